@@ -1,0 +1,16 @@
+/** The physics and the judgement: plain Java, SI units, °C; no framework, clock or I/O. */
+module nightbank.core {
+  requires hipparchus.core;
+  requires hipparchus.optim;
+  requires hipparchus.stat;
+  requires org.shredzone.commons.suncalc;
+
+  exports nightbank.core.charge;
+  exports nightbank.core.house;
+  exports nightbank.core.medium;
+  exports nightbank.core.night;
+  exports nightbank.core.run;
+  exports nightbank.core.store;
+  exports nightbank.core.unit;
+  exports nightbank.core.weather;
+}

@@ -1,0 +1,31 @@
+package nightbank.core.internal;
+
+/** Thomas algorithm for the implicit sweep along one line of cells; allocates only when made. */
+public final class Tridiagonal {
+  private final double[] ratio;
+
+  public Tridiagonal(int longest) {
+    ratio = new double[longest];
+  }
+
+  /**
+   * Solves a symmetric, diagonally dominant system in place.
+   *
+   * @param n number of unknowns
+   * @param diagonal n values
+   * @param off off[i] couples i and i + 1 and is taken with a minus sign
+   * @param x right-hand side in, solution out
+   */
+  public void solve(int n, double[] diagonal, double[] off, double[] x) {
+    double pivot = diagonal[0];
+    x[0] /= pivot;
+    for (int i = 1; i < n; i++) {
+      ratio[i] = off[i - 1] / pivot;
+      pivot = diagonal[i] - off[i - 1] * ratio[i];
+      x[i] = (x[i] + off[i - 1] * x[i - 1]) / pivot;
+    }
+    for (int i = n - 2; i >= 0; i--) {
+      x[i] += ratio[i + 1] * x[i + 1];
+    }
+  }
+}

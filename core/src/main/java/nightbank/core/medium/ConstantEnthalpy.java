@@ -1,0 +1,29 @@
+package nightbank.core.medium;
+
+/**
+ * One specific heat at every temperature. Neglects its rise with temperature (about 1 % per 10 K
+ * for most stone), so trust it to 5 % below 100 °C only.
+ */
+public record ConstantEnthalpy(double specificHeat) implements Enthalpy {
+  public ConstantEnthalpy {
+    if (!(specificHeat >= 100 && specificHeat <= 10_000)) {
+      throw new IllegalArgumentException(
+          "specific heat must lie between 100 and 10000 J/(kg K), was " + specificHeat);
+    }
+  }
+
+  @Override
+  public double joulesPerKg(double celsius) {
+    return specificHeat * celsius;
+  }
+
+  @Override
+  public double specificHeat(double celsius) {
+    return specificHeat;
+  }
+
+  @Override
+  public boolean isConstant() {
+    return true;
+  }
+}

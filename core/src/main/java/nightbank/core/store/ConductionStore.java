@@ -1,0 +1,302 @@
+package nightbank.core.store;
+
+import nightbank.core.internal.Tridiagonal;
+import nightbank.core.medium.Enthalpy;
+
+/**
+ * Transient conduction in a solid body by finite volumes, implicit sweeps along one direction after
+ * the other (locally one-dimensional splitting, Yanenko 1971; Incropera et al., 5.10.2 for one
+ * direction).
+ *
+ * <p>Every sweep is conservative, so energy closes to rounding whatever the step. The state is
+ * carried as enthalpy: sweeps use the specific heat at the start of the step, their heat is then
+ * booked and the temperature found from the enthalpy curve. Unconditionally stable; error first
+ * order in time, second in the grid. Face conductances are taken at the start of the step from the
+ * face's mean temperature. Neglects moisture movement and air flow inside the mass.
+ */
+public final class ConductionStore implements StoreModel {
+  private static final int SIDE = FaceName.SIDE.ordinal();
+  private static final int TOP = FaceName.TOP.ordinal();
+  private static final int FOOT = FaceName.FOOT.ordinal();
+
+  private final HeatStore store;
+  private final StoreGrid grid;
+  private final Enthalpy enthalpy;
+  private final boolean constantHeat;
+  private final int ni;
+  private final int nj;
+  private final int nl;
+  private final double conductivity;
+  private final double[] mass; // kg per cell, one body
+  private final double[] across; // W/K between a cell and the next across
+  private final double[] along;
+  private final double[] upward;
+  private final double[] heated; // share of the source's heat by cell
+  private final double[] celsius;
+  private final double[] joulesPerKg;
+  private final double[] specificHeat;
+  private final double[] swept; // temperatures while sweeping
+  private final double[] diagonal;
+  private final double[] off;
+  private final double[] line;
+  private final double[] transmittance = new double[3]; // mass surface to beyond, W/(m² K)
+  private final double[] surface = new double[3];
+  private final double[] watts = new double[3];
+  private final Tridiagonal solver;
+
+  public ConductionStore(HeatStore store, StoreState start) {
+    this.store = store;
+    grid = start.grid();
+    enthalpy = store.medium().enthalpy();
+    constantHeat = enthalpy.isConstant();
+    ni = grid.across();
+    nj = grid.along();
+    nl = grid.layers();
+    conductivity = store.medium().conductivity().value();
+    int n = grid.cells();
+    celsius = start.celsius();
+    joulesPerKg = new double[n];
+    specificHeat = new double[n];
+    swept = new double[n];
+    mass = new double[n];
+    across = new double[n];
+    along = new double[n];
+    upward = new double[n];
+    heated = new double[n];
+    int longest = Math.max(ni, Math.max(nj, nl));
+    diagonal = new double[longest];
+    off = new double[longest];
+    line = new double[longest];
+    solver = new Tridiagonal(longest);
+    lay(store.medium().density().value());
+    for (int i = 0; i < n; i++) {
+      joulesPerKg[i] = enthalpy.joulesPerKg(celsius[i]);
+    }
+    for (FaceName name : FaceName.values()) {
+      surface[name.ordinal()] = meanOuterCell(name);
+    }
+  }
+
+  private void lay(double density) {
+    double inZone = 0;
+    for (int l = 0; l < nl; l++) {
+      for (int j = 0; j < nj; j++) {
+        for (int i = 0; i < ni; i++) {
+          int c = grid.cell(i, j, l);
+          double thick = grid.thickness(l);
+          mass[c] = grid.cellVolume(c) * density;
+          across[c] = conductivity * grid.acrossInterface(i, j) * thick / grid.acrossRun(i);
+          along[c] = conductivity * grid.alongInterface(i) * thick / grid.alongRun(j);
+          upward[c] = conductivity * grid.planArea(i, j) / grid.layerRun(l);
+          heated[c] = grid.overlap(store.zone(), i, j, l);
+          inZone += heated[c];
+        }
+      }
+    }
+    for (int c = 0; c < heated.length; c++) {
+      heated[c] /= inZone;
+    }
+  }
+
+  @Override
+  public void step(double seconds, double air, double ground, double sourceWatts) {
+    double footBeyond = store.place().onGround() ? ground : air;
+    renew(FaceName.SIDE, air);
+    renew(FaceName.TOP, air);
+    renew(FaceName.FOOT, footBeyond);
+    double perBody = sourceWatts / store.count();
+    for (int c = 0; c < celsius.length; c++) {
+      specificHeat[c] = enthalpy.specificHeat(celsius[c]);
+      swept[c] = celsius[c] + heated[c] * perBody * seconds / (mass[c] * specificHeat[c]);
+    }
+    sweepUpward(seconds, air, footBeyond);
+    double side = sweepAcross(seconds, air);
+    if (!grid.round()) {
+      side += sweepAlong(seconds, air);
+    }
+    watts[SIDE] = side;
+    for (int c = 0; c < celsius.length; c++) {
+      double next = swept[c];
+      joulesPerKg[c] += specificHeat[c] * (next - celsius[c]);
+      celsius[c] = constantHeat ? next : temperature(joulesPerKg[c], next);
+    }
+    for (int f = 0; f < 3; f++) {
+      watts[f] *= store.count();
+    }
+  }
+
+  private double temperature(double h, double guess) {
+    double t = guess;
+    for (int pass = 0; pass < 20; pass++) {
+      double move = (h - enthalpy.joulesPerKg(t)) / enthalpy.specificHeat(t);
+      t += move;
+      if (Math.abs(move) < 1e-9) {
+        break;
+      }
+    }
+    return t;
+  }
+
+  private void sweepUpward(double seconds, double air, double footBeyond) {
+    double up = 0;
+    double down = 0;
+    double footPerArea = 1 / (grid.footRun() / conductivity + 1 / transmittance[FOOT]);
+    double topPerArea = 1 / (grid.layerRun(nl - 1) / conductivity + 1 / transmittance[TOP]);
+    for (int j = 0; j < nj; j++) {
+      for (int i = 0; i < ni; i++) {
+        double area = grid.planArea(i, j);
+        double foot = footPerArea * area;
+        double top = topPerArea * area;
+        int first = grid.cell(i, j, 0);
+        int stride = ni * nj;
+        load(seconds, first, stride, nl, upward);
+        diagonal[0] += foot;
+        line[0] += foot * footBeyond;
+        diagonal[nl - 1] += top;
+        line[nl - 1] += top * air;
+        solve(first, stride, nl);
+        down += foot * (line[0] - footBeyond);
+        up += top * (line[nl - 1] - air);
+      }
+    }
+    watts[TOP] = up;
+    watts[FOOT] = down;
+  }
+
+  private double sweepAcross(double seconds, double air) {
+    double out = 0;
+    double perArea = 1 / (grid.acrossRun(ni - 1) / conductivity + 1 / transmittance[SIDE]);
+    for (int l = 0; l < nl; l++) {
+      for (int j = 0; j < nj; j++) {
+        double side = perArea * grid.acrossInterface(ni - 1, j) * grid.thickness(l);
+        out += sweepToSide(seconds, air, grid.cell(0, j, l), 1, ni, across, side);
+      }
+    }
+    return out;
+  }
+
+  private double sweepAlong(double seconds, double air) {
+    double out = 0;
+    double perArea = 1 / (grid.alongRun(nj - 1) / conductivity + 1 / transmittance[SIDE]);
+    for (int l = 0; l < nl; l++) {
+      for (int i = 0; i < ni; i++) {
+        double side = perArea * grid.alongInterface(i) * grid.thickness(l);
+        out += sweepToSide(seconds, air, grid.cell(i, 0, l), ni, nj, along, side);
+      }
+    }
+    return out;
+  }
+
+  private double sweepToSide(
+      double seconds, double air, int first, int stride, int n, double[] link, double side) {
+    load(seconds, first, stride, n, link);
+    diagonal[n - 1] += side;
+    line[n - 1] += side * air;
+    solve(first, stride, n);
+    return side * (line[n - 1] - air);
+  }
+
+  private void load(double seconds, int first, int stride, int n, double[] link) {
+    double before = 0;
+    for (int k = 0; k < n; k++) {
+      int c = first + k * stride;
+      double inertia = mass[c] * specificHeat[c] / seconds;
+      double after = k + 1 < n ? link[c] : 0;
+      diagonal[k] = inertia + before + after;
+      off[k] = after;
+      line[k] = inertia * swept[c];
+      before = after;
+    }
+  }
+
+  private void solve(int first, int stride, int n) {
+    solver.solve(n, diagonal, off, line);
+    for (int k = 0; k < n; k++) {
+      swept[first + k * stride] = line[k];
+    }
+  }
+
+  /** Transmittance at the face's present mean surface temperature. */
+  private void renew(FaceName name, double beyond) {
+    int f = name.ordinal();
+    double u = store.transmittance(name, surface[f], beyond);
+    double run = name == FaceName.FOOT ? grid.footRun() : outerRun(name);
+    double cell = meanOuterCell(name);
+    double flux = (cell - beyond) / (run / conductivity + 1 / u);
+    surface[f] = cell - flux * run / conductivity;
+    transmittance[f] = u;
+  }
+
+  private double outerRun(FaceName name) {
+    return name == FaceName.TOP ? grid.layerRun(nl - 1) : grid.acrossRun(ni - 1);
+  }
+
+  private double meanOuterCell(FaceName name) {
+    double sum = 0;
+    double weight = 0;
+    if (name == FaceName.SIDE) {
+      for (int l = 0; l < nl; l++) {
+        for (int j = 0; j < nj; j++) {
+          double w = grid.acrossInterface(ni - 1, j) * grid.thickness(l);
+          sum += celsius[grid.cell(ni - 1, j, l)] * w;
+          weight += w;
+        }
+      }
+      return sum / weight;
+    }
+    int layer = name == FaceName.TOP ? nl - 1 : 0;
+    for (int j = 0; j < nj; j++) {
+      for (int i = 0; i < ni; i++) {
+        double w = grid.planArea(i, j);
+        sum += celsius[grid.cell(i, j, layer)] * w;
+        weight += w;
+      }
+    }
+    return sum / weight;
+  }
+
+  /** Temperature at a position, without making a copy of the state, °C. */
+  public double at(double radiusFraction, double heightFraction) {
+    return grid.interpolate(celsius, radiusFraction, heightFraction);
+  }
+
+  @Override
+  public StoreState state() {
+    return new StoreState(grid, celsius);
+  }
+
+  @Override
+  public double faceWatts(FaceName face) {
+    return watts[face.ordinal()];
+  }
+
+  @Override
+  public double meanCelsius() {
+    double sum = 0;
+    double total = 0;
+    for (int c = 0; c < celsius.length; c++) {
+      sum += celsius[c] * mass[c];
+      total += mass[c];
+    }
+    return sum / total;
+  }
+
+  @Override
+  public double usableEnergy() {
+    double floor = enthalpy.joulesPerKg(store.floorCelsius());
+    double joules = 0;
+    for (int c = 0; c < celsius.length; c++) {
+      joules += mass[c] * Math.max(0, joulesPerKg[c] - floor);
+    }
+    return joules * store.count();
+  }
+
+  @Override
+  public double heatContent() {
+    double joules = 0;
+    for (int c = 0; c < celsius.length; c++) {
+      joules += mass[c] * joulesPerKg[c];
+    }
+    return joules * store.count();
+  }
+}

@@ -1,0 +1,8 @@
+package nightbank.core.store;
+
+/** The three kinds of face of an upright body. */
+public enum FaceName {
+  SIDE,
+  TOP,
+  FOOT
+}

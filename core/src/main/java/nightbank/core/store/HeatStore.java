@@ -1,0 +1,133 @@
+package nightbank.core.store;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import nightbank.core.medium.Enthalpy;
+import nightbank.core.medium.Medium;
+
+/**
+ * What a body of stored heat is: its mass, container faces, place and probes. Immutable.
+ *
+ * @param count how many equal bodies stand in the row
+ * @param floorCelsius below it the store no longer helps
+ * @param zone where heat enters
+ */
+public record HeatStore(
+    Geometry geometry,
+    int count,
+    Medium medium,
+    Map<FaceName, Face> faces,
+    Place place,
+    double floorCelsius,
+    HeatedZone zone,
+    List<Probe> probes) {
+
+  public HeatStore {
+    Objects.requireNonNull(geometry);
+    Objects.requireNonNull(medium);
+    if (count < 1 || count > 1000) {
+      throw new IllegalArgumentException("count must lie between 1 and 1000, was " + count);
+    }
+    if (!(floorCelsius >= -30 && floorCelsius <= 100)) {
+      throw new IllegalArgumentException(
+          "floor temperature must lie between -30 and 100 °C, was " + floorCelsius + " °C");
+    }
+    var all = new EnumMap<FaceName, Face>(FaceName.class);
+    for (FaceName name : FaceName.values()) {
+      all.put(name, faces.getOrDefault(name, Face.bare()));
+    }
+    faces = Map.copyOf(all);
+    probes = List.copyOf(probes);
+  }
+
+  public static HeatStore of(Geometry geometry, Medium medium, Map<FaceName, Face> faces) {
+    return new HeatStore(
+        geometry, 1, medium, faces, Place.inHouse(), 5, HeatedZone.rod(), List.of());
+  }
+
+  public HeatStore withCount(int newCount) {
+    return new HeatStore(
+        geometry, newCount, medium, faces, place, floorCelsius, zone, probes);
+  }
+
+  public HeatStore withMedium(Medium newMedium) {
+    return new HeatStore(
+        geometry, count, newMedium, faces, place, floorCelsius, zone, probes);
+  }
+
+  public HeatStore withFaces(Map<FaceName, Face> newFaces) {
+    return new HeatStore(
+        geometry, count, medium, newFaces, place, floorCelsius, zone, probes);
+  }
+
+  public HeatStore withPlace(Place newPlace) {
+    return new HeatStore(
+        geometry, count, medium, faces, newPlace, floorCelsius, zone, probes);
+  }
+
+  public HeatStore withFloorCelsius(double celsius) {
+    return new HeatStore(geometry, count, medium, faces, place, celsius, zone, probes);
+  }
+
+  public HeatStore withZone(HeatedZone newZone) {
+    return new HeatStore(
+        geometry, count, medium, faces, place, floorCelsius, newZone, probes);
+  }
+
+  public HeatStore withProbes(List<Probe> newProbes) {
+    return new HeatStore(
+        geometry, count, medium, faces, place, floorCelsius, zone, newProbes);
+  }
+
+  public Face face(FaceName name) {
+    return faces.get(name);
+  }
+
+  public double faceArea(FaceName name) {
+    return name == FaceName.SIDE ? geometry.sideArea() : geometry.endArea();
+  }
+
+  /** Mass of all bodies, kg. */
+  public double mass() {
+    return count * geometry.volume() * medium.density().value();
+  }
+
+  /** Load on the floor under the mass, kg/m². */
+  public double massPerFloorArea() {
+    return geometry.heightMetres() * medium.density().value();
+  }
+
+  /** Heat capacity of all bodies at a temperature, J/K. */
+  public double heatCapacity(double celsius) {
+    return mass() * medium.enthalpy().specificHeat(celsius);
+  }
+
+  /**
+   * Usable energy of all bodies if evenly at one temperature, J; never below zero.
+   *
+   * @see StoreState#usableEnergy(HeatStore)
+   */
+  public double usableEnergyAt(double celsius) {
+    Enthalpy h = medium.enthalpy();
+    return Math.max(0, mass() * h.between(floorCelsius, celsius));
+  }
+
+  /**
+   * Transmittance of a face to what lies beyond it, the soil path under a foot on the ground
+   * included: a disc of equal area on half-space, shape factor 2 D (Incropera et al., table 4.1).
+   *
+   * @return W/(m² K)
+   */
+  public double transmittance(FaceName name, double massSurface, double beyond) {
+    Face face = face(name);
+    double end = geometry.endArea();
+    if (name != FaceName.FOOT || !place.onGround() || face.fixedTransmittance() > 0) {
+      return face.transmittance(massSurface, beyond, name, Math.sqrt(end));
+    }
+    double radius = Math.sqrt(end / Math.PI);
+    double soil = end / (4 * radius * place.groundConductivity());
+    return 1 / (soil + face.layerResistance(massSurface, beyond, false, massSurface > beyond));
+  }
+}

@@ -1,0 +1,96 @@
+package nightbank.core.store;
+
+import nightbank.core.medium.Enthalpy;
+
+/**
+ * Water as one mixed layer. Implicit in time, energy solved exactly by bisection so that freezing
+ * closes too. Neglects layering, which makes a tank drawn from the top worth more than this.
+ */
+public final class MixedStore implements StoreModel {
+  private final HeatStore store;
+  private final StoreGrid grid;
+  private final Enthalpy enthalpy;
+  private final double mass;
+  private final double[] area = new double[3];
+  private final double[] conductance = new double[3];
+  private final double[] watts = new double[3];
+  private double celsius;
+
+  public MixedStore(HeatStore store, StoreState start) {
+    this.store = store;
+    this.grid = new StoreGrid(store.geometry(), 1, 1, 1);
+    this.enthalpy = store.medium().enthalpy();
+    this.mass = store.mass();
+    for (FaceName name : FaceName.values()) {
+      area[name.ordinal()] = store.faceArea(name) * store.count();
+    }
+    this.celsius = start.meanCelsius();
+  }
+
+  @Override
+  public void step(double seconds, double air, double ground, double sourceWatts) {
+    double total = 0;
+    double pull = 0;
+    for (FaceName name : FaceName.values()) {
+      double beyond = beyond(name, air, ground);
+      double g = area[name.ordinal()] * store.transmittance(name, celsius, beyond);
+      conductance[name.ordinal()] = g;
+      total += g;
+      pull += g * beyond;
+    }
+    double before = enthalpy.joulesPerKg(celsius);
+    double per = seconds / mass;
+    double low = Math.min(Math.min(celsius, Math.min(air, ground)), celsius) - 1;
+    double high =
+        Math.max(celsius, Math.max(air, ground)) + 1 + Math.max(0, sourceWatts) * per / 1000;
+    double next = celsius;
+    for (int i = 0; i < 200; i++) {
+      double f =
+          enthalpy.joulesPerKg(next) - before - per * (sourceWatts + pull - total * next);
+      if (f > 0) {
+        high = next;
+      } else {
+        low = next;
+      }
+      double newton = next - f / (enthalpy.specificHeat(next) + per * total);
+      next = newton > low && newton < high ? newton : (low + high) / 2;
+      if (Math.abs(f) < 1e-10 * (1 + Math.abs(before)) || high - low < 1e-14) {
+        break;
+      }
+    }
+    celsius = next;
+    for (FaceName name : FaceName.values()) {
+      watts[name.ordinal()] =
+          conductance[name.ordinal()] * (celsius - beyond(name, air, ground));
+    }
+  }
+
+  private double beyond(FaceName name, double air, double ground) {
+    return name == FaceName.FOOT && store.place().onGround() ? ground : air;
+  }
+
+  @Override
+  public StoreState state() {
+    return StoreState.uniform(grid, celsius);
+  }
+
+  @Override
+  public double faceWatts(FaceName face) {
+    return watts[face.ordinal()];
+  }
+
+  @Override
+  public double meanCelsius() {
+    return celsius;
+  }
+
+  @Override
+  public double usableEnergy() {
+    return store.usableEnergyAt(celsius);
+  }
+
+  @Override
+  public double heatContent() {
+    return mass * enthalpy.joulesPerKg(celsius);
+  }
+}

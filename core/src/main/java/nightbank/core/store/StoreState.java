@@ -1,0 +1,84 @@
+package nightbank.core.store;
+
+import java.util.Arrays;
+import nightbank.core.medium.Enthalpy;
+
+/**
+ * How a store is at one moment: cell temperatures on its grid. All bodies of a row are taken as alike.
+ */
+public final class StoreState {
+  private final StoreGrid grid;
+  private final double[] celsius;
+
+  public StoreState(StoreGrid grid, double[] celsius) {
+    if (celsius.length != grid.cells()) {
+      throw new IllegalArgumentException(
+          "expected " + grid.cells() + " cell temperatures, was " + celsius.length);
+    }
+    this.grid = grid;
+    this.celsius = celsius.clone();
+  }
+
+  public static StoreState uniform(StoreGrid grid, double celsius) {
+    double[] t = new double[grid.cells()];
+    Arrays.fill(t, celsius);
+    return new StoreState(grid, t);
+  }
+
+  public StoreGrid grid() {
+    return grid;
+  }
+
+  public double[] celsius() {
+    return celsius.clone();
+  }
+
+  /** Mean weighted by volume, °C. */
+  public double meanCelsius() {
+    double sum = 0;
+    for (int i = 0; i < celsius.length; i++) {
+      sum += celsius[i] * grid.cellVolume(i);
+    }
+    return sum / grid.geometry().volume();
+  }
+
+  public double highestCelsius() {
+    return Arrays.stream(celsius).max().orElseThrow();
+  }
+
+  public double lowestCelsius() {
+    return Arrays.stream(celsius).min().orElseThrow();
+  }
+
+  /** Temperature at a position, linear between cell centres, °C. */
+  public double at(double radiusFraction, double heightFraction) {
+    return grid.interpolate(celsius, radiusFraction, heightFraction);
+  }
+
+  /** The state with every cell warmer by so many kelvin. */
+  public StoreState shifted(double kelvin) {
+    return new StoreState(grid, Arrays.stream(celsius).map(t -> t + kelvin).toArray());
+  }
+
+  /** Σ m ∫ c dT from the floor temperature over all cells, cold cells counting negative, J. */
+  public double grossEnergy(HeatStore store) {
+    return sum(store, false);
+  }
+
+  /** The balance: what lies above the floor temperature, no cell counting below zero, J. */
+  public double usableEnergy(HeatStore store) {
+    return sum(store, true);
+  }
+
+  private double sum(HeatStore store, boolean onlyAbove) {
+    Enthalpy h = store.medium().enthalpy();
+    double floor = h.joulesPerKg(store.floorCelsius());
+    double density = store.medium().density().value() * store.count();
+    double joules = 0;
+    for (int i = 0; i < celsius.length; i++) {
+      double each = grid.cellVolume(i) * density * (h.joulesPerKg(celsius[i]) - floor);
+      joules += onlyAbove ? Math.max(0, each) : each;
+    }
+    return joules;
+  }
+}

@@ -1,0 +1,2 @@
+package nightbank.core.weather;
+class Placeholder {}
