@@ -7,7 +7,12 @@ public record Range(double low, double value, double high) {
         || low > value
         || value > high) {
       throw new IllegalArgumentException(
-          "range must be finite with low <= value <= high, was " + low + ", " + value + ", " + high);
+          "range must be finite with low <= value <= high, was "
+              + low
+              + ", "
+              + value
+              + ", "
+              + high);
     }
   }
 

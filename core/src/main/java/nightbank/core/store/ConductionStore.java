@@ -255,7 +255,7 @@ public final class ConductionStore implements StoreModel {
     return sum / weight;
   }
 
-  /** Temperature at a position, without making a copy of the state, °C. */
+  @Override
   public double at(double radiusFraction, double heightFraction) {
     return grid.interpolate(celsius, radiusFraction, heightFraction);
   }

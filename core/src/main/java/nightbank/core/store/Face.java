@@ -13,8 +13,10 @@ import java.util.List;
  * @param layers from the mass outwards, empty for a bare face
  * @param emissivity of the outermost surface
  * @param fixedTransmittance W/(m² K) in place of layers and film where it has been measured, or 0
+ * @param factor by which runs have shown the face to differ from its design, 1 at first
  */
-public record Face(List<Layer> layers, double emissivity, double fixedTransmittance) {
+public record Face(
+    List<Layer> layers, double emissivity, double fixedTransmittance, double factor) {
   private static final double SIGMA = Layer.STEFAN_BOLTZMANN;
 
   public Face {
@@ -29,16 +31,21 @@ public record Face(List<Layer> layers, double emissivity, double fixedTransmitta
   }
 
   public static Face bare() {
-    return new Face(List.of(), 0.9, 0);
+    return new Face(List.of(), 0.9, 0, 1);
   }
 
   public static Face of(Layer... layers) {
-    return new Face(List.of(layers), 0.9, 0);
+    return new Face(List.of(layers), 0.9, 0, 1);
   }
 
   /** A face known by its measured transmittance, W/(m² K). */
   public static Face measured(double wattsPerSquareMetreKelvin) {
-    return new Face(List.of(), 0.9, wattsPerSquareMetreKelvin);
+    return new Face(List.of(), 0.9, wattsPerSquareMetreKelvin, 1);
+  }
+
+  /** The same face with its transmittance multiplied once more. */
+  public Face times(double more) {
+    return new Face(layers, emissivity, fixedTransmittance, factor * more);
   }
 
   public double thicknessMetres() {
@@ -59,7 +66,7 @@ public record Face(List<Layer> layers, double emissivity, double fixedTransmitta
    */
   public double transmittance(double massSurface, double air, FaceName name, double lengthMetres) {
     if (fixedTransmittance > 0) {
-      return fixedTransmittance;
+      return fixedTransmittance * factor;
     }
     boolean upright = name == FaceName.SIDE;
     boolean down = name == FaceName.TOP ? massSurface < air : massSurface > air;
@@ -72,7 +79,7 @@ public record Face(List<Layer> layers, double emissivity, double fixedTransmitta
       double next = air + (massSurface - air) * film / resistance;
       outer = pass == 0 ? next : (outer + next) / 2;
     }
-    return 1 / resistance;
+    return factor / resistance;
   }
 
   /** Resistance of the layers alone, m² K/W. */
@@ -93,9 +100,7 @@ public record Face(List<Layer> layers, double emissivity, double fixedTransmitta
     double convection =
         upright
             ? 1.31 * Math.cbrt(excess)
-            : down
-                ? 0.59 * Math.sqrt(Math.sqrt(excess / lengthMetres))
-                : 1.52 * Math.cbrt(excess);
+            : down ? 0.59 * Math.sqrt(Math.sqrt(excess / lengthMetres)) : 1.52 * Math.cbrt(excess);
     double s = surface + 273.15;
     double a = air + 273.15;
     return convection + emissivity * SIGMA * (s * s + a * a) * (s + a);

@@ -48,23 +48,26 @@ public record HeatStore(
   }
 
   public HeatStore withCount(int newCount) {
-    return new HeatStore(
-        geometry, newCount, medium, faces, place, floorCelsius, zone, probes);
+    return new HeatStore(geometry, newCount, medium, faces, place, floorCelsius, zone, probes);
   }
 
   public HeatStore withMedium(Medium newMedium) {
-    return new HeatStore(
-        geometry, count, newMedium, faces, place, floorCelsius, zone, probes);
+    return new HeatStore(geometry, count, newMedium, faces, place, floorCelsius, zone, probes);
   }
 
   public HeatStore withFaces(Map<FaceName, Face> newFaces) {
-    return new HeatStore(
-        geometry, count, medium, newFaces, place, floorCelsius, zone, probes);
+    return new HeatStore(geometry, count, medium, newFaces, place, floorCelsius, zone, probes);
+  }
+
+  /** All faces let through so many times as much. */
+  public HeatStore withFacesTimes(double factor) {
+    var changed = new EnumMap<FaceName, Face>(FaceName.class);
+    faces.forEach((name, face) -> changed.put(name, face.times(factor)));
+    return withFaces(changed);
   }
 
   public HeatStore withPlace(Place newPlace) {
-    return new HeatStore(
-        geometry, count, medium, faces, newPlace, floorCelsius, zone, probes);
+    return new HeatStore(geometry, count, medium, faces, newPlace, floorCelsius, zone, probes);
   }
 
   public HeatStore withFloorCelsius(double celsius) {
@@ -72,13 +75,11 @@ public record HeatStore(
   }
 
   public HeatStore withZone(HeatedZone newZone) {
-    return new HeatStore(
-        geometry, count, medium, faces, place, floorCelsius, newZone, probes);
+    return new HeatStore(geometry, count, medium, faces, place, floorCelsius, newZone, probes);
   }
 
   public HeatStore withProbes(List<Probe> newProbes) {
-    return new HeatStore(
-        geometry, count, medium, faces, place, floorCelsius, zone, newProbes);
+    return new HeatStore(geometry, count, medium, faces, place, floorCelsius, zone, newProbes);
   }
 
   public Face face(FaceName name) {
@@ -128,6 +129,7 @@ public record HeatStore(
     }
     double radius = Math.sqrt(end / Math.PI);
     double soil = end / (4 * radius * place.groundConductivity());
-    return 1 / (soil + face.layerResistance(massSurface, beyond, false, massSurface > beyond));
+    return face.factor()
+        / (soil + face.layerResistance(massSurface, beyond, false, massSurface > beyond));
   }
 }

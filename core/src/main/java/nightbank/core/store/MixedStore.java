@@ -40,13 +40,15 @@ public final class MixedStore implements StoreModel {
     }
     double before = enthalpy.joulesPerKg(celsius);
     double per = seconds / mass;
-    double low = Math.min(Math.min(celsius, Math.min(air, ground)), celsius) - 1;
+    double low = Math.min(celsius, Math.min(air, ground)) - 1;
     double high =
-        Math.max(celsius, Math.max(air, ground)) + 1 + Math.max(0, sourceWatts) * per / 1000;
+        Math.max(celsius, Math.max(air, ground)) + 1 + Math.max(0, sourceWatts) * per / 100;
     double next = celsius;
     for (int i = 0; i < 200; i++) {
-      double f =
-          enthalpy.joulesPerKg(next) - before - per * (sourceWatts + pull - total * next);
+      double f = enthalpy.joulesPerKg(next) - before - per * (sourceWatts + pull - total * next);
+      if (Math.abs(f) < 1e-10 * (1 + Math.abs(before)) || high - low < 1e-13) {
+        break;
+      }
       if (f > 0) {
         high = next;
       } else {
@@ -54,14 +56,10 @@ public final class MixedStore implements StoreModel {
       }
       double newton = next - f / (enthalpy.specificHeat(next) + per * total);
       next = newton > low && newton < high ? newton : (low + high) / 2;
-      if (Math.abs(f) < 1e-10 * (1 + Math.abs(before)) || high - low < 1e-14) {
-        break;
-      }
     }
     celsius = next;
     for (FaceName name : FaceName.values()) {
-      watts[name.ordinal()] =
-          conductance[name.ordinal()] * (celsius - beyond(name, air, ground));
+      watts[name.ordinal()] = conductance[name.ordinal()] * (celsius - beyond(name, air, ground));
     }
   }
 
@@ -81,6 +79,11 @@ public final class MixedStore implements StoreModel {
 
   @Override
   public double meanCelsius() {
+    return celsius;
+  }
+
+  @Override
+  public double at(double radiusFraction, double heightFraction) {
     return celsius;
   }
 

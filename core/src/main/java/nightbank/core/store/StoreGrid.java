@@ -158,6 +158,19 @@ public final class StoreGrid {
     return (i + 1 < centres.length ? centres[i + 1] : edges[edges.length - 1]) - centres[i];
   }
 
+  /** How far out the cell lies, by the nearer of the two ways to a side; 0 middle, 1 side. */
+  double radiusFraction(int cell) {
+    double out = acrossCentre[cell % across] / acrossEdge[across];
+    return round()
+        ? out
+        : Math.max(
+            out, 1 - (alongEdge[along] - alongCentre[cell / across % along]) / acrossEdge[across]);
+  }
+
+  double heightFraction(int cell) {
+    return layerCentre[cell / (across * along)] / geometry.heightMetres();
+  }
+
   double footRun() {
     return layerCentre[0];
   }

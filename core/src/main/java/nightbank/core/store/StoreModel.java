@@ -21,6 +21,9 @@ public interface StoreModel {
 
   double meanCelsius();
 
+  /** Temperature at a position, °C. */
+  double at(double radiusFraction, double heightFraction);
+
   /** Balance above the floor temperature, J. */
   double usableEnergy();
 

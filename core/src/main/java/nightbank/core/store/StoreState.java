@@ -4,7 +4,8 @@ import java.util.Arrays;
 import nightbank.core.medium.Enthalpy;
 
 /**
- * How a store is at one moment: cell temperatures on its grid. All bodies of a row are taken as alike.
+ * How a store is at one moment: cell temperatures on its grid. All bodies of a row are taken as
+ * alike.
  */
 public final class StoreState {
   private final StoreGrid grid;

@@ -18,8 +18,7 @@ public class EnthalpyTest {
 
   @Test(dataProvider = "quartz")
   public void quartzMeetsTheTable(Map<String, String> row) {
-    double joules =
-        new QuartzEnthalpy().between(number(row, "from_C"), number(row, "to_C")) / 1000;
+    double joules = new QuartzEnthalpy().between(number(row, "from_C"), number(row, "to_C")) / 1000;
     assertThat(joules).isCloseTo(number(row, "kJ_per_kg"), withinPercentage(0.2));
   }
 

@@ -1,2 +1,0 @@
-package nightbank.core.night;
-class Placeholder {}

@@ -1,0 +1,114 @@
+package nightbank.core.run;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.StoreState;
+
+/**
+ * What a run means. Times are epoch seconds, temperatures °C, heat J, power W; curves share {@code
+ * at}.
+ *
+ * @param probes cleaned readings by probe, NaN where missing
+ * @param modelled the conduction model at the same probes
+ * @param mean store temperature from probe positions and the fitted field
+ * @param meanHalfWidth half of its 95 % interval, K
+ * @param gross heat above the floor temperature, cold cells counting negative
+ * @param usable heat above the floor temperature, no cell counting below zero
+ */
+public record JudgedRun(
+    long[] at,
+    List<String> channels,
+    double[][] probes,
+    double[][] modelled,
+    double[] air,
+    double[] mean,
+    double meanHalfWidth,
+    double[] gross,
+    double[] usable,
+    double usableHalfShare,
+    List<Phase> phases,
+    List<Exclusion> excluded,
+    Peak peak,
+    Optional<CoolDown> coolDown,
+    Ledger ledger,
+    Map<FaceName, Double> faceShares,
+    Calibration calibration,
+    List<Finding> findings,
+    HeatStore learned,
+    StoreState lastState) {
+
+  /** Highest mean temperature and when, with half of its 95 % interval. */
+  public record Peak(long at, double meanCelsius, double halfWidth, boolean fromFit) {}
+
+  /**
+   * The settled part of a cool-down.
+   *
+   * @param capacity heat capacity of the store over the part used, J/K
+   * @param lossCoefficient UA = C/τ, W/K, with its 95 % interval, material spread included
+   */
+  public record CoolDown(
+      CoolDownFit fit,
+      long from,
+      long to,
+      double capacity,
+      double lossCoefficient,
+      double lossLow,
+      double lossHigh) {}
+
+  /**
+   * Energy over the run, J: charged = change + delivered + early + lost + residual.
+   *
+   * @param charged by label power, or as fitted when there is no label
+   * @param change of heat content, from measured means
+   * @param delivered reached the house while it was cold
+   * @param early reached the house while it was warm
+   * @param lost went to ground or open air
+   * @param gain of heat content during charging
+   * @param efficiency gain over what was put in, NaN without a charge
+   */
+  public record Ledger(
+      double charged,
+      double change,
+      double delivered,
+      double early,
+      double lost,
+      double residual,
+      double gain,
+      double efficiency,
+      boolean powerLabelled) {}
+
+  /**
+   * Factors by which readings differ from the design, each with half a 95 % interval of its log.
+   */
+  public record Calibration(
+      double power,
+      double powerHalf,
+      double conductivity,
+      double conductivityHalf,
+      double faces,
+      double facesHalf) {}
+
+  /** A thing to say, with the numbers it needs; worded where units are known. */
+  public record Finding(Code code, double value, double halfWidth, String detail) {
+    /** What is said. */
+    public enum Code {
+      HALF_LIFE,
+      MAIN_FACE,
+      EFFICIENCY,
+      PEAK,
+      READINGS_LEFT_OUT,
+      FACES_DIFFER,
+      POWER_DIFFERS,
+      TOO_HOT,
+      AIR_UNKNOWN,
+      COOL_DOWN_TOO_SHORT,
+      FALL_TOO_SMALL,
+      TOO_FEW_READINGS,
+      NO_CHARGE_SEEN,
+      ONE_PROBE
+    }
+  }
+}

@@ -1,2 +1,0 @@
-package nightbank.core.run;
-class Placeholder {}

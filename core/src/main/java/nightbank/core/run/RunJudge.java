@@ -1,0 +1,471 @@
+package nightbank.core.run;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nightbank.core.run.JudgedRun.CoolDown;
+import nightbank.core.run.JudgedRun.Finding;
+import nightbank.core.run.JudgedRun.Ledger;
+import nightbank.core.run.JudgedRun.Peak;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.StateFromProbes;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreState;
+
+/**
+ * From readings to judgement. The conduction model is fitted to the probes; what it still misses at
+ * each moment is spread over the store by the volume nearest each probe, so that the mean follows
+ * the readings and the shape follows the physics.
+ */
+public final class RunJudge {
+  private static final double SENSOR_LOW = -60;
+  private static final double SENSOR_HIGH = 1100; // bare thermocouples, IEC 60584 type K
+  private static final int LEAST_READINGS = 8;
+  private static final double SHORTEST_COOL_DOWN = 2 * 3600.0;
+
+  private final RunRecord run;
+  private final List<Finding> findings = new ArrayList<>();
+  private final List<Exclusion> excluded = new ArrayList<>();
+
+  private RunJudge(RunRecord run) {
+    this.run = run;
+  }
+
+  /** Judges a run; empty when there are too few readings to say anything at all. */
+  public static Optional<JudgedRun> judge(RunRecord run) {
+    return new RunJudge(run).judge();
+  }
+
+  private Optional<JudgedRun> judge() {
+    List<ReadingSeries> cleaned = new ArrayList<>();
+    for (ReadingSeries s : run.probes()) {
+      cleaned.add(clean(s));
+    }
+    ReadingSeries air = clean(run.air());
+    int most = cleaned.stream().mapToInt(ReadingSeries::size).max().orElse(0);
+    if (most < LEAST_READINGS) {
+      return Optional.empty();
+    }
+    boolean airKnown = air.size() > 1;
+    ReadingSeries beside = airKnown ? air : guessedAir(cleaned);
+    RunTimeline line = RunTimeline.of(cleaned, beside);
+    HeatStore store = withMeasuredProbes(cleaned);
+    boolean labelled = run.sourceWatts() > 0;
+    StoreReplay replay = new StoreReplay(line, run.groundCelsius());
+    double watts = labelled ? run.sourceWatts() : roughWatts(line, store);
+    var calibration = new StoreCalibration(line, replay, store, watts, labelled);
+    var fit = calibration.fit();
+    var track = replay.track(fit.store(), fit.watts(), true);
+    Field field = field(line, track, fit.store());
+    double meanHalf = meanHalfWidth(line, replay, calibration, fit, field);
+    Optional<CoolDown> coolDown = airKnown ? coolDown(line, field, store) : Optional.empty();
+    if (!airKnown) {
+      say(Finding.Code.AIR_UNKNOWN, Double.NaN, 0, "");
+    }
+    Map<FaceName, Double> shares = faceShares(line, track, coolDown);
+    Ledger ledger = ledger(line, track, field, labelled, fit.watts());
+    Peak peak = peak(line, field, meanHalf);
+    say(labelled, fit, ledger, coolDown, shares, peak, track, line);
+    if (line.probes().length == 1 && track.states()[0].celsius().length > 1) {
+      say(Finding.Code.ONE_PROBE, 1, 0, "");
+    }
+    double heatSpread =
+        Math.hypot(
+                store.medium().density().relativeSpread(),
+                store.medium().specificHeat().relativeSpread())
+            / 2;
+    double excess = Math.max(1, peak.meanCelsius() - store.floorCelsius());
+    int last = line.at().length - 1;
+    return Optional.of(
+        new JudgedRun(
+            line.at(),
+            store.probes().stream().map(nightbank.core.store.Probe::id).toList(),
+            line.probes(),
+            track.probes(),
+            line.air(),
+            field.mean,
+            meanHalf,
+            field.gross,
+            field.usable,
+            Math.hypot(2 * heatSpread, meanHalf / excess),
+            line.phases(),
+            List.copyOf(excluded),
+            peak,
+            coolDown,
+            ledger,
+            shares,
+            new JudgedRun.Calibration(
+                Math.exp(fit.logFactors()[0]),
+                2 * Math.sqrt(fit.covariance().getEntry(0, 0)),
+                Math.exp(fit.logFactors()[1]),
+                2 * Math.sqrt(fit.covariance().getEntry(1, 1)),
+                Math.exp(fit.logFactors()[2]),
+                2 * Math.sqrt(fit.covariance().getEntry(2, 2))),
+            List.copyOf(findings),
+            fit.store(),
+            track.states()[last].shifted(field.mean[last] - track.mean()[last])));
+  }
+
+  private ReadingSeries clean(ReadingSeries series) {
+    CleanedSeries c = ReadingCleaner.clean(series, SENSOR_LOW, SENSOR_HIGH);
+    excluded.addAll(c.excluded());
+    return c.kept();
+  }
+
+  private HeatStore withMeasuredProbes(List<ReadingSeries> cleaned) {
+    var placed =
+        cleaned.stream()
+            .map(
+                s ->
+                    run.store().probes().stream()
+                        .filter(p -> p.id().equals(s.channel()))
+                        .findFirst()
+                        .orElseThrow(
+                            () ->
+                                new IllegalArgumentException(
+                                    "no probe " + s.channel() + " in the store")))
+            .toList();
+    return run.store().withProbes(placed);
+  }
+
+  /** Without a thermometer in the air, the coldest reading stands in; no cool-down is judged. */
+  private static ReadingSeries guessedAir(List<ReadingSeries> cleaned) {
+    double coldest = Double.POSITIVE_INFINITY;
+    long first = Long.MAX_VALUE;
+    for (ReadingSeries s : cleaned) {
+      for (int i = 0; i < s.size(); i++) {
+        coldest = Math.min(coldest, s.celsius()[i]);
+        first = Math.min(first, s.epochSeconds()[i]);
+      }
+    }
+    return new ReadingSeries("guess", new long[] {first}, new double[] {coldest});
+  }
+
+  private static double roughWatts(RunTimeline line, HeatStore store) {
+    double seconds = line.chargingSeconds();
+    if (seconds == 0) {
+      return 0;
+    }
+    double rise = 0;
+    double[] before = new double[line.probes().length];
+    double[] after = new double[line.probes().length];
+    for (Phase phase : line.phases()) {
+      if (phase.kind() == Phase.Kind.CHARGING) {
+        int settled = Math.min(line.at().length - 1, index(line, phase.toEpochSecond()) + 12);
+        int start = index(line, phase.fromEpochSecond());
+        for (int p = 0; p < before.length; p++) {
+          before[p] = line.probes()[p][start];
+          after[p] = line.probes()[p][settled];
+        }
+        rise += Math.max(0, plainMean(store, after) - plainMean(store, before));
+      }
+    }
+    return Math.max(1, store.heatCapacity(30) * rise / seconds);
+  }
+
+  private static double plainMean(HeatStore store, double[] celsius) {
+    for (double t : celsius) {
+      if (!Double.isNaN(t)) {
+        return StateFromProbes.of(StoreGrid.coarse(store), store.probes(), celsius).meanCelsius();
+      }
+    }
+    return 0;
+  }
+
+  private static int index(RunTimeline line, long at) {
+    int i = java.util.Arrays.binarySearch(line.at(), at);
+    return i >= 0 ? i : Math.min(line.at().length - 1, Math.max(0, -i - 1));
+  }
+
+  /** Mean and energies with the readings' own word added to the model's field. */
+  private record Field(double[] mean, double[] gross, double[] usable, double[] content) {}
+
+  private static Field field(RunTimeline line, StoreReplay.Track track, HeatStore store) {
+    int n = line.at().length;
+    double[] mean = new double[n];
+    double[] gross = new double[n];
+    double[] usable = new double[n];
+    double[] content = new double[n];
+    int probes = line.probes().length;
+    boolean[] before = new boolean[probes];
+    double[] shares = new double[probes];
+    boolean[] present = new boolean[probes];
+    HeatStore fromZero = store.withFloorCelsius(0);
+    for (int i = 0; i < n; i++) {
+      boolean changed = i == 0;
+      for (int p = 0; p < probes; p++) {
+        present[p] = !Double.isNaN(line.probes()[p][i]);
+        changed |= present[p] != before[p];
+        before[p] = present[p];
+      }
+      if (changed) {
+        shares = StateFromProbes.volumeShares(track.states()[i].grid(), store.probes(), present);
+      }
+      double correction = 0;
+      for (int p = 0; p < probes; p++) {
+        if (present[p]) {
+          double misfit = line.probes()[p][i] - track.probes()[p][i];
+          double excess = Math.abs(track.probes()[p][i] - track.mean()[i]);
+          // a probe far from the mean sits on a slope and speaks less for its surroundings
+          correction += shares[p] * misfit / (1 + excess * excess / 900);
+        }
+      }
+      correction *= spokenFor(store);
+      StoreState state = track.states()[i].shifted(correction);
+      mean[i] = state.meanCelsius();
+      gross[i] = state.grossEnergy(store);
+      usable[i] = state.usableEnergy(store);
+      content[i] = state.grossEnergy(fromZero);
+    }
+    return new Field(mean, gross, usable, content);
+  }
+
+  /** Share of the height within a quarter of it from some probe: what the probes can speak for. */
+  private static double spokenFor(HeatStore store) {
+    int near = 0;
+    for (int k = 0; k < 20; k++) {
+      double h = (k + 0.5) / 20;
+      near +=
+          store.probes().stream().anyMatch(p -> Math.abs(p.heightFraction() - h) < 0.25) ? 1 : 0;
+    }
+    return near / 20.0;
+  }
+
+  private double meanHalfWidth(
+      RunTimeline line,
+      StoreReplay replay,
+      StoreCalibration calibration,
+      StoreCalibration.Calibrated fit,
+      Field field) {
+    double[] base = replay.track(fit.store(), fit.watts()).mean();
+    int at = base.length * 2 / 3;
+    double variance = 0;
+    for (int k = 0; k < fit.logFactors().length; k++) {
+      double sd = Math.sqrt(fit.covariance().getEntry(k, k));
+      double[] moved = fit.logFactors().clone();
+      moved[k] += sd;
+      double power = fit.watts() * (k == 0 ? Math.exp(sd) : 1);
+      double shift = replay.track(calibration.changed(moved), power).mean()[at] - base[at];
+      variance += shift * shift;
+    }
+    double correction = 0;
+    for (int i = 0; i < base.length; i++) {
+      double c = field.mean[i] - base[i];
+      correction += c * c;
+    }
+    double sensor = 0.5 / Math.sqrt(line.probes().length);
+    return 2 * Math.sqrt(variance + correction / base.length + sensor * sensor);
+  }
+
+  private Optional<CoolDown> coolDown(RunTimeline line, Field field, HeatStore store) {
+    Phase longest = null;
+    for (Phase phase : line.phases()) {
+      boolean cooling = phase.kind() != Phase.Kind.CHARGING;
+      if (cooling && (longest == null || phase.hours() > longest.hours())) {
+        longest = phase;
+      }
+    }
+    if (longest == null || longest.hours() * 3600 < SHORTEST_COOL_DOWN) {
+      say(
+          Finding.Code.COOL_DOWN_TOO_SHORT,
+          longest == null ? 0 : longest.hours(),
+          SHORTEST_COOL_DOWN / 3600,
+          "");
+      return Optional.empty();
+    }
+    long length = longest.toEpochSecond() - longest.fromEpochSecond();
+    long settle = (long) Math.min(settlingSeconds(store), 0.5 * length);
+    int from = index(line, longest.fromEpochSecond() + settle);
+    int to = index(line, longest.toEpochSecond());
+    int n = to - from + 1;
+    double[] seconds = new double[n];
+    double[] mean = new double[n];
+    double[] air = new double[n];
+    for (int i = 0; i < n; i++) {
+      seconds[i] = line.at()[from + i] - line.at()[from];
+      mean[i] = field.mean[from + i];
+      air[i] = line.air()[from + i];
+    }
+    Optional<CoolDownFit> fit = CoolDownFit.of(seconds, mean, air);
+    if (fit.isEmpty() || fit.get().fallKelvin() <= 0) {
+      say(Finding.Code.FALL_TOO_SMALL, mean[0] - mean[n - 1], 0, "");
+      return Optional.empty();
+    }
+    CoolDownFit f = fit.get();
+    double capacity = store.heatCapacity((mean[0] + mean[n - 1]) / 2);
+    double ua = capacity / f.timeConstantSeconds();
+    double spread =
+        Math.hypot(
+            Math.log(f.high() / f.low()) / 2,
+            Math.hypot(
+                store.medium().density().relativeSpread(),
+                store.medium().specificHeat().relativeSpread()));
+    return Optional.of(
+        new CoolDown(
+            f,
+            line.at()[from],
+            line.at()[to],
+            capacity,
+            ua,
+            ua * Math.exp(-spread),
+            ua * Math.exp(spread)));
+  }
+
+  /** 1.2 time constants of the slowest inner mode, after which the shape of the field stands. */
+  private static double settlingSeconds(HeatStore store) {
+    if (store.medium().kind() == nightbank.core.medium.Medium.Kind.WATER) {
+      return 0;
+    }
+    Geometry g = store.geometry();
+    double tall = Math.PI / g.heightMetres();
+    double wide =
+        g instanceof Geometry.Cylinder c
+            ? square(2.405 / c.radiusMetres()) // first zero of J0
+            : square(Math.PI / ((Geometry.Box) g).lengthMetres())
+                + square(Math.PI / ((Geometry.Box) g).widthMetres());
+    double diffusivity =
+        store.medium().conductivity().value()
+            / (store.medium().density().value() * store.medium().enthalpy().specificHeat(40));
+    return 1.2 / (diffusivity * (wide + tall * tall));
+  }
+
+  private static double square(double x) {
+    return x * x;
+  }
+
+  private static Map<FaceName, Double> faceShares(
+      RunTimeline line, StoreReplay.Track track, Optional<CoolDown> coolDown) {
+    int from = coolDown.map(c -> index(line, c.from())).orElse(1);
+    int to = coolDown.map(c -> index(line, c.to())).orElse(line.at().length - 1);
+    Map<FaceName, Double> sums = new EnumMap<>(FaceName.class);
+    double all = 0;
+    for (FaceName name : FaceName.values()) {
+      double sum = 0;
+      for (int i = from; i <= to; i++) {
+        sum += track.faceWatts().get(name)[i];
+      }
+      sums.put(name, Math.max(0, sum));
+      all += Math.max(0, sum);
+    }
+    double total = all;
+    sums.replaceAll((name, sum) -> total > 0 ? sum / total : 0);
+    return sums;
+  }
+
+  private Ledger ledger(
+      RunTimeline line,
+      StoreReplay.Track track,
+      Field field,
+      boolean labelled,
+      double fittedWatts) {
+    int n = line.at().length;
+    double delivered = 0;
+    double early = 0;
+    double lost = 0;
+    double gain = 0;
+    boolean indoors = run.store().place().indoors();
+    boolean toGround = run.store().place().onGround();
+    for (int i = 1; i < n; i++) {
+      double dt = line.at()[i] - line.at()[i - 1];
+      for (FaceName name : FaceName.values()) {
+        double joules = track.faceWatts().get(name)[i] * dt;
+        if (!indoors || (name == FaceName.FOOT && toGround)) {
+          lost += joules;
+        } else if (line.air()[i] < run.needBelowCelsius()) {
+          delivered += joules;
+        } else {
+          early += joules;
+        }
+      }
+      if (line.charging()[i]) {
+        gain += field.content[i] - field.content[i - 1];
+      }
+    }
+    double watts = labelled ? run.sourceWatts() : fittedWatts;
+    double charged = watts * line.chargingSeconds();
+    double change = field.content[n - 1] - field.content[0];
+    return new Ledger(
+        charged,
+        change,
+        delivered,
+        early,
+        lost,
+        charged - change - delivered - early - lost,
+        gain,
+        charged > 0 ? gain / charged : Double.NaN,
+        labelled);
+  }
+
+  private static Peak peak(RunTimeline line, Field field, double meanHalf) {
+    int best = 0;
+    for (int i = 1; i < field.mean.length; i++) {
+      if (field.mean[i] > field.mean[best]) {
+        best = i;
+      }
+    }
+    boolean seen = false;
+    for (double[] probe : line.probes()) {
+      seen |= !Double.isNaN(probe[best]);
+    }
+    return new Peak(line.at()[best], field.mean[best], meanHalf, !seen);
+  }
+
+  private void say(
+      boolean labelled,
+      StoreCalibration.Calibrated fit,
+      Ledger ledger,
+      Optional<CoolDown> coolDown,
+      Map<FaceName, Double> shares,
+      Peak peak,
+      StoreReplay.Track track,
+      RunTimeline line) {
+    coolDown.ifPresent(
+        c -> {
+          double half = c.fit().halfLifeSeconds();
+          double wide = half * (c.fit().high() / c.fit().low() - 1) / 2;
+          say(Finding.Code.HALF_LIFE, half, wide, "");
+          FaceName main = FaceName.SIDE;
+          for (FaceName name : FaceName.values()) {
+            main = shares.get(name) > shares.get(main) ? name : main;
+          }
+          boolean bare = run.store().face(main).layers().isEmpty();
+          say(Finding.Code.MAIN_FACE, shares.get(main), 0, main + (bare ? " BARE" : " COVERED"));
+        });
+    say(Finding.Code.PEAK, peak.meanCelsius(), peak.halfWidth(), peak.fromFit() ? "FIT" : "SEEN");
+    if (ledger.charged() <= 0) {
+      say(Finding.Code.NO_CHARGE_SEEN, 0, 0, "");
+    } else if (labelled) {
+      say(Finding.Code.EFFICIENCY, ledger.efficiency(), 0.05, "");
+    }
+    double powerLog = fit.logFactors()[0];
+    if (labelled && Math.abs(powerLog) > 0.08) {
+      say(Finding.Code.POWER_DIFFERS, Math.exp(powerLog), 0, "");
+    }
+    double faceLog = fit.logFactors()[2];
+    if (Math.abs(faceLog) > Math.max(0.2, 2 * Math.sqrt(fit.covariance().getEntry(2, 2)))) {
+      say(
+          Finding.Code.FACES_DIFFER,
+          Math.exp(faceLog),
+          2 * Math.sqrt(fit.covariance().getEntry(2, 2)),
+          "");
+    }
+    double hottest = 0;
+    for (int i = 0; i < line.at().length; i++) {
+      hottest = Math.max(hottest, track.states()[i].highestCelsius());
+    }
+    if (hottest > run.store().medium().highestCelsius()) {
+      say(Finding.Code.TOO_HOT, hottest, run.store().medium().highestCelsius(), "");
+    }
+    if (!excluded.isEmpty()) {
+      say(Finding.Code.READINGS_LEFT_OUT, excluded.size(), 0, "");
+    }
+  }
+
+  private void say(Finding.Code code, double value, double halfWidth, String detail) {
+    findings.add(new Finding(code, value, halfWidth, detail));
+  }
+}

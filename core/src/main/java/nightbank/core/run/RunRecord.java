@@ -1,0 +1,26 @@
+package nightbank.core.run;
+
+import java.util.List;
+import nightbank.core.store.HeatStore;
+
+/**
+ * What is known of one run: the store, its probes' readings, the air beside it and its source.
+ *
+ * @param store design, whose probes carry the channels' names
+ * @param probes readings by probe
+ * @param air readings of the air round the store, empty when nobody measured it
+ * @param groundCelsius deep ground below, used under a foot on the ground
+ * @param sourceWatts label power of the source, 0 when unknown
+ * @param needBelowCelsius house air below which heat counts as delivered, not early
+ */
+public record RunRecord(
+    HeatStore store,
+    List<ReadingSeries> probes,
+    ReadingSeries air,
+    double groundCelsius,
+    double sourceWatts,
+    double needBelowCelsius) {
+  public RunRecord {
+    probes = List.copyOf(probes);
+  }
+}

@@ -1,0 +1,94 @@
+package nightbank.core.run;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Probe;
+import nightbank.core.store.StateFromProbes;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreModel;
+import nightbank.core.store.StoreState;
+
+/** Runs a store's model along measured air, with the source on during the charging phases. */
+final class StoreReplay {
+  private static final double LONGEST_STEP = 180;
+
+  private final RunTimeline line;
+  private final double groundCelsius;
+  private final double[] firstReadings;
+
+  StoreReplay(RunTimeline line, double groundCelsius) {
+    this.line = line;
+    this.groundCelsius = groundCelsius;
+    firstReadings = new double[line.probes().length];
+    for (int p = 0; p < firstReadings.length; p++) {
+      firstReadings[p] = firstWithinAnHour(line, line.probes()[p]);
+    }
+  }
+
+  private static double firstWithinAnHour(RunTimeline line, double[] probe) {
+    long[] at = line.at();
+    for (int i = 0; i < at.length && at[i] <= at[0] + 3600; i++) {
+      if (!Double.isNaN(probe[i])) {
+        return probe[i];
+      }
+    }
+    return Double.NaN;
+  }
+
+  /** What came of a replay, all rows on the timeline's moments. */
+  record Track(
+      double[][] probes,
+      double[] mean,
+      StoreState[] states,
+      Map<FaceName, double[]> faceWatts,
+      double chargedJoules) {}
+
+  /** Replays without keeping states. */
+  Track track(HeatStore store, double watts) {
+    return track(store, watts, false);
+  }
+
+  Track track(HeatStore store, double watts, boolean keepStates) {
+    List<Probe> placed = store.probes();
+    StoreGrid grid = StoreGrid.standard(store);
+    if (grid.cells() > 400) {
+      grid = StoreGrid.coarse(store);
+    }
+    StoreModel model = StoreModel.of(store, StateFromProbes.of(grid, placed, firstReadings));
+    long[] at = line.at();
+    int n = at.length;
+    double[][] probes = new double[placed.size()][n];
+    double[] mean = new double[n];
+    StoreState[] states = keepStates ? new StoreState[n] : new StoreState[0];
+    Map<FaceName, double[]> faces = new EnumMap<>(FaceName.class);
+    for (FaceName name : FaceName.values()) {
+      faces.put(name, new double[n]);
+    }
+    double charged = 0;
+    for (int i = 0; i < n; i++) {
+      if (i > 0) {
+        double span = at[i] - at[i - 1];
+        int parts = Math.max(1, (int) Math.ceil(span / LONGEST_STEP));
+        double on = line.charging()[i] ? watts : 0;
+        for (int k = 0; k < parts; k++) {
+          model.step(span / parts, line.air()[i], groundCelsius, on);
+        }
+        charged += on * span;
+      }
+      mean[i] = model.meanCelsius();
+      for (int p = 0; p < placed.size(); p++) {
+        probes[p][i] = model.at(placed.get(p).radiusFraction(), placed.get(p).heightFraction());
+      }
+      for (FaceName name : FaceName.values()) {
+        faces.get(name)[i] = model.faceWatts(name);
+      }
+      if (keepStates) {
+        states[i] = model.state();
+      }
+    }
+    return new Track(probes, mean, states, faces, charged);
+  }
+}

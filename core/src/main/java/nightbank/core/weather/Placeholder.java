@@ -1,2 +1,0 @@
-package nightbank.core.weather;
-class Placeholder {}

@@ -1,0 +1,72 @@
+package nightbank.core.weather;
+
+/**
+ * Weather along one stretch of time, linear between its points and level beyond them.
+ *
+ * @param seconds from the start, rising
+ * @param outdoorCelsius air, °C
+ * @param windMetresPerSecond at 10 m or as felt at the house
+ * @param cloud share of sky covered, 0 to 1
+ */
+public record Weather(
+    double[] seconds, double[] outdoorCelsius, double[] windMetresPerSecond, double[] cloud) {
+
+  public Weather {
+    seconds = seconds.clone();
+    outdoorCelsius = outdoorCelsius.clone();
+    windMetresPerSecond = windMetresPerSecond.clone();
+    cloud = cloud.clone();
+    int n = seconds.length;
+    if (n == 0
+        || outdoorCelsius.length != n
+        || windMetresPerSecond.length != n
+        || cloud.length != n) {
+      throw new IllegalArgumentException("weather needs equal numbers of times and values");
+    }
+  }
+
+  /**
+   * A night known by an evening temperature and a low: a cosine from one to the other, and back up
+   * over eight hours after it.
+   */
+  public static Weather typed(
+      double eveningCelsius,
+      double lowCelsius,
+      double secondsToLow,
+      double windMetresPerSecond,
+      double cloud,
+      double lengthSeconds) {
+    int n = (int) Math.ceil(lengthSeconds / 900) + 1;
+    double[] at = new double[n];
+    double[] out = new double[n];
+    double[] wind = new double[n];
+    double[] sky = new double[n];
+    for (int i = 0; i < n; i++) {
+      at[i] = i * 900.0;
+      double phase =
+          at[i] <= secondsToLow
+              ? at[i] / Math.max(1, secondsToLow)
+              : 1 - Math.min(1, (at[i] - secondsToLow) / (8 * 3600));
+      out[i] = lowCelsius + (eveningCelsius - lowCelsius) * (1 + Math.cos(Math.PI * phase)) / 2;
+      wind[i] = windMetresPerSecond;
+      sky[i] = cloud;
+    }
+    return new Weather(at, out, wind, sky);
+  }
+
+  public double outdoorAt(double second) {
+    return linear(outdoorCelsius, second);
+  }
+
+  public double windAt(double second) {
+    return linear(windMetresPerSecond, second);
+  }
+
+  public double cloudAt(double second) {
+    return linear(cloud, second);
+  }
+
+  private double linear(double[] values, double second) {
+    return Interpolation.linear(seconds, values, second);
+  }
+}

@@ -1,0 +1,118 @@
+package nightbank.core.night;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.house.InnerMass;
+import nightbank.core.house.SkinPart;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Place;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreState;
+import nightbank.core.weather.Weather;
+import org.testng.annotations.Test;
+
+public class NightTest {
+  private static final Greenhouse HOUSE =
+      Greenhouse.of(
+          List.of(new SkinPart("roof", 18, 5.8, 0.9), new SkinPart("wall", 12, 2.2, 0.3)),
+          32,
+          1,
+          new InnerMass(8e6, 90),
+          2);
+
+  private static NightPlan plan(double storeCelsius, double low, double step) {
+    HeatStore water =
+        HeatStore.of(
+                new Geometry.Cylinder(0.2, 1.4),
+                MediumCatalogue.medium("water").orElseThrow(),
+                Map.of())
+            .withPlace(Place.onHouseFloor())
+            .withCount(8);
+    HeatStore sand =
+        HeatStore.of(
+                new Geometry.Box(1.4, 0.8, 0.7),
+                MediumCatalogue.medium("dry-sand").orElseThrow(),
+                Map.of())
+            .withPlace(Place.onHouseFloor());
+    double length = 15 * 3600.0;
+    return new NightPlan(
+        HOUSE,
+        List.of(
+            new NightStore(
+                "water", water, StoreState.uniform(StoreGrid.coarse(water), storeCelsius)),
+            new NightStore(
+                "sand", sand, StoreState.uniform(StoreGrid.coarse(sand), storeCelsius + 30))),
+        Weather.typed(3, low, 12 * 3600, 2, 0.3, length),
+        9,
+        9,
+        6,
+        length,
+        step);
+  }
+
+  @Test
+  public void everyJouleIsBooked() {
+    NightResult night = NightSimulation.run(plan(20, -7, 60));
+    double moved = night.stores().stream().mapToDouble(s -> Math.abs(s.changeJoules())).sum();
+    assertThat(night.residualJoules()).isCloseTo(0, within(1e-9 * moved));
+  }
+
+  @Test
+  public void halvingTheStepMovesTheLowestByLessThanATenth() {
+    double usual = NightSimulation.run(plan(20, -7, 60)).lowestCelsius();
+    double fine = NightSimulation.run(plan(20, -7, 30)).lowestCelsius();
+    assertThat(usual).isCloseTo(fine, within(0.1));
+  }
+
+  @Test
+  public void aWarmerStoreNeverMakesAColderHouse() {
+    double before = Double.NEGATIVE_INFINITY;
+    for (double t = 6; t < 60; t += 9) {
+      double lowest = NightSimulation.run(plan(t, -7, 120)).lowestCelsius();
+      assertThat(lowest).isGreaterThan(before);
+      before = lowest;
+    }
+  }
+
+  @Test
+  public void theHouseWithoutStoresIsColder() {
+    NightForecast f = NightForecast.of(plan(25, -7, 120), NightForecast.Doubt.ofTypedNight(), 48);
+    assertThat(f.without().lowestCelsius()).isLessThan(f.middle().lowestCelsius() - 1);
+    assertThat(f.lowestTenth()).isLessThan(f.lowestMedian());
+    assertThat(f.lowestMedian()).isLessThan(f.lowestNinetieth());
+  }
+
+  @Test
+  public void theSameQuestionHasTheSameAnswer() {
+    NightForecast a = NightForecast.of(plan(25, -7, 120), NightForecast.Doubt.ofTypedNight(), 32);
+    NightForecast b = NightForecast.of(plan(25, -7, 120), NightForecast.Doubt.ofTypedNight(), 32);
+    assertThat(a.lowestTenth()).isEqualTo(b.lowestTenth());
+    assertThat(a.chanceOfHolding()).isEqualTo(b.chanceOfHolding());
+  }
+
+  @Test
+  public void verdictsFollowTheEnsemble() {
+    assertThat(NightForecast.judge(2.1, 3, 2)).isEqualTo(Verdict.HELD);
+    assertThat(NightForecast.judge(1.5, 3, 2)).isEqualTo(Verdict.CLOSE);
+    assertThat(NightForecast.judge(-1, 1.9, 2)).isEqualTo(Verdict.LOST);
+  }
+
+  @Test
+  public void aMildNightIsHeldAndABitterOneIsLost() {
+    NightForecast.Doubt doubt = NightForecast.Doubt.ofTypedNight();
+    assertThat(NightForecast.of(plan(35, 2, 120), doubt, 32).verdict()).isEqualTo(Verdict.HELD);
+    assertThat(NightForecast.of(plan(8, -18, 120), doubt, 32).verdict()).isEqualTo(Verdict.LOST);
+  }
+
+  @Test
+  public void aLowWarmerThanTheEveningIsTakenAsItIs() {
+    NightResult night = NightSimulation.run(plan(20, 6, 120));
+    assertThat(night.outdoor()[night.outdoor().length - 1]).isGreaterThan(3);
+  }
+}

@@ -1,0 +1,201 @@
+package nightbank.core.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
+
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import nightbank.core.Reference;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
+import nightbank.core.store.Place;
+import nightbank.core.store.Probe;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreModel;
+import nightbank.core.store.StoreState;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** The three logger files, judged by what a grower knows of the drum, against their truth. */
+public class LoggerFilesTest {
+  private static final double CAPACITY = 236.7 * 825;
+
+  private record Truth(
+      String file,
+      double side,
+      double top,
+      double foot,
+      double joulesAtOff,
+      int offMinutes,
+      double lateDecayHours) {}
+
+  @DataProvider
+  Object[][] files() {
+    return new Object[][] {
+      {new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55)},
+      {new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5)},
+      {new Truth("wrapped-and-lidded.txt", 0.9, 0.9, 0.8, 8.918e6, 240, Double.NaN)},
+    };
+  }
+
+  @Test(dataProvider = "files")
+  public void energyAndLossComeOutAsTheyWere(Truth truth) {
+    RunRecord record = record(truth);
+    JudgedRun run = RunJudge.judge(record).orElseThrow();
+    double atOff = grossAt(run, truth.offMinutes + 120);
+    assertThat(atOff)
+        .as("energy two hours after heater-off")
+        .isCloseTo(truth.joulesAtOff * keptOverTwoHours(record, truth), withinPercentage(6));
+    if (!Double.isNaN(truth.lateDecayHours)) {
+      assertThat(run.coolDown().orElseThrow().lossCoefficient())
+          .isCloseTo(CAPACITY / (truth.lateDecayHours * 3600), withinPercentage(7));
+    }
+  }
+
+  @Test
+  public void trueMeansAreMetOnceTheInsideHasEvenedOut() {
+    Truth wrapped = new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5);
+    JudgedRun run = RunJudge.judge(record(wrapped)).orElseThrow();
+    assertThat(meanAt(run, 1350)).isCloseTo(48.74, within(run.meanHalfWidth()));
+    assertThat(meanAt(run, 2400)).isCloseTo(33.09, within(run.meanHalfWidth()));
+  }
+
+  @Test
+  public void theUncoveredTopIsSeenInTheLedger() {
+    JudgedRun run =
+        RunJudge.judge(record(new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5)))
+            .orElseThrow();
+    var l = run.ledger();
+    assertThat(l.delivered() + l.early() + l.lost() + l.change() + l.residual())
+        .isCloseTo(l.charged(), within(1.0));
+    assertThat(Math.abs(l.residual())).isLessThan(0.08 * l.charged());
+    assertThat(l.efficiency()).isBetween(0.9, 1.1);
+  }
+
+  @Test
+  public void withoutAirNoCoolDownIsJudged() {
+    RunRecord r = record(new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55));
+    RunRecord blind =
+        new RunRecord(
+            r.store(),
+            r.probes(),
+            new ReadingSeries("air", new long[0], new double[0]),
+            5,
+            620,
+            10);
+    JudgedRun run = RunJudge.judge(blind).orElseThrow();
+    assertThat(run.coolDown()).isEmpty();
+    assertThat(run.findings())
+        .extracting(JudgedRun.Finding::code)
+        .contains(JudgedRun.Finding.Code.AIR_UNKNOWN);
+  }
+
+  @Test
+  public void aHandfulOfReadingsIsNoRun() {
+    RunRecord r = record(new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55));
+    List<ReadingSeries> few =
+        r.probes().stream()
+            .map(
+                s ->
+                    new ReadingSeries(
+                        s.channel(),
+                        Arrays.copyOf(s.epochSeconds(), 4),
+                        Arrays.copyOf(s.celsius(), 4)))
+            .toList();
+    assertThat(RunJudge.judge(new RunRecord(r.store(), few, r.air(), 5, 620, 10))).isEmpty();
+  }
+
+  private static double meanAt(JudgedRun run, int minutes) {
+    return run.mean()[Arrays.binarySearch(run.at(), run.at()[0] + minutes * 60L)];
+  }
+
+  private static double grossAt(JudgedRun run, int minutes) {
+    return run.gross()[Arrays.binarySearch(run.at(), run.at()[0] + minutes * 60L)];
+  }
+
+  /** What a drum with the true faces keeps of its heat from heater-off to two hours later. */
+  private static double keptOverTwoHours(RunRecord record, Truth truth) {
+    StoreGrid grid = StoreGrid.standard(record.store());
+    StoreModel model =
+        StoreModel.of(record.store(), StoreState.uniform(grid, record.store().floorCelsius()));
+    double atOff = 0;
+    for (int minute = 1; minute <= truth.offMinutes + 120; minute++) {
+      model.step(60, 5, 5, minute <= truth.offMinutes ? 620 : 0);
+      atOff = minute == truth.offMinutes ? model.usableEnergy() : atOff;
+    }
+    return model.usableEnergy() / atOff;
+  }
+
+  static RunRecord record(Truth truth) {
+    List<ReadingSeries> series = read(truth.file);
+    HeatStore store =
+        new HeatStore(
+            new Geometry.Cylinder(0.28, 0.62),
+            1,
+            MediumCatalogue.medium("dry-sand").orElseThrow().measured(1550.0, 825.0, null),
+            Map.of(
+                FaceName.SIDE, Face.measured(truth.side),
+                FaceName.TOP, Face.measured(truth.top),
+                FaceName.FOOT, Face.measured(truth.foot)),
+            Place.inHouse(),
+            series.get(0).celsius()[0],
+            HeatedZone.rod(),
+            List.of(
+                new Probe("core", 0.05, 0.5),
+                new Probe("half", 0.55, 0.5),
+                new Probe("edge", 0.92, 0.5)));
+    return new RunRecord(store, series.subList(0, 3), series.get(3), 5, 620, 10);
+  }
+
+  static List<ReadingSeries> read(String file) {
+    boolean fahrenheit = file.endsWith(".txt");
+    String separator = fahrenheit ? "\t" : file.startsWith("bare") ? "," : ";";
+    List<String> rows =
+        Reference.text("logs/" + file)
+            .lines()
+            .filter(line -> line.matches("^\\d.*") && !line.startsWith("#"))
+            .toList();
+    String[] names = {"core", "half", "edge", "air"};
+    long[] at = new long[rows.size()];
+    double[][] celsius = new double[4][rows.size()];
+    for (int i = 0; i < rows.size(); i++) {
+      String[] cells = rows.get(i).split(separator);
+      int first = cells.length - 4;
+      at[i] = time(cells, file);
+      for (int k = 0; k < 4; k++) {
+        double v = Double.parseDouble(cells[first + k].replace(',', '.'));
+        celsius[k][i] = fahrenheit ? (v - 32) / 1.8 : v;
+      }
+    }
+    List<ReadingSeries> series = new ArrayList<>();
+    for (int k = 0; k < 4; k++) {
+      series.add(new ReadingSeries(names[k], at, celsius[k]));
+    }
+    return series;
+  }
+
+  private static long time(String[] cells, String file) {
+    if (file.startsWith("bare")) {
+      return Instant.parse(cells[0]).getEpochSecond();
+    }
+    LocalDateTime local =
+        file.endsWith(".txt")
+            ? LocalDateTime.parse(
+                cells[1], DateTimeFormatter.ofPattern("MM/dd/yyyy hh:mm:ss a", Locale.US))
+            : LocalDateTime.parse(
+                cells[0] + " " + cells[1], DateTimeFormatter.ofPattern("dd.MM.yyyy HH:mm"));
+    return local.toEpochSecond(ZoneOffset.UTC);
+  }
+}

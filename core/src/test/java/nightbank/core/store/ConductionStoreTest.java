@@ -1,0 +1,166 @@
+package nightbank.core.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
+
+import java.util.Map;
+import nightbank.core.medium.InsulationMaterial;
+import nightbank.core.medium.MediumCatalogue;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+public class ConductionStoreTest {
+  private static final Geometry DRUM = new Geometry.Cylinder(0.3, 0.8);
+  private static final Geometry BIN = new Geometry.Box(1.2, 0.7, 0.6);
+
+  @DataProvider
+  Object[][] shapesAndMedia() {
+    return new Object[][] {
+      {DRUM, "dry-sand"}, {BIN, "dry-sand"}, {BIN, "damp-sand"}, {DRUM, "granite"}, {DRUM, "water"}
+    };
+  }
+
+  private static HeatStore store(Geometry geometry, String medium) {
+    InsulationMaterial wool = MediumCatalogue.insulation("stone-wool").orElseThrow();
+    return HeatStore.of(
+            geometry,
+            MediumCatalogue.medium(medium).orElseThrow(),
+            Map.of(FaceName.SIDE, Face.of(new Layer.Bulk(wool, 0.05, false))))
+        .withPlace(Place.onHouseFloor())
+        .withCount(3);
+  }
+
+  @Test(dataProvider = "shapesAndMedia")
+  public void energyClosesToOnePartInABillion(Geometry geometry, String medium) {
+    HeatStore store = store(geometry, medium);
+    StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.standard(store), 12));
+    double start = model.heatContent();
+    double in = 0;
+    double out = 0;
+    for (int i = 0; i < 900; i++) {
+      double watts = i < 400 ? 900 : 0;
+      model.step(60, -3 + 0.01 * i, 6, watts);
+      in += watts * 60;
+      for (FaceName face : FaceName.values()) {
+        out += model.faceWatts(face) * 60;
+      }
+    }
+    assertThat(model.heatContent() - start).isCloseTo(in - out, within(1e-9 * in));
+  }
+
+  @Test(dataProvider = "shapesAndMedia")
+  public void settlesWhereFacesCarryTheSourceAway(Geometry geometry, String medium) {
+    HeatStore store = store(geometry, medium);
+    StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.coarse(store), 12));
+    for (int i = 0; i < 40_000; i++) {
+      model.step(3600, 4, 8, 120);
+    }
+    double out = 0;
+    for (FaceName face : FaceName.values()) {
+      out += model.faceWatts(face);
+    }
+    assertThat(out).isCloseTo(120, withinPercentage(0.1));
+  }
+
+  @Test
+  public void twiceAsFineAndHalfTheStepMoveTheMeanLittle() {
+    HeatStore store = store(BIN, "dry-sand");
+    double usual = afterANight(store, StoreGrid.standard(store), 60);
+    double fine = afterANight(store, new StoreGrid(BIN, 16, 16, 28), 30);
+    double coarse = afterANight(store, StoreGrid.coarse(store), 120);
+    assertThat(usual).isCloseTo(fine, within(0.15));
+    assertThat(coarse).isCloseTo(fine, within(0.5));
+  }
+
+  private static double afterANight(HeatStore store, StoreGrid grid, double step) {
+    StoreModel model = StoreModel.of(store, StoreState.uniform(grid, 70));
+    for (double at = 0; at < 14 * 3600; at += step) {
+      model.step(step, -2, 6, 0);
+    }
+    return model.meanCelsius();
+  }
+
+  @Test
+  public void aTurnedBoxCoolsAlike() {
+    HeatStore one = HeatStore.of(BIN, MediumCatalogue.medium("granite").orElseThrow(), Map.of());
+    HeatStore other =
+        HeatStore.of(
+            new Geometry.Box(0.7, 1.2, 0.6),
+            MediumCatalogue.medium("granite").orElseThrow(),
+            Map.of());
+    double a = afterANight(one, StoreGrid.standard(one), 120);
+    double b = afterANight(other, StoreGrid.standard(other), 120);
+    assertThat(a).isCloseTo(b, within(1e-9));
+  }
+
+  @Test
+  public void aHeatedRodIsFarHotterThanTheMean() {
+    HeatStore store =
+        HeatStore.of(DRUM, MediumCatalogue.medium("dry-sand").orElseThrow(), Map.of());
+    StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.standard(store), 10));
+    for (int i = 0; i < 240; i++) {
+      model.step(60, 10, 10, 800);
+    }
+    assertThat(model.at(0, 0.5)).isGreaterThan(model.meanCelsius() + 200);
+    assertThat(model.at(0.95, 0.5)).isLessThan(25);
+  }
+
+  @Test
+  public void moreInsulationLosesLess() {
+    InsulationMaterial wool = MediumCatalogue.insulation("stone-wool").orElseThrow();
+    double before = 0;
+    for (double thickness : new double[] {0.02, 0.05, 0.1, 0.2}) {
+      Face face = Face.of(new Layer.Bulk(wool, thickness, false));
+      HeatStore store =
+          HeatStore.of(
+              DRUM,
+              MediumCatalogue.medium("dry-sand").orElseThrow(),
+              Map.of(FaceName.SIDE, face, FaceName.TOP, face, FaceName.FOOT, face));
+      double mean = afterANight(store, StoreGrid.coarse(store), 120);
+      assertThat(mean).isGreaterThan(before);
+      before = mean;
+    }
+  }
+
+  @Test
+  public void wetInsulationLosesItsValue() {
+    InsulationMaterial wool = MediumCatalogue.insulation("stone-wool").orElseThrow();
+    Face dry = Face.of(new Layer.Bulk(wool, 0.1, false));
+    Face wet = Face.of(new Layer.Bulk(wool, 0.1, true));
+    assertThat(wet.transmittance(50, 5, FaceName.SIDE, 1))
+        .isGreaterThan(3 * dry.transmittance(50, 5, FaceName.SIDE, 1));
+  }
+
+  @Test
+  public void foilAcrossAGapBeatsPlainGap() {
+    Layer foil = new Layer.ReflectiveGap(0.025, 0.05, 0.9);
+    Layer plain = new Layer.ReflectiveGap(0.025, 0.9, 0.9);
+    // ISO 6946 table: 25 mm upright gap, both sides dull, about 0.18 m² K/W
+    assertThat(plain.resistance(20, 10, true, false)).isCloseTo(0.16, within(0.03));
+    assertThat(foil.resistance(20, 10, true, false)).isGreaterThan(0.5);
+  }
+
+  @Test
+  public void waterStandsAtZeroWhileItFreezes() {
+    HeatStore store = HeatStore.of(DRUM, MediumCatalogue.medium("water").orElseThrow(), Map.of());
+    StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.standard(store), 0.5));
+    for (int i = 0; i < 6 * 60; i++) {
+      model.step(60, -8, -8, 0);
+    }
+    assertThat(model.meanCelsius()).isBetween(-0.2, 0.0);
+  }
+
+  @DataProvider
+  Object[][] impossible() {
+    return new Object[][] {{0.0}, {-1.0}, {Double.NaN}, {1e9}};
+  }
+
+  @Test(dataProvider = "impossible")
+  public void impossibleSizesAreRefusedWithTheValue(double metres) {
+    assertThatThrownBy(() -> new Geometry.Cylinder(metres, 1))
+        .hasMessageContaining("radius")
+        .hasMessageContaining(String.valueOf(metres));
+  }
+}
