@@ -56,7 +56,33 @@ public record JudgedRun(
       double capacity,
       double lossCoefficient,
       double lossLow,
-      double lossHigh) {}
+      double lossHigh) {
+
+    /**
+     * The fitted mean at times counted from the start of the part used; NaN outside it.
+     *
+     * @param air beside, °C
+     * @param length of the part used, s
+     */
+    public double[] curve(double[] seconds, double[] air, double length) {
+      int first = 0;
+      while (first < seconds.length && seconds[first] < 0) {
+        first++;
+      }
+      int last = first;
+      while (last < seconds.length && seconds[last] <= length) {
+        last++;
+      }
+      double[] whole = new double[seconds.length];
+      java.util.Arrays.fill(whole, Double.NaN);
+      if (last > first) {
+        double[] at = java.util.Arrays.copyOfRange(seconds, first, last);
+        double[] fitted = fit.curve(at, seconds, air);
+        System.arraycopy(fitted, 0, whole, first, fitted.length);
+      }
+      return whole;
+    }
+  }
 
   /**
    * Energy over the run, J: charged = change + delivered + early + lost + residual.

@@ -1,0 +1,85 @@
+package nightbank.server.holding;
+
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.account.Accounts;
+import nightbank.server.account.Role;
+import nightbank.server.holding.internal.HoldingRepository;
+import nightbank.server.shared.Problem;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Places and their people. */
+@Service
+public class Holdings {
+  private final HoldingRepository repository;
+  private final Accounts accounts;
+  private final Clock clock;
+
+  Holdings(HoldingRepository repository, Accounts accounts, Clock clock) {
+    this.repository = repository;
+    this.accounts = accounts;
+    this.clock = clock;
+  }
+
+  /** What a keeper says of a place. */
+  public record HoldingDraft(String name, double latitude, double longitude, String zone) {}
+
+  public HoldingView get(UUID id) {
+    return repository.find(id).orElseThrow(() -> Problem.notFound("holding"));
+  }
+
+  @Transactional
+  public HoldingView create(UUID keeper, HoldingDraft draft) {
+    HoldingView made = checked(UUID.randomUUID(), draft);
+    repository.save(made, clock.instant());
+    accounts.join(keeper, made.id(), Role.KEEPER);
+    return made;
+  }
+
+  public HoldingView change(UUID id, HoldingDraft draft) {
+    HoldingView changed = checked(id, draft);
+    repository.save(changed, clock.instant());
+    return changed;
+  }
+
+  public List<MemberView> members(UUID holding) {
+    return repository.members(holding);
+  }
+
+  @Transactional
+  public List<MemberView> add(
+      UUID holding, String login, String name, String password, Role role) {
+    accounts.join(accounts.create(login, name, password), holding, role);
+    return members(holding);
+  }
+
+  private static HoldingView checked(UUID id, HoldingDraft d) {
+    if (d.name() == null || d.name().isBlank() || d.name().length() > 200) {
+      throw Problem.invalid(
+          "name", "A holding needs a name of up to 200 letters.", "Give it a name.");
+    }
+    if (!(Math.abs(d.latitude()) <= 90)) {
+      throw Problem.invalid(
+          "latitude",
+          "Latitude must lie between -90 and 90, was " + d.latitude() + ".",
+          "North is positive; most maps show it first.");
+    }
+    if (!(Math.abs(d.longitude()) <= 180)) {
+      throw Problem.invalid(
+          "longitude",
+          "Longitude must lie between -180 and 180, was " + d.longitude() + ".",
+          "East is positive.");
+    }
+    try {
+      ZoneId.of(d.zone() == null ? "" : d.zone());
+    } catch (DateTimeException e) {
+      throw Problem.invalid(
+          "zone", "There is no time zone called " + d.zone() + ".", "For instance Europe/London.");
+    }
+    return new HoldingView(id, d.name().strip(), d.latitude(), d.longitude(), d.zone());
+  }
+}

@@ -1,0 +1,90 @@
+package nightbank.server.holding.internal;
+
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.account.Access;
+import nightbank.server.account.Accounts;
+import nightbank.server.account.Role;
+import nightbank.server.holding.HoldingView;
+import nightbank.server.holding.Holdings;
+import nightbank.server.holding.MemberView;
+import nightbank.server.shared.Problem;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Places over HTTP, and the first start of all. */
+@RestController
+class HoldingController {
+  private final Holdings holdings;
+  private final Accounts accounts;
+  private final Access access;
+
+  HoldingController(Holdings holdings, Accounts accounts, Access access) {
+    this.holdings = holdings;
+    this.accounts = accounts;
+    this.access = access;
+  }
+
+  record Begin(String login, String name, String password, Holdings.HoldingDraft holding) {}
+
+  record NewMember(String login, String name, String password, Role role) {}
+
+  /** The first keeper and holding; closed for ever once there is one. */
+  @PostMapping("/api/setup")
+  @Transactional
+  public HoldingView begin(@RequestBody Begin body) {
+    if (accounts.anybody()) {
+      throw new Problem(
+          HttpStatus.CONFLICT,
+          "begun-already",
+          "",
+          "This program has its first keeper already.",
+          "Sign in, or ask the keeper for an account.");
+    }
+    UUID keeper = accounts.create(body.login(), body.name(), body.password());
+    if (body.holding() == null) {
+      throw Problem.invalid("holding", "The holding is missing.", "Say where it lies.");
+    }
+    return holdings.create(keeper, body.holding());
+  }
+
+  @PostMapping("/api/holdings")
+  HoldingView create(@RequestBody Holdings.HoldingDraft draft) {
+    return holdings.create(access.signedIn().orElseThrow().personId(), draft);
+  }
+
+  @GetMapping("/api/holdings/{holdingId}")
+  HoldingView get(@PathVariable UUID holdingId) {
+    access.require(holdingId, Role.GUEST);
+    return holdings.get(holdingId);
+  }
+
+  @PutMapping("/api/holdings/{holdingId}")
+  HoldingView change(@PathVariable UUID holdingId, @RequestBody Holdings.HoldingDraft draft) {
+    access.require(holdingId, Role.KEEPER);
+    return holdings.change(holdingId, draft);
+  }
+
+  @GetMapping("/api/holdings/{holdingId}/people")
+  List<MemberView> members(@PathVariable UUID holdingId) {
+    access.require(holdingId, Role.GUEST);
+    return holdings.members(holdingId);
+  }
+
+  @PostMapping("/api/holdings/{holdingId}/people")
+  List<MemberView> add(@PathVariable UUID holdingId, @RequestBody NewMember body) {
+    access.require(holdingId, Role.KEEPER);
+    return holdings.add(
+        holdingId,
+        body.login(),
+        body.name(),
+        body.password(),
+        body.role() == null ? Role.GUEST : body.role());
+  }
+}

@@ -1,0 +1,72 @@
+package nightbank.server.house.internal;
+
+import static nightbank.db.Tables.GREENHOUSE;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import nightbank.db.tables.records.GreenhouseRecord;
+import nightbank.server.house.HouseDesign;
+import nightbank.server.shared.Json;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** Houses of a holding. */
+@Repository
+public class HouseRepository {
+  private final DSLContext db;
+  private final Json json;
+
+  HouseRepository(DSLContext db, Json json) {
+    this.db = db;
+    this.json = json;
+  }
+
+  /** A house as stored. */
+  public record StoredHouse(UUID id, String name, int version, HouseDesign design) {}
+
+  public List<StoredHouse> all(UUID holding) {
+    return db.selectFrom(GREENHOUSE)
+        .where(GREENHOUSE.HOLDING_ID.eq(holding))
+        .orderBy(GREENHOUSE.NAME)
+        .fetch(this::map);
+  }
+
+  public Optional<StoredHouse> find(UUID holding, UUID id) {
+    return db.selectFrom(GREENHOUSE)
+        .where(GREENHOUSE.HOLDING_ID.eq(holding))
+        .and(GREENHOUSE.ID.eq(id))
+        .fetchOptional(this::map);
+  }
+
+  public void insert(UUID holding, UUID id, String name, HouseDesign design, Instant now) {
+    db.insertInto(GREENHOUSE)
+        .set(GREENHOUSE.ID, id)
+        .set(GREENHOUSE.HOLDING_ID, holding)
+        .set(GREENHOUSE.NAME, name)
+        .set(GREENHOUSE.DESIGN, json.write(design))
+        .set(GREENHOUSE.UPDATED_AT, now)
+        .onConflictDoNothing()
+        .execute();
+  }
+
+  public boolean update(
+      UUID holding, UUID id, String name, HouseDesign design, int version, Instant now) {
+    return db.update(GREENHOUSE)
+            .set(GREENHOUSE.NAME, name)
+            .set(GREENHOUSE.DESIGN, json.write(design))
+            .set(GREENHOUSE.VERSION, GREENHOUSE.VERSION.plus(1))
+            .set(GREENHOUSE.UPDATED_AT, now)
+            .where(GREENHOUSE.HOLDING_ID.eq(holding))
+            .and(GREENHOUSE.ID.eq(id))
+            .and(GREENHOUSE.VERSION.eq(version))
+            .execute()
+        == 1;
+  }
+
+  private StoredHouse map(GreenhouseRecord r) {
+    return new StoredHouse(
+        r.getId(), r.getName(), r.getVersion(), json.read(r.getDesign(), HouseDesign.class));
+  }
+}

@@ -1,0 +1,53 @@
+package nightbank.server.log;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.log.internal.EventRepository;
+import nightbank.server.shared.Problem;
+import org.springframework.stereotype.Service;
+
+/** Things done and seen. */
+@Service
+public class EventLog {
+  private final EventRepository repository;
+  private final Clock clock;
+
+  EventLog(EventRepository repository, Clock clock) {
+    this.repository = repository;
+    this.clock = clock;
+  }
+
+  public List<EventView> between(UUID holding, Instant from, Instant to) {
+    return repository.between(holding, from, to);
+  }
+
+  /** Keeps an event; the same id again changes nothing. */
+  public EventView add(UUID holding, EventView event) {
+    if (event.id() == null || event.kind() == null || event.at() == null) {
+      throw Problem.invalid("kind", "What happened, or when, is missing.", "Choose both.");
+    }
+    if (event.at().isAfter(clock.instant().plus(Duration.ofDays(1)))
+        || event.at().isBefore(Readings.EARLIEST)) {
+      throw Problem.invalid(
+          "at", "It lies in the future or before 2000.", "Check date and time.");
+    }
+    if (event.note() != null && event.note().length() > 2000) {
+      throw Problem.invalid("note", "The note has more than 2000 letters.", "Shorten it.");
+    }
+    if (event.storeId() != null && !repository.storeBelongs(holding, event.storeId())) {
+      throw Problem.notFound("store");
+    }
+    EventView kept =
+        new EventView(
+            event.id(),
+            event.storeId(),
+            event.kind(),
+            event.at(),
+            event.note() == null ? "" : event.note());
+    repository.insert(holding, kept);
+    return kept;
+  }
+}

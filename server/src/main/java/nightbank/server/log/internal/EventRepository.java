@@ -1,0 +1,53 @@
+package nightbank.server.log.internal;
+
+import static nightbank.db.Tables.EVENT;
+import static nightbank.db.Tables.HEAT_STORE;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.log.EventView;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** Things done and seen. */
+@Repository
+public class EventRepository {
+  private final DSLContext db;
+
+  EventRepository(DSLContext db) {
+    this.db = db;
+  }
+
+  public List<EventView> between(UUID holding, Instant from, Instant to) {
+    return db.selectFrom(EVENT)
+        .where(EVENT.HOLDING_ID.eq(holding))
+        .and(EVENT.AT.between(from, to))
+        .orderBy(EVENT.AT)
+        .limit(2000)
+        .fetch(
+            r ->
+                new EventView(
+                    r.getId(),
+                    r.getStoreId(),
+                    EventView.Kind.valueOf(r.getKind()),
+                    r.getAt(),
+                    r.getNote()));
+  }
+
+  public boolean storeBelongs(UUID holding, UUID store) {
+    return db.fetchExists(HEAT_STORE, HEAT_STORE.HOLDING_ID.eq(holding).and(HEAT_STORE.ID.eq(store)));
+  }
+
+  public void insert(UUID holding, EventView e) {
+    db.insertInto(EVENT)
+        .set(EVENT.ID, e.id())
+        .set(EVENT.HOLDING_ID, holding)
+        .set(EVENT.STORE_ID, e.storeId())
+        .set(EVENT.KIND, e.kind().name())
+        .set(EVENT.AT, e.at())
+        .set(EVENT.NOTE, e.note())
+        .onConflictDoNothing()
+        .execute();
+  }
+}

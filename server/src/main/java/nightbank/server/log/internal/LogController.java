@@ -1,0 +1,53 @@
+package nightbank.server.log.internal;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.account.Access;
+import nightbank.server.account.Role;
+import nightbank.server.log.EventLog;
+import nightbank.server.log.EventView;
+import nightbank.server.log.Readings;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The log over HTTP. */
+@RestController
+@RequestMapping("/api/holdings/{holdingId}")
+class LogController {
+  private final Readings readings;
+  private final EventLog events;
+  private final Access access;
+
+  LogController(Readings readings, EventLog events, Access access) {
+    this.readings = readings;
+    this.events = events;
+    this.access = access;
+  }
+
+  record Typed(List<Readings.TypedReading> readings, boolean fahrenheit) {}
+
+  @PostMapping("/readings")
+  Readings.Logged log(@PathVariable UUID holdingId, @RequestBody Typed typed) {
+    access.require(holdingId, Role.HELPER);
+    return readings.log(holdingId, typed.readings(), typed.fahrenheit());
+  }
+
+  @GetMapping("/events")
+  List<EventView> events(
+      @PathVariable UUID holdingId, @RequestParam Instant from, @RequestParam Instant to) {
+    access.require(holdingId, Role.GUEST);
+    return events.between(holdingId, from, to);
+  }
+
+  @PostMapping("/events")
+  EventView add(@PathVariable UUID holdingId, @RequestBody EventView event) {
+    access.require(holdingId, Role.HELPER);
+    return events.add(holdingId, event);
+  }
+}

@@ -1,0 +1,143 @@
+package nightbank.server.log.internal;
+
+import static nightbank.db.Tables.PROBE;
+import static nightbank.db.Tables.READING;
+import static org.jooq.impl.DSL.count;
+import static org.jooq.impl.DSL.field;
+import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.rowNumber;
+import static org.jooq.impl.DSL.select;
+import static org.jooq.impl.DSL.sum;
+
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import nightbank.core.run.ReadingSeries;
+import nightbank.db.Routines;
+import nightbank.server.store.ProbeView;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** Readings, one a probe and moment. */
+@Repository
+public class ReadingRepository {
+  private final DSLContext db;
+
+  ReadingRepository(DSLContext db) {
+    this.db = db;
+  }
+
+  /** One reading. */
+  public record Row(UUID probeId, Instant at, double celsius) {}
+
+  public Set<UUID> probesOf(UUID holding) {
+    return db.select(PROBE.ID).from(PROBE).where(PROBE.HOLDING_ID.eq(holding)).fetchSet(PROBE.ID);
+  }
+
+  public int insert(UUID holding, List<Row> rows) {
+    ensureMonths(rows.stream().map(Row::at).toList());
+    int added = 0;
+    for (Row r : rows) {
+      added +=
+          db.insertInto(READING)
+              .set(READING.PROBE_ID, r.probeId())
+              .set(READING.AT, r.at())
+              .set(READING.HOLDING_ID, holding)
+              .set(READING.CELSIUS, r.celsius())
+              .onConflictDoNothing()
+              .execute();
+    }
+    return added;
+  }
+
+  private void ensureMonths(List<Instant> times) {
+    var months = new TreeSet<java.time.YearMonth>();
+    times.forEach(t -> months.add(java.time.YearMonth.from(t.atOffset(ZoneOffset.UTC))));
+    months.forEach(
+        m ->
+            Routines.ensureReadingMonth(
+                db.configuration(), m.atDay(1).atStartOfDay().toInstant(ZoneOffset.UTC)));
+  }
+
+  public ReadingSeries series(UUID holding, UUID probe, Instant from, Instant to, int most) {
+    int n =
+        db.fetchCount(
+            READING,
+            READING
+                .PROBE_ID
+                .eq(probe)
+                .and(READING.HOLDING_ID.eq(holding))
+                .and(READING.AT.between(from, to)));
+    int every = Math.max(1, (n + most - 1) / most);
+    var rank = field("rank", Integer.class);
+    var numbered =
+        select(READING.AT, READING.CELSIUS, rowNumber().over().orderBy(READING.AT).as("rank"))
+            .from(READING)
+            .where(READING.PROBE_ID.eq(probe))
+            .and(READING.HOLDING_ID.eq(holding))
+            .and(READING.AT.between(from, to))
+            .asTable("numbered");
+    var rows =
+        db.select(numbered.field(READING.AT), numbered.field(READING.CELSIUS))
+            .from(numbered)
+            .where(rank.mod(every).eq(every == 1 ? 0 : 1))
+            .orderBy(numbered.field(READING.AT))
+            .fetch();
+    return new ReadingSeries(
+        probe.toString(),
+        rows.stream().mapToLong(r -> r.value1().getEpochSecond()).toArray(),
+        rows.stream().mapToDouble(r -> r.value2()).toArray());
+  }
+
+  public Optional<Instant> newest(UUID holding, Set<UUID> probes) {
+    Instant newest = null;
+    for (UUID probe : probes) {
+      Instant at =
+          db.select(READING.AT)
+              .from(READING)
+              .where(READING.PROBE_ID.eq(probe))
+              .and(READING.HOLDING_ID.eq(holding))
+              .orderBy(READING.AT.desc())
+              .limit(1)
+              .fetchOne(READING.AT);
+      newest = at != null && (newest == null || at.isAfter(newest)) ? at : newest;
+    }
+    return Optional.ofNullable(newest);
+  }
+
+  public String mark(UUID holding, Set<UUID> probes, Instant from, Instant to) {
+    var row =
+        db.select(count(), max(READING.AT), sum(READING.CELSIUS))
+            .from(READING)
+            .where(READING.PROBE_ID.in(probes))
+            .and(READING.HOLDING_ID.eq(holding))
+            .and(READING.AT.between(from, to))
+            .fetchSingle();
+    return row.value1() + "/" + row.value2() + "/" + row.value3();
+  }
+
+  public Map<UUID, UUID> airProbes(UUID holding, UUID house) {
+    Map<UUID, UUID> found = new HashMap<>();
+    db.select(PROBE.ID, PROBE.HEAT_STORE_ID)
+        .from(PROBE)
+        .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.GREENHOUSE_ID.eq(house))
+        .and(PROBE.KIND.eq(ProbeView.Kind.AIR.name()))
+        .forEach(r -> found.put(r.value1(), r.value2()));
+    return found;
+  }
+
+  public List<UUID> outdoorProbes(UUID holding) {
+    return db.select(PROBE.ID)
+        .from(PROBE)
+        .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.KIND.eq(ProbeView.Kind.OUTDOOR.name()))
+        .fetch(PROBE.ID);
+  }
+}

@@ -1,0 +1,92 @@
+package nightbank.server.run;
+
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.log.EventView;
+
+/**
+ * A run with its judgement. Moments are epoch seconds, temperatures °C, heat J, power W; rows of
+ * curves share {@code at} and hold null where nothing was measured.
+ *
+ * @param needBelowCelsius house air below which heat counts as delivered
+ */
+public record JudgementView(
+    RunView run,
+    UUID storeId,
+    String storeName,
+    List<Long> at,
+    List<Curve> probes,
+    List<Double> air,
+    List<Double> mean,
+    double meanHalfWidth,
+    List<Double> gross,
+    List<Double> usable,
+    double usableHalfShare,
+    double floorCelsius,
+    List<PhaseView> phases,
+    List<LeftOut> leftOut,
+    long readings,
+    PeakView peak,
+    CoolDownView coolDown,
+    LedgerView ledger,
+    List<FaceShare> faceShares,
+    CalibrationView calibration,
+    List<FindingView> findings,
+    double needBelowCelsius,
+    List<EventView> events) {
+
+  /** One probe as measured and as the model has it. */
+  public record Curve(
+      UUID probeId,
+      String name,
+      double radiusFraction,
+      double heightFraction,
+      List<Double> measured,
+      List<Double> modelled) {}
+
+  public record PhaseView(String kind, long from, long to) {}
+
+  public record LeftOut(String probe, long at, Double celsius, String reason) {}
+
+  public record PeakView(long at, double meanCelsius, double halfWidth, boolean fromFit) {}
+
+  /** The settled part of a cool-down; interval bounds are 95 %. */
+  public record CoolDownView(
+      long from,
+      long to,
+      double timeConstantSeconds,
+      double timeConstantLow,
+      double timeConstantHigh,
+      double halfLifeSeconds,
+      double lossWattsPerKelvin,
+      double lossLow,
+      double lossHigh,
+      double fallKelvin,
+      double scatterKelvin,
+      int points,
+      List<Double> fitted) {}
+
+  public record LedgerView(
+      double charged,
+      double change,
+      double delivered,
+      double early,
+      double lost,
+      double residual,
+      double gain,
+      Double efficiency,
+      boolean powerLabelled) {}
+
+  public record FaceShare(String face, double share) {}
+
+  /** Factors by which the readings differ from the design, with half a 95 % interval (log). */
+  public record CalibrationView(
+      double power,
+      double powerHalf,
+      double conductivity,
+      double conductivityHalf,
+      double faces,
+      double facesHalf) {}
+
+  public record FindingView(String code, Double value, double halfWidth, String detail) {}
+}

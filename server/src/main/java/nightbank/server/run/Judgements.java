@@ -1,0 +1,163 @@
+package nightbank.server.run;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.Semaphore;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import nightbank.core.run.JudgedRun;
+import nightbank.core.run.ReadingSeries;
+import nightbank.core.run.RunJudge;
+import nightbank.core.run.RunRecord;
+import nightbank.server.house.Houses;
+import nightbank.server.log.EventLog;
+import nightbank.server.log.Readings;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.ProbeView;
+import nightbank.server.store.Stores;
+import nightbank.server.store.Stores.CoreStore;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+
+/** Hands runs to the core and keeps what it said until something they rest on changes. */
+@Service
+public class Judgements {
+  private static final int MOST_READINGS = 6000; // a probe and run
+  private static final double NO_HOUSE_NEED = 10; // °C
+  private static final double NEED_MARGIN = 5; // K above the plants' limit
+  private static final double GROUND = 8; // °C, where no house says otherwise
+
+  private final Runs runs;
+  private final Stores stores;
+  private final Houses houses;
+  private final Readings readings;
+  private final EventLog events;
+  private final Cache<Key, Optional<Judged>> cache = Caffeine.newBuilder().maximumSize(60).build();
+  private final Semaphore busy =
+      new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors()));
+
+  Judgements(Runs runs, Stores stores, Houses houses, Readings readings, EventLog events) {
+    this.runs = runs;
+    this.stores = stores;
+    this.houses = houses;
+    this.readings = readings;
+    this.events = events;
+  }
+
+  private record Key(UUID store, int version, Instant from, Instant to, String mark) {}
+
+  /** What the core said, and of how many readings. */
+  public record Judged(JudgedRun run, long readings) {}
+
+  public JudgementView view(UUID holding, UUID runId) {
+    RunView run = runs.get(holding, runId);
+    CoreStore store = stores.core(holding, run.storeId());
+    List<ProbeView> probes = stores.probes(holding, run.storeId());
+    Judged judged =
+        judge(holding, store, run.from(), run.to())
+            .orElseThrow(
+                () ->
+                    new Problem(
+                        HttpStatus.UNPROCESSABLE_ENTITY,
+                        "too-few-readings",
+                        "run",
+                        "Fewer than eight readings of one probe lie in this run.",
+                        "Choose a longer stretch, or hand over the logger's file."));
+    return JudgementMapping.view(
+        run,
+        store.name(),
+        store.store().floorCelsius(),
+        needBelow(holding, store),
+        judged.run(),
+        probes.stream().collect(Collectors.toMap(ProbeView::id, Function.identity())),
+        judged.readings(),
+        events.between(holding, run.from(), run.to()));
+  }
+
+  /** Judges any stretch of a store's time; empty when too little was read. */
+  public Optional<Judged> judge(UUID holding, CoreStore store, Instant from, Instant to) {
+    Set<UUID> probes = new HashSet<>();
+    stores.probes(holding, store.id()).forEach(p -> probes.add(p.id()));
+    List<UUID> air = airProbes(holding, store);
+    probes.addAll(air);
+    String mark = readings.mark(holding, probes, from, to);
+    Key key = new Key(store.id(), store.version(), from, to, mark);
+    return cache.get(key, k -> fresh(holding, store, air, from, to));
+  }
+
+  private Optional<Judged> fresh(
+      UUID holding, CoreStore store, List<UUID> air, Instant from, Instant to) {
+    List<ReadingSeries> series = new ArrayList<>();
+    long count = 0;
+    for (var probe : store.store().probes()) {
+      ReadingSeries s =
+          readings.series(holding, UUID.fromString(probe.id()), from, to, MOST_READINGS);
+      count += s.size();
+      if (s.size() > 1) {
+        series.add(s);
+      }
+    }
+    if (series.isEmpty()) {
+      return Optional.empty();
+    }
+    ReadingSeries beside = new ReadingSeries("", new long[0], new double[0]);
+    for (UUID probe : air) {
+      ReadingSeries s = readings.series(holding, probe, from, to, MOST_READINGS);
+      if (s.size() > 1) {
+        beside = s;
+        count += s.size();
+        break;
+      }
+    }
+    RunRecord record =
+        new RunRecord(
+            store.store(),
+            series,
+            beside,
+            ground(holding, store),
+            store.sourceWatts(),
+            needBelow(holding, store));
+    busy.acquireUninterruptibly();
+    try {
+      long all = count;
+      return RunJudge.judge(record).map(j -> new Judged(j, all));
+    } finally {
+      busy.release();
+    }
+  }
+
+  /** Nearest air first: beside the store, then in its house, then outdoors for a store outside. */
+  private List<UUID> airProbes(UUID holding, CoreStore store) {
+    List<UUID> air = new ArrayList<>();
+    stores.probes(holding, store.id()).stream()
+        .filter(p -> p.kind() == ProbeView.Kind.AIR)
+        .forEach(p -> air.add(p.id()));
+    if (store.store().place().indoors() && store.houseId() != null) {
+      Map<UUID, UUID> inHouse = readings.airProbes(holding, store.houseId());
+      inHouse.keySet().stream().filter(p -> !air.contains(p)).sorted().forEach(air::add);
+    } else if (!store.store().place().indoors()) {
+      air.addAll(readings.outdoorProbes(holding));
+    }
+    return air;
+  }
+
+  private double needBelow(UUID holding, CoreStore store) {
+    return store.houseId() == null
+        ? NO_HOUSE_NEED
+        : houses.get(holding, store.houseId()).design().plantLimitCelsius() + NEED_MARGIN;
+  }
+
+  private double ground(UUID holding, CoreStore store) {
+    return store.houseId() == null
+        ? GROUND
+        : houses.get(holding, store.houseId()).design().groundCelsius();
+  }
+}

@@ -1,0 +1,71 @@
+package nightbank.server.run;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.run.internal.RunRepository;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.Stores;
+import org.springframework.stereotype.Service;
+
+/** Runs: marked, named, removed. Readings stay whatever happens to runs. */
+@Service
+public class Runs {
+  private final RunRepository repository;
+  private final Stores stores;
+
+  Runs(RunRepository repository, Stores stores) {
+    this.repository = repository;
+    this.stores = stores;
+  }
+
+  /** What a keeper sends. */
+  public record RunDraft(UUID id, String name, Instant from, Instant to) {}
+
+  public List<RunView> all(UUID holding, UUID store) {
+    stores.get(holding, store);
+    return repository.all(holding, store);
+  }
+
+  public RunView get(UUID holding, UUID id) {
+    return repository.find(holding, id).orElseThrow(() -> Problem.notFound("run"));
+  }
+
+  public RunView create(UUID holding, UUID store, RunDraft draft) {
+    stores.get(holding, store);
+    UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
+    repository.save(holding, checked(id, store, draft, null));
+    return get(holding, id);
+  }
+
+  public RunView change(UUID holding, UUID id, RunDraft draft) {
+    RunView now = get(holding, id);
+    repository.save(holding, checked(id, now.storeId(), draft, now.importId()));
+    return get(holding, id);
+  }
+
+  public void remove(UUID holding, UUID id) {
+    get(holding, id);
+    repository.delete(holding, id);
+  }
+
+  /** The run that a file brought. */
+  public void ofImport(
+      UUID holding, UUID store, UUID importId, String name, Instant from, Instant to) {
+    repository.save(holding, new RunView(UUID.randomUUID(), store, name, from, to, importId));
+  }
+
+  private static RunView checked(UUID id, UUID store, RunDraft d, UUID importId) {
+    if (d.name() == null || d.name().isBlank() || d.name().length() > 200) {
+      throw Problem.invalid("name", "A run needs a name of up to 200 letters.", "Name it.");
+    }
+    if (d.from() == null || d.to() == null || !d.from().isBefore(d.to())) {
+      throw Problem.invalid("from", "A run must begin before it ends.", "Check both times.");
+    }
+    if (Duration.between(d.from(), d.to()).toDays() > 120) {
+      throw Problem.invalid("to", "A run lasts at most 120 days.", "Choose a shorter stretch.");
+    }
+    return new RunView(id, store, d.name().strip(), d.from(), d.to(), importId);
+  }
+}

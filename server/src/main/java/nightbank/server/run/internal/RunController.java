@@ -1,0 +1,70 @@
+package nightbank.server.run.internal;
+
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.account.Access;
+import nightbank.server.account.Role;
+import nightbank.server.run.JudgementView;
+import nightbank.server.run.Judgements;
+import nightbank.server.run.RunView;
+import nightbank.server.run.Runs;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Runs and their judgement over HTTP. */
+@RestController
+@RequestMapping("/api/holdings/{holdingId}")
+class RunController {
+  private final Runs runs;
+  private final Judgements judgements;
+  private final Access access;
+
+  RunController(Runs runs, Judgements judgements, Access access) {
+    this.runs = runs;
+    this.judgements = judgements;
+    this.access = access;
+  }
+
+  @GetMapping("/stores/{storeId}/runs")
+  List<RunView> all(@PathVariable UUID holdingId, @PathVariable UUID storeId) {
+    access.require(holdingId, Role.GUEST);
+    return runs.all(holdingId, storeId);
+  }
+
+  @PostMapping("/stores/{storeId}/runs")
+  RunView create(
+      @PathVariable UUID holdingId,
+      @PathVariable UUID storeId,
+      @RequestBody Runs.RunDraft draft) {
+    access.require(holdingId, Role.KEEPER);
+    return runs.create(holdingId, storeId, draft);
+  }
+
+  @PutMapping("/runs/{runId}")
+  RunView change(
+      @PathVariable UUID holdingId, @PathVariable UUID runId, @RequestBody Runs.RunDraft draft) {
+    access.require(holdingId, Role.KEEPER);
+    return runs.change(holdingId, runId, draft);
+  }
+
+  @DeleteMapping("/runs/{runId}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable UUID holdingId, @PathVariable UUID runId) {
+    access.require(holdingId, Role.KEEPER);
+    runs.remove(holdingId, runId);
+  }
+
+  @GetMapping("/runs/{runId}/judgement")
+  JudgementView judgement(@PathVariable UUID holdingId, @PathVariable UUID runId) {
+    access.require(holdingId, Role.GUEST);
+    return judgements.view(holdingId, runId);
+  }
+}

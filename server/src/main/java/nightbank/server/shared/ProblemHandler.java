@@ -1,0 +1,130 @@
+package nightbank.server.shared;
+
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.HttpMediaTypeNotSupportedException;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.MissingRequestHeaderException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+import tools.jackson.core.JacksonException;
+
+/** Every refusal as problem details with code, field and remedy; never a stack trace. */
+@RestControllerAdvice
+class ProblemHandler {
+  private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
+
+  @ExceptionHandler
+  ProblemDetail problem(Problem e) {
+    return detail(e.status(), e.code(), e.field(), e.getMessage(), e.remedy());
+  }
+
+  @ExceptionHandler
+  ProblemDetail unreadable(HttpMessageNotReadableException e) {
+    String field = "";
+    if (e.getCause() instanceof JacksonException j) {
+      field =
+          j.getPath().stream()
+              .map(r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : r.getPropertyName())
+              .collect(Collectors.joining("."));
+    }
+    String where = field.isEmpty() ? "The request" : "The value of " + field;
+    return detail(
+        HttpStatus.BAD_REQUEST,
+        "unreadable",
+        field,
+        where + " could not be read.",
+        "Check that numbers are numbers and nothing needed is missing.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail wrongKind(MethodArgumentTypeMismatchException e) {
+    return detail(
+        HttpStatus.BAD_REQUEST,
+        "unreadable",
+        e.getName(),
+        "The value of " + e.getName() + " has the wrong form.",
+        "Go back to the list and open it from there.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail noVersion(MissingRequestHeaderException e) {
+    return detail(
+        HttpStatus.PRECONDITION_REQUIRED,
+        "version-needed",
+        e.getHeaderName(),
+        "The change does not say which version it changes.",
+        "Send the ETag you were given as If-Match.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail tooLarge(MaxUploadSizeExceededException e) {
+    return detail(
+        HttpStatus.CONTENT_TOO_LARGE,
+        "too-large",
+        "file",
+        "The file is larger than 200 MB.",
+        "Export a shorter time from the logger, or split the file.");
+  }
+
+  @ExceptionHandler({MultipartException.class, MissingServletRequestPartException.class})
+  ProblemDetail noFile(Exception e) {
+    return detail(
+        HttpStatus.BAD_REQUEST, "no-file", "file", "No file came with it.", "Choose a file again.");
+  }
+
+  @ExceptionHandler({
+    HttpRequestMethodNotSupportedException.class,
+    HttpMediaTypeNotSupportedException.class
+  })
+  ProblemDetail wrongWay(Exception e) {
+    return detail(
+        HttpStatus.BAD_REQUEST, "wrong-way", "", "This cannot be asked in that way.", "");
+  }
+
+  @ExceptionHandler
+  ProblemDetail nowhere(NoResourceFoundException e) {
+    return detail(HttpStatus.NOT_FOUND, "not-found", "", "There is nothing here.", "");
+  }
+
+  @ExceptionHandler
+  ProblemDetail database(DataAccessException e) {
+    LOG.error("database", e);
+    return detail(
+        HttpStatus.SERVICE_UNAVAILABLE,
+        "database",
+        "",
+        "The record could not be written or read just now.",
+        "Nothing was saved. Try again in a moment.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail unforeseen(Exception e) {
+    LOG.error("unforeseen", e);
+    return detail(
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        "unforeseen",
+        "",
+        "Something went wrong that was not foreseen.",
+        "Nothing was saved. Try again; if it stays, the log of the program says more.");
+  }
+
+  private static ProblemDetail detail(
+      HttpStatus status, String code, String field, String reason, String remedy) {
+    ProblemDetail d = ProblemDetail.forStatusAndDetail(status, reason);
+    d.setProperty("code", code);
+    d.setProperty("field", field);
+    d.setProperty("remedy", remedy);
+    return d;
+  }
+}

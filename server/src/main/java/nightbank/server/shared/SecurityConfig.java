@@ -1,0 +1,56 @@
+package nightbank.server.shared;
+
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.HttpStatusEntryPoint;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+
+/** Session cookie and CSRF token; all of /api but the door itself asks who is there. */
+@Configuration
+class SecurityConfig {
+  private static final String CONTENT =
+      "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline';"
+          + " frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
+
+  @Bean
+  SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts)
+      throws Exception {
+    return http.csrf(c -> c.spa())
+        .securityContext(c -> c.securityContextRepository(contexts))
+        .requestCache(c -> c.disable())
+        .formLogin(f -> f.disable())
+        .httpBasic(b -> b.disable())
+        .logout(l -> l.disable())
+        .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT)))
+        .exceptionHandling(
+            e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
+        .authorizeHttpRequests(
+            a ->
+                a.requestMatchers(HttpMethod.GET, "/api/me")
+                    .permitAll()
+                    .requestMatchers(HttpMethod.POST, "/api/session", "/api/setup")
+                    .permitAll()
+                    .requestMatchers("/api/**")
+                    .authenticated()
+                    .anyRequest()
+                    .permitAll())
+        .build();
+  }
+
+  @Bean
+  SecurityContextRepository contexts() {
+    return new HttpSessionSecurityContextRepository();
+  }
+
+  @Bean
+  PasswordEncoder passwords() {
+    return new BCryptPasswordEncoder(12);
+  }
+}

@@ -1,0 +1,17 @@
+package nightbank.server.shared;
+
+import java.nio.file.Path;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+
+/**
+ * Where things are.
+ *
+ * @param data folder for uploads
+ * @param demo folder with demo data to load into an empty database, or blank
+ */
+@ConfigurationProperties("nightbank")
+public record Settings(Path data, String demo) {
+  public boolean isDemo() {
+    return demo != null && !demo.isBlank();
+  }
+}

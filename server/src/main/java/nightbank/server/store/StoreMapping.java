@@ -1,0 +1,141 @@
+package nightbank.server.store;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import nightbank.core.medium.Medium;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
+import nightbank.core.store.Layer;
+import nightbank.core.store.Place;
+import nightbank.core.store.Probe;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.StoreDesign.FaceDesign;
+import nightbank.server.store.StoreDesign.LayerDesign;
+import nightbank.server.store.StoreDesign.LayerKind;
+
+/** Designs to core records; every refusal names its field. */
+final class StoreMapping {
+  private static final double DULL = 0.9;
+  private static final double SOIL = 1.5; // W/(m K), ISO 13370 clay or silt
+
+  private StoreMapping() {}
+
+  static HeatStore toCore(StoreDesign d, List<ProbeView> probes) {
+    if (d == null || d.shape() == null) {
+      throw Problem.invalid("design.shape", "The shape is missing.", "Choose round or box.");
+    }
+    Geometry geometry = geometry(d);
+    Medium medium =
+        MediumCatalogue.medium(d.medium() == null ? "" : d.medium())
+            .orElseThrow(
+                () ->
+                    Problem.invalid(
+                        "design.medium",
+                        "There is no medium called " + d.medium() + ".",
+                        "Choose one from the list."));
+    Medium measured =
+        Problem.field(
+            "design.medium",
+            () ->
+                medium.measured(
+                    d.measuredDensity(), d.measuredSpecificHeat(), d.measuredConductivity()));
+    var faces =
+        Map.of(
+            FaceName.SIDE, face("design.side", d.side()),
+            FaceName.TOP, face("design.top", d.top()),
+            FaceName.FOOT, face("design.foot", d.foot()));
+    var source = d.source();
+    HeatedZone zone =
+        source == null
+            ? HeatedZone.everywhere()
+            : Problem.field(
+                "design.source",
+                () ->
+                    new HeatedZone(
+                        source.reachFraction(), source.lowFraction(), source.highFraction()));
+    if (source != null && !(source.powerWatts() >= 0 && source.powerWatts() <= 1e6)) {
+      throw Problem.invalid(
+          "design.source.powerWatts",
+          "Power must lie between 0 and 1000000 W, was " + source.powerWatts() + " W.",
+          "Read it off the element's plate; 0 if nobody knows.");
+    }
+    List<Probe> placed = new ArrayList<>();
+    for (ProbeView p : probes) {
+      if (p.kind() == ProbeView.Kind.STORE) {
+        placed.add(
+            Problem.field(
+                "probes",
+                () ->
+                    new Probe(p.id().toString(), p.radiusFraction(), p.heightFraction())));
+      }
+    }
+    return Problem.field(
+        d.count() < 1 || d.count() > 1000 ? "design.count" : "design.floorCelsius",
+        () ->
+            new HeatStore(
+                geometry,
+                d.count(),
+                measured,
+                faces,
+                new Place(d.indoors(), d.onGround(), SOIL),
+                d.floorCelsius(),
+                zone,
+                placed));
+  }
+
+  private static Geometry geometry(StoreDesign d) {
+    if (d.shape() == StoreDesign.Shape.CYLINDER) {
+      return Problem.field(
+          "design.diameterMetres",
+          () -> new Geometry.Cylinder(number(d.diameterMetres()) / 2, d.heightMetres()));
+    }
+    return Problem.field(
+        "design.lengthMetres",
+        () ->
+            new Geometry.Box(
+                number(d.lengthMetres()), number(d.widthMetres()), d.heightMetres()));
+  }
+
+  private static double number(Double value) {
+    return value == null ? Double.NaN : value;
+  }
+
+  private static Face face(String field, FaceDesign design) {
+    if (design == null) {
+      return Face.bare();
+    }
+    if (design.measuredTransmittance() != null && design.measuredTransmittance() != 0) {
+      return Problem.field(field, () -> Face.measured(design.measuredTransmittance()));
+    }
+    List<Layer> layers = new ArrayList<>();
+    List<LayerDesign> given = design.layers() == null ? List.of() : design.layers();
+    if (given.size() > 12) {
+      throw Problem.invalid(field, "More than twelve layers.", "Put like layers together.");
+    }
+    for (LayerDesign l : given) {
+      layers.add(
+          Problem.field(
+              field,
+              () ->
+                  l.kind() == LayerKind.GAP
+                      ? new Layer.ReflectiveGap(
+                          l.thicknessMetres(),
+                          l.emissivity() == null ? DULL : l.emissivity(),
+                          DULL)
+                      : new Layer.Bulk(
+                          MediumCatalogue.insulation(l.material() == null ? "" : l.material())
+                              .orElseThrow(
+                                  () ->
+                                      new IllegalArgumentException(
+                                          "there is no layer material called " + l.material())),
+                          l.thicknessMetres(),
+                          l.wet())));
+    }
+    return Face.of(layers.toArray(Layer[]::new));
+  }
+}

@@ -1,0 +1,29 @@
+package nightbank.server.store;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+
+/** A store with its probes, what it comes to, and how it was last seen. */
+public record StoreView(
+    UUID id,
+    String name,
+    int version,
+    UUID houseId,
+    StoreDesign design,
+    List<ProbeView> probes,
+    Appraisal appraisal,
+    Now now) {
+
+  /**
+   * As last read.
+   *
+   * @param meanCelsius from probe positions, absent without readings
+   * @param usableJoules balance above the floor temperature
+   */
+  public record Now(
+      Instant at, Double meanCelsius, Double usableJoules, List<Latest> latest) {}
+
+  /** Latest reading of one probe. */
+  public record Latest(UUID probeId, Instant at, double celsius) {}
+}

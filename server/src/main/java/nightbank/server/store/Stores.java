@@ -1,0 +1,193 @@
+package nightbank.server.store;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.StateFromProbes;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreState;
+import nightbank.server.house.Houses;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.internal.StoreRepository;
+import nightbank.server.store.internal.StoreRepository.StoredStore;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Stores: kept, checked, appraised, and handed to the core. */
+@Service
+public class Stores {
+  private static final int MOST_PROBES = 100;
+
+  private final StoreRepository repository;
+  private final Houses houses;
+  private final Clock clock;
+
+  Stores(StoreRepository repository, Houses houses, Clock clock) {
+    this.repository = repository;
+    this.houses = houses;
+    this.clock = clock;
+  }
+
+  /** What a keeper sends. */
+  public record StoreDraft(
+      UUID id, String name, UUID houseId, StoreDesign design, List<ProbeView> probes) {}
+
+  /** A store for the core, with what the core does not need but its callers do. */
+  public record CoreStore(
+      UUID id, String name, int version, UUID houseId, HeatStore store, double sourceWatts) {}
+
+  public List<StoreView> all(UUID holding) {
+    var probes = repository.probes(holding);
+    var latest = latest(holding);
+    return repository.all(holding).stream()
+        .map(s -> view(s, probes.getOrDefault(s.id(), List.of()), latest))
+        .toList();
+  }
+
+  public StoreView get(UUID holding, UUID id) {
+    return view(stored(holding, id), probes(holding, id), latest(holding));
+  }
+
+  public List<ProbeView> probes(UUID holding, UUID store) {
+    return repository.probes(holding).getOrDefault(store, List.of());
+  }
+
+  public CoreStore core(UUID holding, UUID id) {
+    StoredStore s = stored(holding, id);
+    HeatStore core = StoreMapping.toCore(s.design(), probes(holding, id));
+    double watts = s.design().source() == null ? 0 : s.design().source().powerWatts();
+    return new CoreStore(s.id(), s.name(), s.version(), s.houseId(), core, watts);
+  }
+
+  public Appraisal appraise(StoreDesign design) {
+    return Appraiser.appraise(design, StoreMapping.toCore(design, List.of()));
+  }
+
+  @Transactional
+  public StoreView create(UUID holding, StoreDraft draft) {
+    check(holding, draft);
+    UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
+    repository.insert(
+        holding, id, draft.houseId(), draft.name().strip(), draft.design(), clock.instant());
+    stored(holding, id);
+    repository.saveProbes(holding, id, draft.houseId(), draft.probes());
+    return get(holding, id);
+  }
+
+  @Transactional
+  public StoreView change(UUID holding, UUID id, StoreDraft draft, int version) {
+    check(holding, draft);
+    stored(holding, id);
+    if (!repository.update(
+        holding,
+        id,
+        draft.houseId(),
+        draft.name().strip(),
+        draft.design(),
+        version,
+        clock.instant())) {
+      throw Problem.changedMeanwhile("store");
+    }
+    repository.saveProbes(holding, id, draft.houseId(), draft.probes());
+    return get(holding, id);
+  }
+
+  /** Adds probes that a file brought with it; the store's version moves on. */
+  @Transactional
+  public List<ProbeView> addProbes(UUID holding, UUID id, List<ProbeView> more) {
+    StoreView now = get(holding, id);
+    List<ProbeView> all = new ArrayList<>(now.probes());
+    all.addAll(more);
+    change(
+        holding,
+        id,
+        new StoreDraft(id, now.name(), now.houseId(), now.design(), all),
+        now.version());
+    return all;
+  }
+
+  private void check(UUID holding, StoreDraft draft) {
+    if (draft.name() == null || draft.name().isBlank() || draft.name().length() > 200) {
+      throw Problem.invalid(
+          "name", "A store needs a name of up to 200 letters.", "Give it a name.");
+    }
+    if (draft.houseId() != null) {
+      houses.get(holding, draft.houseId());
+    }
+    if (draft.probes() == null || draft.probes().size() > MOST_PROBES) {
+      throw Problem.invalid(
+          "probes", "A store has at most " + MOST_PROBES + " probes.", "Leave some out.");
+    }
+    Set<String> names = new HashSet<>();
+    for (ProbeView p : draft.probes()) {
+      if (p.id() == null || p.kind() == null || p.name() == null || p.name().isBlank()) {
+        throw Problem.invalid("probes", "A probe lacks its name.", "Give every probe a name.");
+      }
+      if (p.name().length() > 100 || !names.add(p.name().strip().toLowerCase())) {
+        throw Problem.invalid(
+            "probes",
+            "Two probes are called " + p.name() + ".",
+            "Give every probe a name of its own, up to 100 letters.");
+      }
+    }
+    Appraiser.appraise(draft.design(), StoreMapping.toCore(draft.design(), draft.probes()));
+    if (!(draft.design().chargeToCelsius() > draft.design().floorCelsius()
+        && draft.design().chargeToCelsius() <= 1200)) {
+      throw Problem.invalid(
+          "design.chargeToCelsius",
+          "It must be charged to more than its floor temperature, and to at most 1200 °C.",
+          "The floor temperature is where it stops helping; charge above that.");
+    }
+  }
+
+  private StoredStore stored(UUID holding, UUID id) {
+    return repository.find(holding, id).orElseThrow(() -> Problem.notFound("store"));
+  }
+
+  private Map<UUID, StoreView.Latest> latest(UUID holding) {
+    return repository.latest(holding).stream()
+        .collect(Collectors.toMap(StoreView.Latest::probeId, Function.identity()));
+  }
+
+  private static StoreView view(
+      StoredStore s, List<ProbeView> probes, Map<UUID, StoreView.Latest> latest) {
+    HeatStore core = StoreMapping.toCore(s.design(), probes);
+    return new StoreView(
+        s.id(),
+        s.name(),
+        s.version(),
+        s.houseId(),
+        s.design(),
+        probes,
+        Appraiser.appraise(s.design(), core),
+        now(core, probes, latest));
+  }
+
+  private static StoreView.Now now(
+      HeatStore core, List<ProbeView> probes, Map<UUID, StoreView.Latest> latest) {
+    List<StoreView.Latest> seen =
+        probes.stream().map(p -> latest.get(p.id())).filter(l -> l != null).toList();
+    double[] celsius = new double[core.probes().size()];
+    Instant newest = null;
+    boolean any = false;
+    for (int i = 0; i < celsius.length; i++) {
+      var l = latest.get(UUID.fromString(core.probes().get(i).id()));
+      celsius[i] = l == null ? Double.NaN : l.celsius();
+      any |= l != null;
+      newest = l != null && (newest == null || l.at().isAfter(newest)) ? l.at() : newest;
+    }
+    if (!any) {
+      return new StoreView.Now(null, null, null, seen);
+    }
+    StoreState state = StateFromProbes.of(StoreGrid.coarse(core), core.probes(), celsius);
+    return new StoreView.Now(newest, state.meanCelsius(), state.usableEnergy(core), seen);
+  }
+}

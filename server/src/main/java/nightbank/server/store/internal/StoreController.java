@@ -1,0 +1,83 @@
+package nightbank.server.store.internal;
+
+import java.util.List;
+import java.util.UUID;
+import nightbank.core.medium.InsulationMaterial;
+import nightbank.core.medium.Medium;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.medium.SkinMaterial;
+import nightbank.server.account.Access;
+import nightbank.server.account.Role;
+import nightbank.server.shared.Versions;
+import nightbank.server.store.Appraisal;
+import nightbank.server.store.StoreDesign;
+import nightbank.server.store.StoreView;
+import nightbank.server.store.Stores;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Stores and the tables they choose from, over HTTP. */
+@RestController
+class StoreController {
+  private final Stores stores;
+  private final Access access;
+
+  StoreController(Stores stores, Access access) {
+    this.stores = stores;
+    this.access = access;
+  }
+
+  record CatalogueView(
+      List<Medium> media, List<InsulationMaterial> insulation, List<SkinMaterial> skins) {}
+
+  @GetMapping("/api/catalogue")
+  CatalogueView catalogue() {
+    return new CatalogueView(
+        MediumCatalogue.media(), MediumCatalogue.insulation(), MediumCatalogue.skins());
+  }
+
+  @GetMapping("/api/holdings/{holdingId}/stores")
+  List<StoreView> all(@PathVariable UUID holdingId) {
+    access.require(holdingId, Role.GUEST);
+    return stores.all(holdingId);
+  }
+
+  @PostMapping("/api/holdings/{holdingId}/stores")
+  ResponseEntity<StoreView> create(
+      @PathVariable UUID holdingId, @RequestBody Stores.StoreDraft draft) {
+    access.require(holdingId, Role.KEEPER);
+    StoreView made = stores.create(holdingId, draft);
+    return Versions.tagged(made.version(), made);
+  }
+
+  /** What a design would come to; nothing is kept. */
+  @PostMapping("/api/holdings/{holdingId}/appraisal")
+  Appraisal appraise(@PathVariable UUID holdingId, @RequestBody StoreDesign design) {
+    access.require(holdingId, Role.GUEST);
+    return stores.appraise(design);
+  }
+
+  @GetMapping("/api/holdings/{holdingId}/stores/{storeId}")
+  ResponseEntity<StoreView> get(@PathVariable UUID holdingId, @PathVariable UUID storeId) {
+    access.require(holdingId, Role.GUEST);
+    StoreView store = stores.get(holdingId, storeId);
+    return Versions.tagged(store.version(), store);
+  }
+
+  @PutMapping("/api/holdings/{holdingId}/stores/{storeId}")
+  ResponseEntity<StoreView> change(
+      @PathVariable UUID holdingId,
+      @PathVariable UUID storeId,
+      @RequestHeader("If-Match") String ifMatch,
+      @RequestBody Stores.StoreDraft draft) {
+    access.require(holdingId, Role.KEEPER);
+    StoreView changed = stores.change(holdingId, storeId, draft, Versions.of(ifMatch));
+    return Versions.tagged(changed.version(), changed);
+  }
+}

@@ -1,0 +1,161 @@
+package nightbank.server.store.internal;
+
+import static nightbank.db.Tables.HEAT_STORE;
+import static nightbank.db.Tables.PROBE;
+import static nightbank.db.Tables.READING;
+import static org.jooq.impl.DSL.lateral;
+import static org.jooq.impl.DSL.select;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import nightbank.db.tables.records.HeatStoreRecord;
+import nightbank.db.tables.records.ProbeRecord;
+import nightbank.server.shared.Json;
+import nightbank.server.store.ProbeView;
+import nightbank.server.store.StoreDesign;
+import nightbank.server.store.StoreView;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** Stores and their probes. */
+@Repository
+public class StoreRepository {
+  private final DSLContext db;
+  private final Json json;
+
+  StoreRepository(DSLContext db, Json json) {
+    this.db = db;
+    this.json = json;
+  }
+
+  /** A store as stored. */
+  public record StoredStore(
+      UUID id, UUID houseId, String name, int version, StoreDesign design) {}
+
+  public List<StoredStore> all(UUID holding) {
+    return db.selectFrom(HEAT_STORE)
+        .where(HEAT_STORE.HOLDING_ID.eq(holding))
+        .orderBy(HEAT_STORE.NAME)
+        .fetch(this::map);
+  }
+
+  public Optional<StoredStore> find(UUID holding, UUID id) {
+    return db.selectFrom(HEAT_STORE)
+        .where(HEAT_STORE.HOLDING_ID.eq(holding))
+        .and(HEAT_STORE.ID.eq(id))
+        .fetchOptional(this::map);
+  }
+
+  public Map<UUID, List<ProbeView>> probes(UUID holding) {
+    return db.selectFrom(PROBE)
+        .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.HEAT_STORE_ID.isNotNull())
+        .orderBy(PROBE.RANK, PROBE.NAME)
+        .fetchGroups(PROBE.HEAT_STORE_ID, r -> probe(r.into(PROBE)));
+  }
+
+  public List<StoreView.Latest> latest(UUID holding) {
+    var last =
+        lateral(
+                select(READING.AT, READING.CELSIUS)
+                    .from(READING)
+                    .where(READING.PROBE_ID.eq(PROBE.ID))
+                    .orderBy(READING.AT.desc())
+                    .limit(1))
+            .as("last");
+    return db.select(PROBE.ID, last.field(READING.AT), last.field(READING.CELSIUS))
+        .from(PROBE)
+        .crossJoin(last)
+        .where(PROBE.HOLDING_ID.eq(holding))
+        .fetch(r -> new StoreView.Latest(r.value1(), r.value2(), r.value3()));
+  }
+
+  public void insert(
+      UUID holding, UUID id, UUID house, String name, StoreDesign design, Instant now) {
+    db.insertInto(HEAT_STORE)
+        .set(HEAT_STORE.ID, id)
+        .set(HEAT_STORE.HOLDING_ID, holding)
+        .set(HEAT_STORE.GREENHOUSE_ID, house)
+        .set(HEAT_STORE.NAME, name)
+        .set(HEAT_STORE.DESIGN, json.write(design))
+        .set(HEAT_STORE.UPDATED_AT, now)
+        .onConflictDoNothing()
+        .execute();
+  }
+
+  public boolean update(
+      UUID holding,
+      UUID id,
+      UUID house,
+      String name,
+      StoreDesign design,
+      int version,
+      Instant now) {
+    return db.update(HEAT_STORE)
+            .set(HEAT_STORE.GREENHOUSE_ID, house)
+            .set(HEAT_STORE.NAME, name)
+            .set(HEAT_STORE.DESIGN, json.write(design))
+            .set(HEAT_STORE.VERSION, HEAT_STORE.VERSION.plus(1))
+            .set(HEAT_STORE.UPDATED_AT, now)
+            .where(HEAT_STORE.HOLDING_ID.eq(holding))
+            .and(HEAT_STORE.ID.eq(id))
+            .and(HEAT_STORE.VERSION.eq(version))
+            .execute()
+        == 1;
+  }
+
+  /** Makes the store's probes those given; a probe left out goes, its readings stay. */
+  public void saveProbes(UUID holding, UUID store, UUID house, List<ProbeView> probes) {
+    db.deleteFrom(PROBE)
+        .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.HEAT_STORE_ID.eq(store))
+        .and(PROBE.ID.notIn(probes.stream().map(ProbeView::id).toList()))
+        .execute();
+    int rank = 0;
+    for (ProbeView p : probes) {
+      db.insertInto(PROBE)
+          .set(PROBE.ID, p.id())
+          .set(PROBE.HOLDING_ID, holding)
+          .set(PROBE.HEAT_STORE_ID, store)
+          .set(PROBE.GREENHOUSE_ID, house)
+          .set(PROBE.KIND, p.kind().name())
+          .set(PROBE.NAME, p.name())
+          .set(PROBE.RADIUS_FRACTION, p.radiusFraction())
+          .set(PROBE.HEIGHT_FRACTION, p.heightFraction())
+          .set(PROBE.RANK, rank)
+          .onConflict(PROBE.ID)
+          .doUpdate()
+          .set(PROBE.GREENHOUSE_ID, house)
+          .set(PROBE.KIND, p.kind().name())
+          .set(PROBE.NAME, p.name())
+          .set(PROBE.RADIUS_FRACTION, p.radiusFraction())
+          .set(PROBE.HEIGHT_FRACTION, p.heightFraction())
+          .set(PROBE.RANK, rank)
+          .where(PROBE.HOLDING_ID.eq(holding))
+          .and(PROBE.HEAT_STORE_ID.eq(store))
+          .execute();
+      rank++;
+    }
+  }
+
+  private StoredStore map(HeatStoreRecord r) {
+    return new StoredStore(
+        r.getId(),
+        r.getGreenhouseId(),
+        r.getName(),
+        r.getVersion(),
+        json.read(r.getDesign(), StoreDesign.class));
+  }
+
+  private static ProbeView probe(ProbeRecord r) {
+    return new ProbeView(
+        r.getId(),
+        ProbeView.Kind.valueOf(r.getKind()),
+        r.getName(),
+        r.getRadiusFraction(),
+        r.getHeightFraction());
+  }
+}
