@@ -64,7 +64,7 @@ final class JudgementMapping {
             .limit(2000)
             .map(
                 e ->
-                    new JudgementView.LeftOut(
+                    new JudgementView.SetAside(
                         name(probes, e.channel()),
                         e.epochSecond(),
                         number(e.celsius()),

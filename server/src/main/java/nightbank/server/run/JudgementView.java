@@ -24,7 +24,7 @@ public record JudgementView(
     double usableHalfShare,
     double floorCelsius,
     List<PhaseView> phases,
-    List<LeftOut> leftOut,
+    List<SetAside> setAside,
     long readings,
     PeakView peak,
     CoolDownView coolDown,
@@ -46,7 +46,7 @@ public record JudgementView(
 
   public record PhaseView(String kind, long from, long to) {}
 
-  public record LeftOut(String probe, long at, Double celsius, String reason) {}
+  public record SetAside(String probe, long at, Double celsius, String reason) {}
 
   public record PeakView(long at, double meanCelsius, double halfWidth, boolean fromFit) {}
 

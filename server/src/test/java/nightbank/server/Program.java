@@ -1,0 +1,98 @@
+package nightbank.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+
+/** The whole program on a throw-away database, once for all tests of this process. */
+public final class Program {
+  private static Program shared;
+
+  private final ServletWebServerApplicationContext context;
+
+  private Program(ServletWebServerApplicationContext context) {
+    this.context = context;
+  }
+
+  /** Starts it when first asked for. */
+  public static synchronized Program shared() {
+    if (shared == null) {
+      shared = start("");
+    }
+    return shared;
+  }
+
+  /** Starts one on a database of its own; with a folder of demo data, or none. */
+  public static Program start(String demo) {
+    try {
+      Path folder = Files.createTempDirectory("nightbank-test");
+      String port = output("free-port").strip();
+      run("start", folder.toString(), port, "trust");
+      Runtime.getRuntime().addShutdownHook(new Thread(() -> stop(folder)));
+      SpringApplication app = new SpringApplication(NightBank.class);
+      app.setRegisterShutdownHook(true);
+      var context =
+          (ServletWebServerApplicationContext)
+              app.run(
+                  "--server.port=0",
+                  "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/postgres",
+                  "--nightbank.data=" + folder.resolve("data"),
+                  "--nightbank.demo=" + demo);
+      return new Program(context);
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static void stop(Path folder) {
+    try {
+      run("stop", folder.toString());
+      new ProcessBuilder("rm", "-rf", folder.toString()).start().waitFor();
+    } catch (IOException e) {
+      System.err.println("the test database was not stopped: " + e.getMessage());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  public String address() {
+    return "http://127.0.0.1:" + context.getWebServer().getPort();
+  }
+
+  public <T> T bean(Class<T> type) {
+    return context.getBean(type);
+  }
+
+  private static void run(String... words) throws IOException {
+    output(words);
+  }
+
+  private static String output(String... words) throws IOException {
+    List<String> command = new ArrayList<>(List.of("bash", root() + "/tools/pg.sh"));
+    command.addAll(List.of(words));
+    Path out = Files.createTempFile("nightbank-pg", ".out");
+    Process process =
+        new ProcessBuilder(command).redirectOutput(out.toFile()).redirectErrorStream(true).start();
+    try {
+      int code = process.waitFor();
+      String said = Files.readString(out);
+      if (code != 0) {
+        throw new IOException("pg.sh " + words[0] + ": " + said);
+      }
+      return said;
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IOException(e);
+    } finally {
+      Files.deleteIfExists(out);
+    }
+  }
+
+  public static Path root() {
+    return Path.of(System.getProperty("nightbank.root", "..")).toAbsolutePath().normalize();
+  }
+}

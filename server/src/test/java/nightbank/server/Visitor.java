@@ -1,0 +1,167 @@
+package nightbank.server;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Somebody at the other end of HTTP, with cookies and the CSRF token as a browser has them. */
+public final class Visitor {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  private final String address;
+  private final CookieManager cookies = new CookieManager();
+  private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+
+  public Visitor(Program program) {
+    this.address = program.address();
+  }
+
+  /** What came back. */
+  public record Answer(int status, JsonNode body, String etag) {
+    public String code() {
+      return body.path("code").asString("");
+    }
+  }
+
+  /** Makes a keeper with a holding, whatever has been made before. */
+  public static Visitor keeper(Program program, String login) {
+    Visitor v = new Visitor(program);
+    if (v.get("/api/me").body().path("beginNeeded").asBoolean()) {
+      v.post(
+          "/api/setup",
+          """
+          {"login":"first","name":"First","password":"three plain words",
+           "holding":{"name":"First holding","latitude":57,"longitude":-3,"zone":"Europe/London"}}
+          """);
+    }
+    if (!login.equals("first")) {
+      program
+          .bean(nightbank.server.account.Accounts.class)
+          .create(login, login, "three plain words");
+    }
+    v.signIn(login);
+    return v;
+  }
+
+  public Answer signIn(String login) {
+    return post(
+        "/api/session",
+        "{\"login\":\"" + login + "\",\"password\":\"three plain words\"}");
+  }
+
+  public UUID newHolding(String name) {
+    return UUID.fromString(
+        post(
+                "/api/holdings",
+                "{\"name\":\""
+                    + name
+                    + "\",\"latitude\":57.3,\"longitude\":-3.4,\"zone\":\"Europe/London\"}")
+            .body()
+            .path("id")
+            .asString());
+  }
+
+  public Answer get(String path) {
+    return send(request(path).GET());
+  }
+
+  public Answer post(String path, String json) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .POST(HttpRequest.BodyPublishers.ofString(json)));
+  }
+
+  public Answer put(String path, String ifMatch, String json) {
+    HttpRequest.Builder r =
+        request(path)
+            .header("Content-Type", "application/json")
+            .PUT(HttpRequest.BodyPublishers.ofString(json));
+    return send(ifMatch == null ? r : r.header("If-Match", ifMatch));
+  }
+
+  public Answer delete(String path) {
+    return send(request(path).DELETE());
+  }
+
+  public Answer upload(String path, String name, byte[] content) {
+    String edge = "edge" + UUID.randomUUID();
+    byte[] head =
+        ("--"
+                + edge
+                + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\""
+                + name
+                + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+            .getBytes(StandardCharsets.UTF_8);
+    byte[] tail = ("\r\n--" + edge + "--\r\n").getBytes(StandardCharsets.UTF_8);
+    return send(
+        request(path)
+            .header("Content-Type", "multipart/form-data; boundary=" + edge)
+            .POST(
+                HttpRequest.BodyPublishers.ofByteArrays(
+                    java.util.List.of(head, content, tail))));
+  }
+
+  private HttpRequest.Builder request(String path) {
+    HttpRequest.Builder r = HttpRequest.newBuilder(URI.create(address + path));
+    token().ifPresent(t -> r.header("X-XSRF-TOKEN", t));
+    return r;
+  }
+
+  private java.util.Optional<String> token() {
+    return cookies.getCookieStore().getCookies().stream()
+        .filter(c -> c.getName().equals("XSRF-TOKEN"))
+        .map(java.net.HttpCookie::getValue)
+        .findFirst();
+  }
+
+  private Answer send(HttpRequest.Builder request) {
+    try {
+      if (token().isEmpty()) {
+        client.send(
+            HttpRequest.newBuilder(URI.create(address + "/api/me")).build(),
+            HttpResponse.BodyHandlers.discarding());
+        token().ifPresent(t -> request.setHeader("X-XSRF-TOKEN", t));
+      }
+      var answer = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
+      String text = answer.body();
+      JsonNode body =
+          text.isEmpty() || "{[".indexOf(text.charAt(0)) < 0
+              ? JSON.createObjectNode()
+              : JSON.readTree(text);
+      return new Answer(
+          answer.statusCode(), body, answer.headers().firstValue("ETag").orElse(null));
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** The same visitor without the CSRF token, as another page would send. */
+  public int postWithoutToken(String path, String json) {
+    try {
+      return client
+          .send(
+              HttpRequest.newBuilder(URI.create(address + path))
+                  .header("Content-Type", "application/json")
+                  .POST(HttpRequest.BodyPublishers.ofString(json))
+                  .build(),
+              HttpResponse.BodyHandlers.discarding())
+          .statusCode();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+}

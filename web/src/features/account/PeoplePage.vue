@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, body } from '@/shared/api/client'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import { useSession } from '@/shared/session'
+import { typedNumber } from '@/shared/units'
+import { holdingQuery, peopleQuery } from './queries'
+
+const session = useSession()
+const client = useQueryClient()
+const holding = String(useRoute().params.holding)
+const { data: place } = useQuery(holdingQuery(holding))
+const { data: people } = useQuery(peopleQuery(holding))
+const keeper = computed(() => session.role(holding) === 'KEEPER')
+const error = ref<unknown>(null)
+const said = ref('')
+const draft = reactive({ name: '', latitude: '', longitude: '', zone: '' })
+const member = reactive({
+  login: '',
+  password: '',
+  role: 'HELPER' as 'KEEPER' | 'HELPER' | 'GUEST',
+})
+
+watch(
+  place,
+  (p) => {
+    if (p)
+      Object.assign(draft, {
+        name: p.name,
+        latitude: String(p.latitude),
+        longitude: String(p.longitude),
+        zone: p.zone,
+      })
+  },
+  { immediate: true },
+)
+
+async function attempt(what: () => Promise<unknown>, done: string) {
+  error.value = null
+  said.value = ''
+  try {
+    await what()
+    said.value = done
+    await client.invalidateQueries({ queryKey: ['holding', holding] })
+    await session.load()
+  } catch (e) {
+    error.value = e
+  }
+}
+
+const savePlace = () =>
+  attempt(
+    () =>
+      body(
+        api.PUT('/api/holdings/{holdingId}', {
+          params: { path: { holdingId: holding } },
+          body: {
+            name: draft.name,
+            latitude: typedNumber(draft.latitude),
+            longitude: typedNumber(draft.longitude),
+            zone: draft.zone,
+          },
+        }),
+      ),
+    'Kept.',
+  )
+
+const addMember = () =>
+  attempt(async () => {
+    await body(
+      api.POST('/api/holdings/{holdingId}/people', {
+        params: { path: { holdingId: holding } },
+        body: { ...member, name: member.login },
+      }),
+    )
+    Object.assign(member, { login: '', password: '' })
+  }, 'Let in.')
+
+const roles = [
+  { value: 'KEEPER', text: 'keeper: changes things' },
+  { value: 'HELPER', text: 'helper: logs' },
+  { value: 'GUEST', text: 'guest: reads' },
+]
+</script>
+
+<template>
+  <h1>The place and its people</h1>
+  <ProblemNote v-if="error" :error="error" />
+  <p v-if="said" role="status">{{ said }}</p>
+  <div class="split">
+    <section aria-labelledby="people-h">
+      <h2 id="people-h">Who belongs here</h2>
+      <table class="ledger">
+        <tbody>
+          <tr v-for="p in people" :key="p.personId">
+            <th scope="row">{{ p.name }}</th>
+            <td>{{ roles.find((r) => r.value === p.role)?.text }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <form v-if="keeper" class="mt-3" @submit.prevent="addMember">
+        <h3>Let somebody in</h3>
+        <label class="form-label" for="m-login">Name to sign in with</label>
+        <BFormInput id="m-login" v-model="member.login" autocomplete="off" required />
+        <label class="form-label mt-2" for="m-password">First password</label>
+        <BFormInput
+          id="m-password"
+          v-model="member.password"
+          type="password"
+          autocomplete="new-password"
+          required
+        />
+        <label class="form-label mt-2" for="m-role">May</label>
+        <BFormSelect id="m-role" v-model="member.role" :options="roles" />
+        <BButton class="mt-2" type="submit" variant="secondary">Let in</BButton>
+      </form>
+    </section>
+    <form aria-labelledby="place-h" @submit.prevent="savePlace">
+      <h2 id="place-h">Where it lies</h2>
+      <label class="form-label" for="p-name">Name</label>
+      <BFormInput id="p-name" v-model="draft.name" :disabled="!keeper" />
+      <label class="form-label mt-2" for="p-lat">Latitude</label>
+      <BFormInput id="p-lat" v-model="draft.latitude" :disabled="!keeper" />
+      <label class="form-label mt-2" for="p-lon">Longitude</label>
+      <BFormInput id="p-lon" v-model="draft.longitude" :disabled="!keeper" />
+      <label class="form-label mt-2" for="p-zone">Time zone</label>
+      <BFormInput id="p-zone" v-model="draft.zone" :disabled="!keeper" />
+      <BButton v-if="keeper" class="mt-3" type="submit" variant="primary">Keep</BButton>
+    </form>
+  </div>
+</template>

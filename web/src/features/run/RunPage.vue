@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import LedgerBars from '@/instruments/LedgerBars.vue'
+import RunChart from '@/instruments/RunChart.vue'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import { useSession } from '@/shared/session'
+import { clock, day, degrees, hours, kilowattHours, percent } from '@/shared/units'
+import { judgementQuery } from './queries'
+import { faceWords, findings, lossSentence, reasonWords, verdict } from './sentences'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const holding = String(route.params.holding)
+const { data: run, error, isPending } = useQuery(judgementQuery(holding, String(route.params.run)))
+const zone = computed(() => session.zone(holding))
+
+const span = computed({
+  get: (): [number, number] | null => {
+    const [a, b] = String(route.query.span ?? '')
+      .split('-')
+      .map(Number)
+    return a && b ? [a, b] : null
+  },
+  set: (s: [number, number] | null) =>
+    void router.replace({ query: s ? { span: `${s[0]}-${s[1]}` } : {} }),
+})
+
+const lastBalance = computed(() => {
+  const u = run.value?.usable ?? []
+  return u.length ? u[u.length - 1] : 0
+})
+const bestBalance = computed(() => Math.max(0, ...(run.value?.usable ?? [])))
+const reasons = computed(() => {
+  const groups = new Map<string, { probe: string; reason: string; n: number; first: number }>()
+  for (const e of run.value?.setAside ?? []) {
+    const k = `${e.probe}|${e.reason}`
+    const g = groups.get(k) ?? { probe: e.probe, reason: e.reason, n: 0, first: e.at }
+    g.n++
+    groups.set(k, g)
+  }
+  return [...groups.values()]
+})
+</script>
+
+<template>
+  <p v-if="isPending" role="status">Judging the run …</p>
+  <ProblemNote v-if="error" :error="error" />
+  <template v-if="run">
+    <p class="soft mb-1">
+      <RouterLink :to="{ name: 'store', params: { holding, store: run.storeId } }">{{
+        run.storeName
+      }}</RouterLink>
+      · {{ run.run.name }} · {{ day(Date.parse(run.run.from) / 1000, zone) }} to
+      {{ day(Date.parse(run.run.to) / 1000, zone) }} · {{ run.readings }} readings
+    </p>
+    <h1>{{ verdict(run) }}</h1>
+    <RunChart v-model:span="span" :run="run" :units="session.units" :zone="zone" />
+    <p class="soft key">
+      <span class="k mean"></span> whole store with its 95 % band
+      <span class="k probe"></span> probe as read <span class="k model"></span> the same by the
+      conduction model <span class="k air"></span> air <span class="k used"></span> part of the
+      cooling that was used
+    </p>
+    <div class="split mt-3">
+      <section aria-labelledby="says-h">
+        <h2 id="says-h">What it says</h2>
+        <ul class="says">
+          <li v-for="s in findings(run, session.units, zone)" :key="s">{{ s }}</li>
+        </ul>
+        <table v-if="run.coolDown" class="ledger">
+          <tbody>
+            <tr>
+              <th scope="row">Half-life</th>
+              <td class="num">{{ hours(run.coolDown.halfLifeSeconds) }}</td>
+              <td class="soft">
+                time constant {{ hours(run.coolDown.timeConstantSeconds) }} ({{
+                  hours(run.coolDown.timeConstantLow)
+                }}
+                to {{ hours(run.coolDown.timeConstantHigh) }})
+              </td>
+            </tr>
+            <tr>
+              <th scope="row">Heat loss</th>
+              <td class="num">{{ lossSentence(run) }}</td>
+              <td class="soft">
+                {{ day(run.coolDown.from, zone) }} {{ clock(run.coolDown.from, zone) }} to
+                {{ clock(run.coolDown.to, zone) }}, {{ run.coolDown.points }} points; earlier the
+                inside was still evening out
+              </td>
+            </tr>
+            <tr>
+              <th scope="row">Through</th>
+              <td class="num" colspan="2">
+                <span v-for="f in run.faceShares" :key="f.face" class="share"
+                  >{{ faceWords[f.face] }} {{ percent(f.share) }}</span
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <div v-if="reasons.length" class="mt-3">
+          <h2>Readings left out</h2>
+          <ul class="says">
+            <li v-for="r in reasons" :key="r.probe + r.reason">
+              {{ r.probe }}: {{ r.n }} {{ r.n === 1 ? 'reading' : 'readings' }},
+              {{ reasonWords[r.reason] }}, from {{ day(r.first, zone) }} {{ clock(r.first, zone) }}
+            </li>
+          </ul>
+        </div>
+      </section>
+      <section aria-labelledby="ledger-h">
+        <h2 id="ledger-h">Ledger</h2>
+        <LedgerBars :ledger="run.ledger" />
+        <p class="mt-2">
+          Balance above {{ degrees(run.floorCelsius, session.units, 0) }}: at best
+          <b class="figure">{{ kilowattHours(bestBalance) }}</b> ±
+          {{ percent(run.usableHalfShare) }}, at the end
+          <b class="figure">{{ kilowattHours(lastBalance) }}</b>.
+        </p>
+        <p class="soft">
+          “In the cold” means while the air beside it was below
+          {{ degrees(run.needBelowCelsius, session.units, 0) }}.
+        </p>
+      </section>
+    </div>
+  </template>
+</template>
+
+<style scoped>
+.says {
+  padding-left: 1.1rem;
+}
+
+.share {
+  margin-left: 1rem;
+  white-space: nowrap;
+}
+
+.key {
+  font-size: 0.95rem;
+}
+
+.k {
+  display: inline-block;
+  width: 26px;
+  margin: 0 4px 0 12px;
+  vertical-align: middle;
+  border-top: 3px solid var(--ember);
+}
+
+.k.probe {
+  border-top: 1.5px solid var(--ink);
+}
+
+.k.model {
+  border-top: 5px solid var(--soil);
+  opacity: 0.5;
+}
+
+.k.air {
+  border-top: 2px solid var(--frost);
+}
+
+.k.used {
+  border-top: 0;
+  height: 14px;
+  background: var(--frost-wash);
+}
+</style>

@@ -1,0 +1,14 @@
+import { queryOptions } from '@tanstack/vue-query'
+import { api, body } from '@/shared/api/client'
+
+export const judgementQuery = (holdingId: string, runId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'judgement', runId],
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/runs/{runId}/judgement', {
+          params: { path: { holdingId, runId } },
+        }),
+      ),
+    retry: false,
+  })

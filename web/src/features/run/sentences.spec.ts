@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest'
+import type { Views } from '@/shared/api/client'
+import { findings, verdict } from './sentences'
+
+const C = { fahrenheit: false }
+
+function judgement(found: Partial<Views['FindingView']>[]): Views['JudgementView'] {
+  return {
+    findings: found.map((f) => ({ code: '', value: 0, halfWidth: 0, detail: '', ...f })),
+    ledger: { charged: 11.16e6, gain: 10.9e6 },
+    peak: { at: 1768154700, meanCelsius: 65.2, halfWidth: 2.1, fromFit: false },
+  } as unknown as Views['JudgementView']
+}
+
+describe('what a run means', () => {
+  it('says the half-life with its interval and the face that loses most', () => {
+    const j = judgement([
+      { code: 'HALF_LIFE', value: 27.2 * 3600, halfWidth: 3600 },
+      { code: 'MAIN_FACE', value: 0.6, detail: 'TOP BARE' },
+    ])
+    expect(verdict(j)).toBe('Loses half its heat in 27 ± 1 h; the bare top is most of it.')
+  })
+  it('says so when the data cannot carry a judgement', () => {
+    expect(verdict(judgement([{ code: 'AIR_UNKNOWN' }]))).toContain('cannot be said')
+    expect(verdict(judgement([{ code: 'COOL_DOWN_TOO_SHORT', value: 1.2 }]))).toContain('1.2 h')
+    expect(verdict(judgement([{ code: 'FALL_TOO_SMALL' }]))).toContain('scatter')
+  })
+  it('tells when more came out than went in', () => {
+    const said = findings(judgement([{ code: 'EFFICIENCY', value: 1.2 }]), C, 'UTC').join(' ')
+    expect(said).toContain('3.10 kWh put in')
+    expect(said).toContain('more than all')
+  })
+  it('names a peak that nobody saw as one', () => {
+    const j = judgement([])
+    j.peak.fromFit = true
+    expect(findings(j, C, 'UTC')[0]).toContain('from the fit')
+  })
+})

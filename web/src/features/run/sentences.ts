@@ -1,0 +1,93 @@
+import type { Views } from '@/shared/api/client'
+import {
+  clock,
+  day,
+  degrees,
+  hours,
+  kilowattHours,
+  percent,
+  type Units,
+  wattsPerKelvin,
+} from '@/shared/units'
+
+type Judgement = Views['JudgementView']
+type Finding = Views['FindingView']
+
+const of = (j: Judgement, code: string): Finding | undefined =>
+  j.findings.find((f) => f.code === code)
+
+/** What the run means, in one sentence; or why it cannot be said. */
+export function verdict(j: Judgement): string {
+  const half = of(j, 'HALF_LIFE')
+  if (half?.value != null) {
+    const face = of(j, 'MAIN_FACE')
+    const [name, cover] = (face?.detail ?? '').toLowerCase().split(' ')
+    const share = face?.value ?? 0
+    const part = share > 0.5 ? 'most of it' : `the largest part, ${percent(share)}`
+    const tail = name ? `; the ${cover === 'bare' ? 'bare ' : ''}${name} is ${part}` : ''
+    return `Loses half its heat in ${hours(half.value, half.halfWidth)}${tail}.`
+  }
+  if (of(j, 'AIR_UNKNOWN'))
+    return 'How fast it loses heat cannot be said: nobody measured the air beside it.'
+  const short = of(j, 'COOL_DOWN_TOO_SHORT')
+  if (short)
+    return `How fast it loses heat cannot be said: the longest cooling lasted ${(short.value ?? 0).toFixed(1)} h, and two are needed.`
+  return 'How fast it loses heat cannot be said: it fell too little against the scatter of the readings.'
+}
+
+/** The further findings, each a sentence. */
+export function findings(j: Judgement, u: Units, zone: string): string[] {
+  const said: string[] = []
+  const peak = j.peak
+  said.push(
+    `Warmest on the whole ${clock(peak.at, zone)} on ${day(peak.at, zone)}: ${degrees(peak.meanCelsius, u)} ± ${(u.fahrenheit ? peak.halfWidth * 1.8 : peak.halfWidth).toFixed(1)}${peak.fromFit ? ', from the fit, since nobody was there to see it' : ''}.`,
+  )
+  for (const f of j.findings) {
+    const v = f.value ?? 0
+    if (f.code === 'EFFICIENCY')
+      said.push(
+        `Of ${kilowattHours(j.ledger.charged)} put in, ${kilowattHours(j.ledger.gain)} stayed: ${percent(v)}${v > 1 ? ', more than all, so power or mass is not what the design says' : ''}.`,
+      )
+    if (f.code === 'NO_CHARGE_SEEN') said.push('No charging was seen in this run.')
+    if (f.code === 'POWER_DIFFERS')
+      said.push(
+        `The readings fit a source ${percent(Math.abs(v - 1))} ${v > 1 ? 'stronger' : 'weaker'} than its label.`,
+      )
+    if (f.code === 'FACES_DIFFER')
+      said.push(
+        v > 1
+          ? `Its faces lose ${v.toFixed(1)} times what the design says: look for wet or missing insulation, gaps, or wind.`
+          : `Its faces lose only ${percent(v)} of what the design says.`,
+      )
+    if (f.code === 'TOO_HOT')
+      said.push(
+        `Somewhere inside it reached ${degrees(v, u, 0)}; its fill stands ${degrees(f.halfWidth, u, 0)}. Charge more slowly or spread the heat.`,
+      )
+    if (f.code === 'ONE_PROBE')
+      said.push('One probe speaks for the whole mass; the interval says how little that is.')
+    if (f.code === 'AIR_UNKNOWN')
+      said.push('Hang a thermometer in the air beside it, out of the sun.')
+  }
+  return said
+}
+
+export const faceWords: Record<string, string> = {
+  SIDE: 'the side',
+  TOP: 'the top',
+  FOOT: 'the foot',
+}
+
+export const reasonWords: Record<string, string> = {
+  NOT_A_NUMBER: 'no number',
+  OUT_OF_RANGE: 'outside what the sensor can read',
+  FAULT_VALUE: 'a value that a failing sensor reports',
+  DUPLICATE_TIME: 'a second reading at the same time',
+  STUCK: 'stuck at one value',
+  IMPOSSIBLE_STEP: 'a step that the mass cannot make',
+}
+
+export function lossSentence(j: Judgement): string {
+  const c = j.coolDown
+  if (!c) return ''
+  return `${wattsPerKelvin(c.lossWattsPerKelvin)} (95 %: ${c.lossLow.toFixed(2)} to ${c.lossHigh.toFixed(2)})`
+}

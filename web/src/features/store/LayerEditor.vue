@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { computed } from 'vue'
+import type { Views } from '@/shared/api/client'
+import { typedNumber } from '@/shared/units'
+import type { Design, FaceKey } from './designs'
+
+const props = defineProps<{
+  design: Design
+  face: FaceKey
+  insulation: Views['InsulationMaterial'][]
+  disabled: boolean
+}>()
+
+const words: Record<FaceKey, string> = { side: 'The side', top: 'The top', foot: 'The foot' }
+const layers = computed(() => props.design[props.face].layers)
+const choices = computed(() => [
+  ...props.insulation.map((m) => ({ value: m.id, text: m.name })),
+  { value: 'GAP', text: 'Foil over an air gap' },
+])
+
+function choose(i: number, what: string) {
+  const l = layers.value[i]
+  l.kind = what === 'GAP' ? 'GAP' : 'BULK'
+  l.material = what === 'GAP' ? (null as unknown as string) : what
+  l.emissivity = what === 'GAP' ? 0.05 : (null as unknown as number)
+  if (what === 'GAP') l.thicknessMetres = 0.025
+}
+
+function add() {
+  layers.value.push({
+    kind: 'BULK',
+    material: 'stone-wool',
+    thicknessMetres: 0.05,
+    wet: false,
+    emissivity: null as unknown as number,
+  })
+}
+
+function thick(i: number, cm: string) {
+  const n = typedNumber(cm)
+  if (n > 0) layers.value[i].thicknessMetres = n / 100
+}
+</script>
+
+<template>
+  <section :aria-label="words[face]">
+    <h2>{{ words[face] }}</h2>
+    <p v-if="!layers.length" class="soft">Bare. From the mass outwards, add what lies on it.</p>
+    <fieldset v-for="(l, i) in layers" :key="i" :disabled="disabled">
+      <legend>Layer {{ i + 1 }}, counted from the mass</legend>
+      <label class="visually-hidden" :for="`mat${i}`">Material of layer {{ i + 1 }}</label>
+      <BFormSelect
+        :id="`mat${i}`"
+        :model-value="l.kind === 'GAP' ? 'GAP' : l.material"
+        :options="choices"
+        @update:model-value="choose(i, String($event))"
+      />
+      <div class="pair">
+        <label :for="`th${i}`">Thickness, cm</label>
+        <BFormInput
+          :id="`th${i}`"
+          :model-value="String(Math.round(l.thicknessMetres * 1000) / 10)"
+          lazy
+          inputmode="decimal"
+          @update:model-value="thick(i, String($event))"
+        />
+      </div>
+      <BFormCheckbox v-if="l.kind === 'BULK'" v-model="l.wet"
+        >wet, so most of its worth is gone</BFormCheckbox
+      >
+      <BButton size="sm" variant="secondary" @click="layers.splice(i, 1)"
+        >Take layer {{ i + 1 }} off</BButton
+      >
+    </fieldset>
+    <BButton v-if="!disabled" variant="secondary" @click="add">Add a layer</BButton>
+  </section>
+</template>
+
+<style scoped>
+fieldset {
+  border-top: 1px solid var(--line-soft);
+  padding: 0.5rem 0;
+}
+
+legend {
+  font-size: 0.95rem;
+  color: var(--ink-soft);
+  float: none;
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 90px;
+  align-items: center;
+  margin: 0.35rem 0;
+}
+</style>

@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
+import { computed } from 'vue'
+import type { Views } from '@/shared/api/client'
+import NumberField from '@/shared/NumberField.vue'
+import { hours, kilograms, wattsPerKelvin, type Units } from '@/shared/units'
+import type { Design } from './designs'
+
+const props = defineProps<{
+  design: Design
+  appraisal: Views['Appraisal']
+  media: Views['Medium'][]
+  houses: Views['HouseView'][]
+  units: Units
+  disabled: boolean
+}>()
+const houseId = defineModel<string | null>('houseId', { required: true })
+
+const medium = computed(() => props.media.find((m) => m.id === props.design.medium))
+const sources = [
+  { value: 'NONE', text: 'nothing of its own' },
+  { value: 'ELEMENT', text: 'an electric element' },
+  { value: 'FIRE', text: 'a fire or its flue' },
+  { value: 'WATER_LOOP', text: 'a warm-water loop' },
+  { value: 'WARM_AIR', text: 'warm air through it' },
+  { value: 'SUN', text: 'sun on its side' },
+  { value: 'HEAP', text: 'its own biology' },
+]
+const shapes = [
+  { value: 'CYLINDER', text: 'Round' },
+  { value: 'BOX', text: 'Box' },
+]
+
+function reshape(shape: unknown) {
+  const d = props.design
+  const across = d.diameterMetres || Math.min(d.widthMetres, d.lengthMetres) || 0.6
+  d.shape = shape as Design['shape']
+  if (d.shape === 'BOX') {
+    d.widthMetres ||= across
+    d.lengthMetres ||= across
+  } else d.diameterMetres ||= across
+}
+</script>
+
+<template>
+  <section aria-label="The mass">
+    <h2>The mass</h2>
+    <fieldset :disabled="disabled">
+      <div class="grid">
+        <label for="medium">Filled with</label>
+        <BFormSelect
+          id="medium"
+          v-model="design.medium"
+          :options="media.map((m) => ({ value: m.id, text: m.name }))"
+        />
+        <label for="shape">Shape</label>
+        <BFormSelect
+          id="shape"
+          :model-value="design.shape"
+          :options="shapes"
+          @update:model-value="reshape"
+        />
+        <NumberField
+          v-if="design.shape === 'CYLINDER'"
+          v-model="design.diameterMetres"
+          label="Across, m"
+        />
+        <template v-else>
+          <NumberField v-model="design.lengthMetres" label="Length, m" />
+          <NumberField v-model="design.widthMetres" label="Width, m" />
+        </template>
+        <NumberField v-model="design.heightMetres" label="Height, m" />
+        <NumberField v-model="design.count" label="How many alike" />
+        <NumberField v-model="design.floorCelsius" label="Stops helping at" :temperature="units" />
+        <NumberField v-model="design.chargeToCelsius" label="Charged to" :temperature="units" />
+        <label for="charge">Heated by</label>
+        <BFormSelect id="charge" v-model="design.source.kind" :options="sources" />
+        <NumberField
+          v-if="design.source.kind !== 'NONE'"
+          v-model="design.source.powerWatts"
+          label="Its power, W"
+        />
+        <label for="in-house">For the house</label>
+        <BFormSelect
+          id="in-house"
+          v-model="houseId"
+          :options="[
+            { value: null, text: 'none' },
+            ...houses.map((h) => ({ value: h.id, text: h.name })),
+          ]"
+        />
+      </div>
+      <BFormCheckbox v-model="design.indoors"
+        >stands in the house, so its losses warm it</BFormCheckbox
+      >
+      <BFormCheckbox v-model="design.onGround">rests on the ground</BFormCheckbox>
+      <details class="mt-2">
+        <summary>Measured values, where you know better than the table</summary>
+        <p class="soft">{{ medium?.name }}: {{ medium?.source }}</p>
+        <div class="grid">
+          <NumberField
+            v-model="design.measuredDensity"
+            label="Density, kg/m³"
+            :placeholder="String(medium?.density.value)"
+            optional
+          />
+          <NumberField
+            v-model="design.measuredSpecificHeat"
+            label="Heat, J/(kg K)"
+            :placeholder="String(medium?.specificHeat.value)"
+            optional
+          />
+          <NumberField
+            v-model="design.measuredConductivity"
+            label="Conductivity, W/(m K)"
+            :placeholder="String(medium?.conductivity.value)"
+            optional
+          />
+        </div>
+      </details>
+    </fieldset>
+    <table class="ledger mt-3">
+      <tbody>
+        <tr>
+          <th scope="row">Load on the floor</th>
+          <td class="num">{{ kilograms(appraisal.loadKgPerSquareMetre) }}/m²</td>
+        </tr>
+        <tr>
+          <th scope="row">Loses per kelvin</th>
+          <td class="num">{{ wattsPerKelvin(appraisal.lossWattsPerKelvin) }}</td>
+        </tr>
+        <tr v-if="design.source.powerWatts > 0">
+          <th scope="row">Full after</th>
+          <td class="num">
+            {{
+              appraisal.chargeSeconds == null || !Number.isFinite(Number(appraisal.chargeSeconds))
+                ? 'never'
+                : hours(appraisal.chargeSeconds)
+            }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px;
+  gap: 0.35rem 0.75rem;
+  align-items: center;
+  margin-bottom: 0.5rem;
+}
+
+summary {
+  color: var(--ember);
+}
+</style>

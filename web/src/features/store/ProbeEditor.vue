@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import NumberField from '@/shared/NumberField.vue'
+import type { Probe } from './designs'
+
+defineProps<{ probe: Probe; holding: string; disabled: boolean }>()
+const emit = defineEmits<{ remove: [] }>()
+const kinds = [
+  { value: 'STORE', text: 'in the mass' },
+  { value: 'AIR', text: 'in the air beside it' },
+  { value: 'OUTDOOR', text: 'outdoors' },
+]
+</script>
+
+<template>
+  <section aria-label="Probe">
+    <h2>Probe</h2>
+    <fieldset :disabled="disabled">
+      <div class="grid">
+        <label for="probe-name">Name</label>
+        <BFormInput id="probe-name" v-model="probe.name" />
+        <label for="probe-kind">Hangs</label>
+        <BFormSelect id="probe-kind" v-model="probe.kind" :options="kinds" />
+        <template v-if="probe.kind === 'STORE'">
+          <NumberField v-model="probe.radiusFraction" label="From the middle (0) to the side (1)" />
+          <NumberField v-model="probe.heightFraction" label="From the foot (0) to the top (1)" />
+        </template>
+      </div>
+      <BButton v-if="!disabled" variant="secondary" @click="emit('remove')"
+        >Take this probe out</BButton
+      >
+    </fieldset>
+    <p class="soft mt-2">Its readings stay in the record when it goes.</p>
+  </section>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px;
+  gap: 0.35rem 0.75rem;
+  align-items: center;
+  margin-bottom: 0.75rem;
+}
+</style>

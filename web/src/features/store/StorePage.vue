@@ -1,0 +1,239 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import CutAway from '@/instruments/CutAway.vue'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import { useSession } from '@/shared/session'
+import { day, degrees, hours, kilograms, kilowattHours } from '@/shared/units'
+import { housesQuery } from '../house/queries'
+import HandReadings from './HandReadings.vue'
+import LayerEditor from './LayerEditor.vue'
+import MassEditor from './MassEditor.vue'
+import ProbeEditor from './ProbeEditor.vue'
+import { newId, type FaceKey } from './designs'
+import { catalogueQuery, runsQuery, storeQuery } from './queries'
+import { useStoreDraft } from './useStoreDraft'
+
+const session = useSession()
+const route = useRoute()
+const holding = String(route.params.holding)
+const store = String(route.params.store)
+const { data: loaded, error: missing } = useQuery(storeQuery(holding, store))
+const { data: catalogue } = useQuery(catalogueQuery())
+const { data: runs } = useQuery(runsQuery(holding, store))
+const { data: houses } = useQuery(housesQuery(holding))
+const { draft, ready, error, state, appraisal, undo, undoable, reload, changedMeanwhile } =
+  useStoreDraft(holding, store, loaded)
+const selected = ref('mass')
+const keeper = computed(() => session.role(holding) === 'KEEPER')
+const zone = computed(() => session.zone(holding))
+const now = computed(() => loaded.value?.data.now)
+const medium = computed(() => catalogue.value?.media.find((m) => m.id === draft.design.medium))
+const probe = computed(() => draft.probes.find((p) => `probe:${p.id}` === selected.value))
+const isFace = computed(() => ['side', 'top', 'foot'].includes(selected.value))
+const house = computed(() => houses.value?.find((h) => h.id === draft.houseId))
+
+function resize(dimension: 'width' | 'height', to: number) {
+  const d = draft.design
+  if (dimension === 'height') d.heightMetres = to
+  else if (d.shape === 'CYLINDER') d.diameterMetres = to
+  else if (d.widthMetres <= d.lengthMetres) d.widthMetres = to
+  else d.lengthMetres = to
+}
+
+function place(id: string, radiusFraction: number, heightFraction: number) {
+  const p = draft.probes.find((x) => x.id === id)
+  if (p) Object.assign(p, { radiusFraction, heightFraction })
+}
+
+function addProbe() {
+  const names = new Set(draft.probes.map((p) => p.name))
+  let n = draft.probes.length + 1
+  while (names.has(`probe ${n}`)) n++
+  const id = newId()
+  draft.probes.push({
+    id,
+    kind: 'STORE',
+    name: `probe ${n}`,
+    radiusFraction: 0.5,
+    heightFraction: 0.5,
+  })
+  selected.value = `probe:${id}`
+}
+
+function key(e: KeyboardEvent) {
+  if (
+    (e.ctrlKey || e.metaKey) &&
+    e.key === 'z' &&
+    !/INPUT|TEXTAREA/.test((e.target as HTMLElement).tagName)
+  ) {
+    e.preventDefault()
+    void undo()
+  }
+}
+onMounted(() => window.addEventListener('keydown', key))
+onBeforeUnmount(() => window.removeEventListener('keydown', key))
+</script>
+
+<template>
+  <ProblemNote v-if="missing" :error="missing" />
+  <template v-if="ready && appraisal">
+    <div class="head">
+      <BFormInput
+        v-model="draft.name"
+        class="title"
+        aria-label="Name of the store"
+        :disabled="!keeper"
+      />
+      <span class="soft" role="status">{{
+        { kept: 'Kept', changing: 'Keeping …', refused: 'Not kept' }[state]
+      }}</span>
+      <BButton v-if="keeper" variant="secondary" :disabled="!undoable" @click="undo">Undo</BButton>
+    </div>
+    <p class="verdict">
+      <b>{{ kilograms(appraisal.massKg) }}</b> of {{ medium?.name.toLowerCase() }} holds
+      <b>{{ kilowattHours(appraisal.usableJoules) }}</b> between
+      {{ degrees(draft.design.floorCelsius, session.units, 0) }} and
+      {{ degrees(draft.design.chargeToCelsius, session.units, 0) }}, and loses half in
+      <b>{{ hours(appraisal.halfLifeSeconds) }}</b>
+      <template v-if="now?.usableJoules != null"
+        >; last read {{ day(Date.parse(now.at) / 1000, zone) }}: a balance of
+        <b>{{ kilowattHours(now.usableJoules) }}</b></template
+      >.
+    </p>
+    <ProblemNote v-if="error" :error="error" />
+    <BButton v-if="changedMeanwhile" variant="secondary" @click="reload"
+      >Load the newer one</BButton
+    >
+    <div class="split">
+      <div>
+        <CutAway
+          :design="draft.design"
+          :probes="draft.probes"
+          :latest="now?.latest ?? []"
+          :losses="appraisal.faces"
+          :selected="selected"
+          :units="session.units"
+          :editable="keeper"
+          @select="selected = $event"
+          @resize="resize"
+          @place="place"
+        />
+        <p class="soft mt-1">
+          Touch a face, the mass or a probe to change it; drag the rings to size it. Arrows: watts
+          lost through each face when it is full and the air is at its floor temperature.
+        </p>
+        <div v-for="n in appraisal.notices" :key="n.code" class="caution">
+          <b>{{ n.reason }}</b> {{ n.remedy }}
+        </div>
+      </div>
+      <div>
+        <LayerEditor
+          v-if="isFace"
+          :design="draft.design"
+          :face="selected as FaceKey"
+          :insulation="catalogue?.insulation ?? []"
+          :disabled="!keeper"
+        />
+        <ProbeEditor
+          v-else-if="probe"
+          :key="probe.id"
+          :probe="probe"
+          :holding="holding"
+          :disabled="!keeper"
+          @remove="
+            draft.probes = draft.probes.filter((p) => p.id !== probe?.id)
+            selected = 'mass'
+          "
+        />
+        <MassEditor
+          v-else
+          v-model:house-id="draft.houseId"
+          :design="draft.design"
+          :appraisal="appraisal"
+          :media="catalogue?.media ?? []"
+          :houses="houses ?? []"
+          :units="session.units"
+          :disabled="!keeper"
+        />
+        <p v-if="keeper" class="mt-3 d-flex gap-2 flex-wrap">
+          <BButton v-if="selected !== 'mass'" variant="secondary" @click="selected = 'mass'"
+            >Back to the mass</BButton
+          >
+          <BButton variant="secondary" @click="addProbe">Add a probe</BButton>
+        </p>
+      </div>
+    </div>
+
+    <div class="split mt-4">
+      <section aria-labelledby="runs-h">
+        <h2 id="runs-h">Runs</h2>
+        <p v-if="!runs?.length">
+          None yet. Hand over a logger’s file and its readings become the first run.
+        </p>
+        <table v-else class="ledger">
+          <tbody>
+            <tr v-for="r in runs" :key="r.id">
+              <th scope="row">
+                <RouterLink :to="{ name: 'run', params: { holding, run: r.id } }">{{
+                  r.name
+                }}</RouterLink>
+              </th>
+              <td>
+                {{ day(Date.parse(r.from) / 1000, zone) }} to
+                {{ day(Date.parse(r.to) / 1000, zone) }}
+              </td>
+              <td class="num">{{ hours((Date.parse(r.to) - Date.parse(r.from)) / 1000) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <RouterLink
+          v-if="keeper"
+          class="btn btn-primary mt-2"
+          :to="{ name: 'file', params: { holding, store } }"
+        >
+          Hand over a logger’s file
+        </RouterLink>
+      </section>
+      <HandReadings
+        v-if="session.role(holding) !== 'GUEST'"
+        :holding="holding"
+        :store="store"
+        :probes="draft.probes"
+        :units="session.units"
+      />
+    </div>
+    <p v-if="house" class="soft mt-3">
+      It stands {{ draft.design.indoors ? 'in' : 'outside' }}
+      <RouterLink :to="{ name: 'house', params: { holding, house: house.id } }">{{
+        house.name
+      }}</RouterLink>.
+    </p>
+  </template>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 1rem;
+  align-items: center;
+}
+
+.title {
+  font-family: var(--figure);
+  font-size: 1.6rem;
+  font-weight: 600;
+  background: transparent;
+  border: 0;
+  border-bottom: 1px dashed var(--line);
+  padding: 0 0 0.1rem;
+  border-radius: 0;
+}
+
+.verdict {
+  font-size: 1.2rem;
+  margin: 0.6rem 0 1rem;
+}
+</style>

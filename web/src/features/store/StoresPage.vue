@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { BButton } from 'bootstrap-vue-next'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import StoreRow from '@/instruments/StoreRow.vue'
+import { api, body } from '@/shared/api/client'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import { useSession } from '@/shared/session'
+import { kilowattHours } from '@/shared/units'
+import { housesQuery } from '../house/queries'
+import { newId, starts } from './designs'
+import { catalogueQuery, storesQuery } from './queries'
+
+const session = useSession()
+const client = useQueryClient()
+const router = useRouter()
+const holding = String(useRoute().params.holding)
+const { data: stores } = useQuery(storesQuery(holding))
+const { data: houses } = useQuery(housesQuery(holding))
+const { data: catalogue } = useQuery(catalogueQuery())
+const keeper = computed(() => session.role(holding) === 'KEEPER')
+const error = ref<unknown>(null)
+const total = computed(() =>
+  (stores.value ?? []).reduce((s, x) => s + (x.now.usableJoules ?? 0), 0),
+)
+
+async function begin(key: string) {
+  const start = starts.find((s) => s.key === key)
+  if (!start) return
+  error.value = null
+  const id = newId()
+  try {
+    await body(
+      api.POST('/api/holdings/{holdingId}/stores', {
+        params: { path: { holdingId: holding } },
+        body: {
+          id,
+          name: 'New store',
+          houseId: (houses.value?.[0]?.id ?? null) as string,
+          design: start.design,
+          probes: start.probes.map((p) => ({ ...p, id: newId() })),
+        },
+      }),
+    )
+    await client.invalidateQueries({ queryKey: ['holding', holding, 'stores'] })
+    await router.push({ name: 'store', params: { holding, store: id } })
+  } catch (e) {
+    error.value = e
+  }
+}
+</script>
+
+<template>
+  <h1 v-if="stores?.length">
+    In the bank: {{ kilowattHours(total) }} in {{ stores.length }}
+    {{ stores.length === 1 ? 'store' : 'stores' }}
+  </h1>
+  <h1 v-else>No store yet</h1>
+  <p class="soft">All drawn to one scale, with the balance as last read.</p>
+  <ProblemNote v-if="error" :error="error" />
+  <StoreRow
+    v-if="stores?.length"
+    :stores="stores"
+    :holding="holding"
+    :media="catalogue?.media ?? []"
+    :units="session.units"
+    :zone="session.zone(holding)"
+    :now="session.me?.now ?? ''"
+  />
+  <section v-if="keeper" class="mt-4" aria-labelledby="begin-h">
+    <h2 id="begin-h">Begin another from</h2>
+    <ul class="starts">
+      <li v-for="s in starts" :key="s.key">
+        <BButton variant="secondary" @click="begin(s.key)">{{ s.word }}</BButton>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.starts {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+</style>

@@ -1,0 +1,306 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { BFormSelect } from 'bootstrap-vue-next'
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import NightStrip from '@/instruments/NightStrip.vue'
+import { api, body, type Views } from '@/shared/api/client'
+import NumberField from '@/shared/NumberField.vue'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import { useSession } from '@/shared/session'
+import { degrees, kelvins, kilowattHours } from '@/shared/units'
+import { housesQuery } from '../house/queries'
+import { assumption, certainty, headline, shortage } from './sentences'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const holding = String(route.params.holding)
+const zone = computed(() => session.zone(holding))
+const { data: houses } = useQuery(housesQuery(holding))
+const q = (name: string) => (route.query[name] == null ? null : Number(route.query[name]))
+const asked = reactive({
+  house: typeof route.query.house === 'string' ? route.query.house : '',
+  low: (q('low') ?? -6) as number | null,
+  evening: q('evening'),
+  hour: typeof route.query.hour === 'string' ? route.query.hour : '',
+  cloud: q('cloud') ?? 0.5,
+  wind: q('wind') ?? 2,
+})
+const night = ref<Views['TonightView'] | null>(null)
+const error = ref<unknown>(null)
+const busy = ref(false)
+
+const skies = [
+  { value: 0, text: 'clear' },
+  { value: 0.5, text: 'half clouded' },
+  { value: 1, text: 'overcast' },
+]
+const winds = [
+  { value: 0.5, text: 'still' },
+  { value: 2, text: 'a breeze' },
+  { value: 5, text: 'fresh wind' },
+  { value: 10, text: 'storm' },
+]
+
+watch(
+  houses,
+  (list) => {
+    if (!asked.house && list?.length) asked.house = list[0].id
+  },
+  { immediate: true },
+)
+
+/** The next time the clock shows this hour in the holding's zone. */
+function moment(hour: string): string | null {
+  const m = /^(\d{1,2})(?::(\d{2}))?$/.exec(hour.trim())
+  if (!m) return null
+  const now = Date.parse(session.me?.now ?? '') || Date.now()
+  for (let k = 0; k < 96; k++) {
+    const t = Math.ceil(now / 900_000) * 900_000 + k * 900_000
+    const shown = new Intl.DateTimeFormat('en-GB', {
+      hour: '2-digit',
+      minute: '2-digit',
+      timeZone: zone.value,
+    }).format(t)
+    const wanted = Number(m[1]) * 60 + Math.round(Number(m[2] ?? 0) / 15) * 15
+    if (Number(shown.slice(0, 2)) * 60 + Number(shown.slice(3)) === wanted % 1440)
+      return new Date(t).toISOString()
+  }
+  return null
+}
+
+let turn = 0
+async function ask() {
+  if (!asked.house || asked.low == null) return
+  const mine = ++turn
+  busy.value = true
+  void router.replace({
+    query: Object.fromEntries(
+      Object.entries(asked)
+        .filter(([, v]) => v != null && v !== '')
+        .map(([k, v]) => [k, String(v)]),
+    ),
+  })
+  try {
+    const answer = await body(
+      api.POST('/api/holdings/{holdingId}/houses/{houseId}/tonight', {
+        params: { path: { holdingId: holding, houseId: asked.house } },
+        body: {
+          lowCelsius: asked.low,
+          lowAt: moment(asked.hour) as string,
+          eveningCelsius: asked.evening as number,
+          cloud: Number(asked.cloud),
+          wind: Number(asked.wind),
+        },
+      }),
+    )
+    if (mine === turn) {
+      night.value = answer
+      error.value = null
+    }
+  } catch (e) {
+    if (mine === turn) error.value = e
+  } finally {
+    if (mine === turn) busy.value = false
+  }
+}
+let timer = 0
+watch(
+  asked,
+  () => {
+    window.clearTimeout(timer)
+    timer = window.setTimeout(ask, 250)
+  },
+  { immediate: true },
+)
+
+const house = computed(() => houses.value?.find((h) => h.id === asked.house))
+</script>
+
+<template>
+  <template v-if="houses && !houses.length">
+    <h1>Will tonight hold?</h1>
+    <p>To say so, Night Bank must know the house first.</p>
+    <RouterLink class="btn btn-primary" :to="{ name: 'house', params: { holding, house: 'new' } }"
+      >Describe the house</RouterLink
+    >
+  </template>
+  <template v-else>
+    <h1 v-if="night" :class="['headline', night.verdict.toLowerCase()]" aria-live="polite">
+      <svg viewBox="0 0 24 24" width="30" height="30" aria-hidden="true">
+        <path v-if="night.verdict === 'HELD'" d="M3 20 Q12 -2 21 20 Z" />
+        <path v-else-if="night.verdict === 'CLOSE'" d="M3 20 Q12 -2 21 20" class="open" />
+        <path v-else d="M3 20 Q7 6 10 6 L14 13 M17 9 Q19 12 21 20" class="open" />
+      </svg>
+      {{ headline(night, session.units, zone) }}
+    </h1>
+    <h1 v-else>Will tonight hold?</h1>
+    <p v-if="night" class="lead-line">
+      {{ shortage(night) }}
+      {{ certainty(night, session.units) }}
+    </p>
+    <ProblemNote v-if="error" :error="error" />
+    <form class="ask" aria-label="Tonight" @submit.prevent="ask">
+      <div v-if="(houses?.length ?? 0) > 1">
+        <label for="t-house">House</label>
+        <BFormSelect
+          id="t-house"
+          v-model="asked.house"
+          :options="houses!.map((h) => ({ value: h.id, text: h.name }))"
+        />
+      </div>
+      <div>
+        <NumberField v-model="asked.low" label="Tonight’s low" :temperature="session.units" />
+      </div>
+      <div>
+        <label for="t-hour">comes at</label>
+        <input
+          id="t-hour"
+          v-model.lazy="asked.hour"
+          class="form-control"
+          placeholder="before sunrise"
+        />
+      </div>
+      <div>
+        <NumberField
+          v-model="asked.evening"
+          label="Now outdoors"
+          :temperature="session.units"
+          optional
+          placeholder="as read"
+        />
+      </div>
+      <div>
+        <label for="t-sky">Sky</label>
+        <BFormSelect id="t-sky" v-model="asked.cloud" :options="skies" />
+      </div>
+      <div>
+        <label for="t-wind">Wind</label>
+        <BFormSelect id="t-wind" v-model="asked.wind" :options="winds" />
+      </div>
+    </form>
+    <p v-if="busy && !night" role="status">Working the night through …</p>
+    <template v-if="night">
+      <NightStrip :night="night" :units="session.units" :zone="zone" />
+      <div class="split mt-3">
+        <section aria-labelledby="bill-h">
+          <h2 id="bill-h">The bill and the balance</h2>
+          <table class="ledger">
+            <tbody>
+              <tr>
+                <th scope="row">The night’s bill for {{ house?.name }}</th>
+                <td class="num">{{ kilowattHours(night.billJoules) }}</td>
+                <td class="soft">
+                  to stay at {{ degrees(night.plantLimitCelsius, session.units) }} with nothing
+                  stored
+                </td>
+              </tr>
+              <tr>
+                <th scope="row">Balance of its stores now</th>
+                <td class="num">{{ kilowattHours(night.balanceJoules) }}</td>
+                <td></td>
+              </tr>
+              <tr v-for="s in night.stores" :key="s.id">
+                <th scope="row" class="of">{{ s.name }}</th>
+                <td class="num">{{ kilowattHours(s.deliveredJoules + s.earlyJoules) }}</td>
+                <td class="soft">
+                  reaches the house; {{ kilowattHours(s.lostJoules) }} lost to ground or sky
+                </td>
+              </tr>
+              <tr>
+                <th scope="row">What the stores are worth</th>
+                <td class="num">{{ kelvins(night.liftKelvin, session.units) }}</td>
+                <td class="soft">
+                  warmer at the coldest moment; without them
+                  {{ degrees(night.withoutCelsius, session.units) }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </section>
+        <section aria-labelledby="given-h">
+          <h2 id="given-h">Taken as given</h2>
+          <ul class="given">
+            <li v-for="(a, i) in night.assumptions" :key="i">
+              {{ assumption(a, session.units, zone) }}
+            </li>
+            <li>Air, not leaves: under a clear sky leaves are colder than the air.</li>
+          </ul>
+          <p v-if="house">
+            <RouterLink :to="{ name: 'house', params: { holding, house: house.id } }"
+              >The house itself</RouterLink
+            >
+          </p>
+        </section>
+      </div>
+    </template>
+  </template>
+</template>
+
+<style scoped>
+.headline {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+  font-size: 1.85rem;
+}
+
+.headline svg {
+  flex: none;
+  fill: currentcolor;
+}
+
+.open {
+  fill: none;
+  stroke: currentcolor;
+  stroke-width: 3;
+}
+
+.held {
+  color: var(--held);
+}
+
+.close {
+  color: var(--close);
+}
+
+.lost {
+  color: var(--lost);
+}
+
+.lead-line {
+  font-size: 1.12rem;
+}
+
+.ask {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 0.5rem 1rem;
+  margin: 0.75rem 0 1rem;
+}
+
+.ask label {
+  color: var(--ink-soft);
+  font-size: 0.95rem;
+}
+
+.of {
+  padding-left: 1.2rem !important;
+  font-weight: 400;
+}
+
+.given {
+  padding-left: 1.1rem;
+}
+
+@media (max-width: 600px) {
+  .headline {
+    font-size: 1.35rem;
+  }
+
+  .ask {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

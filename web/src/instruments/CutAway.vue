@@ -1,0 +1,610 @@
+<script setup lang="ts">
+/**
+ * A store cut through its narrow way, to scale: mass with its inner temperatures, layers in true
+ * thickness, ground, source, probes, and what leaves each face as an arrow as wide as its watts.
+ */
+import { computed, ref } from 'vue'
+import type { Design, FaceKey, Probe } from '@/features/store/designs'
+import { heatColour } from '@/shared/heat'
+import type { Views } from '@/shared/api/client'
+import { degrees, metres, watts, type Units } from '@/shared/units'
+
+const props = defineProps<{
+  design: Design
+  probes: Probe[]
+  latest: Views['Latest'][]
+  losses: Views['FaceLoss'][]
+  selected: string
+  units: Units
+  editable: boolean
+}>()
+const emit = defineEmits<{
+  select: [what: string]
+  resize: [dimension: 'width' | 'height', metres: number]
+  place: [probeId: string, radiusFraction: number, heightFraction: number]
+}>()
+
+const VIEW = { w: 700, h: 470 }
+const HELD = ref<number | null>(null)
+const svg = ref<SVGSVGElement | null>(null)
+
+const round = computed(() => props.design.shape === 'CYLINDER')
+const width = computed(() =>
+  round.value
+    ? props.design.diameterMetres
+    : Math.min(props.design.lengthMetres, props.design.widthMetres),
+)
+const thickness = (face: FaceKey) =>
+  (props.design[face]?.layers ?? []).reduce((sum, l) => sum + (l.thicknessMetres || 0), 0)
+
+const scale = computed(() => {
+  if (HELD.value) return HELD.value
+  const w = width.value + 2 * thickness('side')
+  const h = props.design.heightMetres + thickness('top') + thickness('foot')
+  return Math.min((VIEW.w - 330) / Math.max(0.05, w), (VIEW.h - 170) / Math.max(0.05, h))
+})
+
+const box = computed(() => {
+  const s = scale.value
+  const w = width.value * s
+  const h = props.design.heightMetres * s
+  const foot = thickness('foot') * s
+  const ground = VIEW.h - 74
+  const cx = 340
+  return {
+    x: cx - w / 2,
+    y: ground - foot - h,
+    w,
+    h,
+    cx,
+    ground,
+    foot,
+    side: thickness('side') * s,
+    top: thickness('top') * s,
+  }
+})
+
+const celsiusOf = (p: Probe) => props.latest.find((l) => l.probeId === p.id)?.celsius
+const inside = computed(() => props.probes.filter((p) => p.kind === 'STORE'))
+const read = computed(() => inside.value.filter((p) => celsiusOf(p) !== undefined))
+const hottest = computed(() => Math.max(60, ...read.value.map((p) => celsiusOf(p) ?? 0)))
+
+const COLUMNS = 18
+const ROWS = 14
+const cells = computed(() => {
+  const b = box.value
+  const list: { x: number; y: number; fill: string }[] = []
+  if (!read.value.length) return list
+  for (let row = 0; row < ROWS; row++)
+    for (let col = 0; col < COLUMNS; col++) {
+      const r = Math.abs((col + 0.5) / COLUMNS - 0.5) * 2
+      const h = 1 - (row + 0.5) / ROWS
+      let sum = 0
+      let weight = 0
+      for (const p of read.value) {
+        const d = (r - p.radiusFraction) ** 2 + (h - p.heightFraction) ** 2
+        const w = 1 / (d + 0.002)
+        sum += w * (celsiusOf(p) ?? 0)
+        weight += w
+      }
+      list.push({
+        x: b.x + (col * b.w) / COLUMNS,
+        y: b.y + (row * b.h) / ROWS,
+        fill: heatColour(sum / weight, hottest.value),
+      })
+    }
+  return list
+})
+
+type Band = { face: FaceKey; x: number; y: number; w: number; h: number; kind: string; key: string }
+const bands = computed(() => {
+  const b = box.value
+  const s = scale.value
+  const list: Band[] = []
+  let out = 0
+  for (const [i, l] of (props.design.side?.layers ?? []).entries()) {
+    const t = l.thicknessMetres * s
+    const kind = l.kind === 'GAP' ? 'gap' : l.wet ? 'wet' : 'bulk'
+    list.push({
+      face: 'side',
+      x: b.x - out - t,
+      y: b.y - b.top,
+      w: t,
+      h: b.h + b.top + b.foot,
+      kind,
+      key: `sl${i}`,
+    })
+    list.push({
+      face: 'side',
+      x: b.x + b.w + out,
+      y: b.y - b.top,
+      w: t,
+      h: b.h + b.top + b.foot,
+      kind,
+      key: `sr${i}`,
+    })
+    out += t
+  }
+  out = 0
+  for (const [i, l] of (props.design.top?.layers ?? []).entries()) {
+    const t = l.thicknessMetres * s
+    list.push({
+      face: 'top',
+      x: b.x,
+      y: b.y - out - t,
+      w: b.w,
+      h: t,
+      kind: l.kind === 'GAP' ? 'gap' : l.wet ? 'wet' : 'bulk',
+      key: `t${i}`,
+    })
+    out += t
+  }
+  out = 0
+  for (const [i, l] of (props.design.foot?.layers ?? []).entries()) {
+    const t = l.thicknessMetres * s
+    list.push({
+      face: 'foot',
+      x: b.x,
+      y: b.y + b.h + out,
+      w: b.w,
+      h: t,
+      kind: l.kind === 'GAP' ? 'gap' : l.wet ? 'wet' : 'bulk',
+      key: `f${i}`,
+    })
+    out += t
+  }
+  return list
+})
+
+const loss = (face: FaceKey) => props.losses.find((l) => l.face === face.toUpperCase())?.watts ?? 0
+const most = computed(() => Math.max(1, loss('side'), loss('top'), loss('foot')))
+const arrowWidth = (face: FaceKey) => Math.max(2, (44 * Math.max(0, loss(face))) / most.value)
+
+function arrow(face: FaceKey): string {
+  const b = box.value
+  const w = arrowWidth(face) / 2
+  const head = w + 6
+  const long = 46
+  if (face === 'side') {
+    const x = b.x - b.side - 8
+    const y = b.y + b.h / 2
+    return `M${x} ${y - w} h${-long} v${-(head - w)} l${-head * 0.9} ${head} l${head * 0.9} ${head} v${-(head - w)} h${long} z`
+  }
+  const up = face === 'top'
+  const x = b.cx
+  const y = up ? b.y - b.top - 8 : b.ground + 6
+  const d = up ? -1 : 1
+  const run = up ? long * 0.55 : 14
+  return `M${x - w} ${y} v${d * run} h${-(head - w)} l${head} ${d * head * 0.8} l${head} ${-d * head * 0.8} h${-(head - w)} v${-d * run} z`
+}
+
+const zone = computed(() => {
+  const b = box.value
+  const z = props.design.source
+  if (!z || z.kind === 'NONE' || z.kind === 'SUN') return null
+  const half = (z.reachFraction * b.w) / 2
+  return {
+    x: b.cx - half,
+    y: b.y + b.h * (1 - z.highFraction),
+    w: 2 * half,
+    h: b.h * (z.highFraction - z.lowFraction),
+  }
+})
+const coil = computed(() => {
+  const z = zone.value
+  if (!z) return ''
+  const turns = 7
+  let d = `M${box.value.cx} ${z.y}`
+  for (let i = 0; i < turns; i++)
+    d += ` L${i % 2 ? z.x + z.w * 0.15 : z.x + z.w * 0.85} ${z.y + ((i + 0.5) * z.h) / turns}`
+  return `${d} L${box.value.cx} ${z.y + z.h}`
+})
+
+const marks = computed(() => {
+  const b = box.value
+  const spots = inside.value.map((p) => ({
+    p,
+    x: b.cx + (p.radiusFraction * b.w) / 2,
+    y: b.y + b.h * (1 - p.heightFraction),
+  }))
+  const sorted = [...spots].sort((a, c) => a.y - c.y || a.x - c.x)
+  let last = -99
+  return sorted.map((m) => {
+    const labelY = Math.max(m.y, last + 21)
+    last = labelY
+    return { ...m, labelY, labelX: b.x + b.w + b.side + 22 }
+  })
+})
+const airs = computed(() => props.probes.filter((p) => p.kind !== 'STORE'))
+
+function toUser(e: PointerEvent): { x: number; y: number } {
+  const m = svg.value?.getScreenCTM()?.inverse()
+  return m ? { x: e.clientX * m.a + m.e, y: e.clientY * m.d + m.f } : { x: 0, y: 0 }
+}
+
+function drag(e: PointerEvent, move: (at: { x: number; y: number }) => void) {
+  if (!props.editable) return
+  e.preventDefault()
+  HELD.value = scale.value
+  const go = (m: PointerEvent) => move(toUser(m))
+  const end = () => {
+    HELD.value = null
+    window.removeEventListener('pointermove', go)
+    window.removeEventListener('pointerup', end)
+  }
+  window.addEventListener('pointermove', go)
+  window.addEventListener('pointerup', end)
+}
+
+const cm = (m: number) => Math.min(20, Math.max(0.05, Math.round(m * 100) / 100))
+const dragWidth = (e: PointerEvent) =>
+  drag(e, (at) => emit('resize', 'width', cm((2 * (at.x - box.value.cx)) / scale.value)))
+const dragHeight = (e: PointerEvent) =>
+  drag(e, (at) =>
+    emit('resize', 'height', cm((box.value.ground - box.value.foot - at.y) / scale.value)),
+  )
+const within = (v: number) => Math.min(1, Math.max(0, Math.round(v * 100) / 100))
+function dragProbe(e: PointerEvent, p: Probe) {
+  emit('select', `probe:${p.id}`)
+  drag(e, (at) =>
+    emit(
+      'place',
+      p.id,
+      within(Math.abs(at.x - box.value.cx) / (box.value.w / 2)),
+      within((box.value.y + box.value.h - at.y) / box.value.h),
+    ),
+  )
+}
+
+function step(e: KeyboardEvent, dimension: 'width' | 'height') {
+  const by = { ArrowRight: 0.01, ArrowUp: 0.01, ArrowLeft: -0.01, ArrowDown: -0.01 }[e.key]
+  if (!by || !props.editable) return
+  e.preventDefault()
+  const now = dimension === 'width' ? width.value : props.design.heightMetres
+  emit('resize', dimension, cm(now + by * (e.shiftKey ? 10 : 1)))
+}
+
+function stepProbe(e: KeyboardEvent, p: Probe) {
+  if (e.key === 'Enter' || e.key === ' ') emit('select', `probe:${p.id}`)
+  const by = (
+    {
+      ArrowRight: [0.02, 0],
+      ArrowLeft: [-0.02, 0],
+      ArrowUp: [0, 0.02],
+      ArrowDown: [0, -0.02],
+    } as Record<string, number[]>
+  )[e.key]
+  if (!by || !props.editable) return
+  e.preventDefault()
+  emit('place', p.id, within(p.radiusFraction + by[0]), within(p.heightFraction + by[1]))
+}
+
+const faceWord: Record<FaceKey, string> = { side: 'side', top: 'top', foot: 'foot' }
+const nameOf = (face: FaceKey) =>
+  `${faceWord[face]}: ${(props.design[face]?.layers ?? []).length ? '' : 'bare, '}${watts(loss(face))} when full`
+const faces: FaceKey[] = ['side', 'top', 'foot']
+const labelAt = (face: FaceKey) => {
+  const b = box.value
+  if (face === 'side')
+    return {
+      x: b.x - b.side - 62,
+      y: b.y + b.h / 2 + arrowWidth('side') / 2 + 34,
+      anchor: 'middle',
+    }
+  if (face === 'top')
+    return { x: b.cx + arrowWidth('top') / 2 + 16, y: b.y - b.top - 24, anchor: 'start' }
+  return { x: b.cx + arrowWidth('foot') / 2 + 16, y: b.ground + 26, anchor: 'start' }
+}
+</script>
+
+<template>
+  <svg
+    ref="svg"
+    class="cut-away"
+    :viewBox="`0 0 ${VIEW.w} ${VIEW.h}`"
+    role="group"
+    aria-label="The store cut open, to scale"
+  >
+    <defs>
+      <pattern id="ground" width="14" height="14" patternUnits="userSpaceOnUse">
+        <path d="M0 14 L14 0" stroke="var(--soil)" stroke-width="1.4" />
+      </pattern>
+      <pattern id="bulk" width="9" height="9" patternUnits="userSpaceOnUse">
+        <rect width="9" height="9" fill="var(--sheet)" />
+        <path d="M0 5 q2.2 -5 4.5 0 t4.5 0" fill="none" stroke="var(--ink-soft)" />
+      </pattern>
+      <pattern id="wet" width="9" height="9" patternUnits="userSpaceOnUse">
+        <rect width="9" height="9" fill="var(--frost-wash)" />
+        <path d="M0 5 q2.2 -5 4.5 0 t4.5 0" fill="none" stroke="var(--frost)" />
+      </pattern>
+      <pattern id="gap" width="6" height="6" patternUnits="userSpaceOnUse">
+        <rect width="6" height="6" fill="var(--paper)" />
+        <path d="M0 0V6" stroke="var(--ink-soft)" stroke-dasharray="2 2" />
+      </pattern>
+      <pattern id="grain" width="12" height="12" patternUnits="userSpaceOnUse">
+        <rect width="12" height="12" fill="var(--line-soft)" />
+        <circle cx="3" cy="4" r="1" fill="var(--soil)" />
+        <circle cx="9" cy="10" r="1" fill="var(--soil)" />
+      </pattern>
+    </defs>
+
+    <template v-if="design.onGround">
+      <rect :x="40" :y="box.ground" :width="VIEW.w - 80" height="42" fill="url(#ground)" />
+      <path :d="`M40 ${box.ground} H${VIEW.w - 40}`" stroke="var(--ink)" stroke-width="1.5" />
+    </template>
+
+    <g v-for="f in faces" :key="`a${f}`" class="arrow">
+      <path :d="arrow(f)" />
+      <text v-bind="{ x: labelAt(f).x, y: labelAt(f).y, 'text-anchor': labelAt(f).anchor }">
+        {{ faceWord[f] }} {{ watts(loss(f)) }}
+      </text>
+    </g>
+
+    <g class="mass" @click="emit('select', 'mass')">
+      <rect :x="box.x" :y="box.y" :width="box.w" :height="box.h" fill="url(#grain)" />
+      <rect
+        v-for="(c, i) in cells"
+        :key="i"
+        :x="c.x"
+        :y="c.y"
+        :width="box.w / COLUMNS + 0.6"
+        :height="box.h / ROWS + 0.6"
+        :fill="c.fill"
+      />
+      <rect
+        class="edge"
+        :class="{ chosen: selected === 'mass' }"
+        :x="box.x"
+        :y="box.y"
+        :width="box.w"
+        :height="box.h"
+      />
+    </g>
+
+    <g v-if="zone" class="source" @click="emit('select', 'source')">
+      <rect :x="zone.x" :y="zone.y" :width="zone.w" :height="zone.h" />
+      <path :d="coil" class="halo" />
+      <path :d="coil" />
+    </g>
+
+    <rect
+      v-for="band in bands"
+      :key="band.key"
+      class="band"
+      :class="{ chosen: selected === band.face }"
+      :x="band.x"
+      :y="band.y"
+      :width="band.w"
+      :height="band.h"
+      :fill="`url(#${band.kind})`"
+      @click="emit('select', band.face)"
+    />
+
+    <g
+      v-for="f in faces"
+      :key="f"
+      class="face"
+      role="button"
+      tabindex="0"
+      :aria-label="nameOf(f)"
+      :aria-pressed="selected === f"
+      @click="emit('select', f)"
+      @keydown.enter.prevent="emit('select', f)"
+      @keydown.space.prevent="emit('select', f)"
+    >
+      <template v-if="f === 'side'">
+        <rect
+          :x="box.x - Math.max(12, box.side)"
+          :y="box.y"
+          :width="Math.max(12, box.side)"
+          :height="box.h"
+        />
+        <rect :x="box.x + box.w" :y="box.y" :width="Math.max(12, box.side)" :height="box.h" />
+      </template>
+      <rect
+        v-else-if="f === 'top'"
+        :x="box.x"
+        :y="box.y - Math.max(12, box.top)"
+        :width="box.w"
+        :height="Math.max(12, box.top)"
+      />
+      <rect v-else :x="box.x" :y="box.y + box.h" :width="box.w" :height="Math.max(12, box.foot)" />
+    </g>
+
+    <g
+      v-for="m in marks"
+      :key="m.p.id"
+      class="probe"
+      :class="{ chosen: selected === `probe:${m.p.id}` }"
+      role="button"
+      tabindex="0"
+      :aria-label="`Probe ${m.p.name}${celsiusOf(m.p) === undefined ? '' : ', ' + degrees(celsiusOf(m.p)!, units)}`"
+      @pointerdown="dragProbe($event, m.p)"
+      @keydown="stepProbe($event, m.p)"
+    >
+      <path :d="`M${m.x} ${m.y} L${m.labelX - 6} ${m.labelY}`" />
+      <circle :cx="m.x" :cy="m.y" r="13" class="hit" />
+      <circle :cx="m.x" :cy="m.y" r="5.5" />
+      <text :x="m.labelX" :y="m.labelY + 5">
+        {{ m.p.name }}
+        <tspan v-if="celsiusOf(m.p) !== undefined" class="figure" dx="7">
+          {{ degrees(celsiusOf(m.p)!, units) }}
+        </tspan>
+      </text>
+    </g>
+    <g v-for="(p, i) in airs" :key="p.id" class="probe air">
+      <text :x="VIEW.w - 20" :y="24 + i * 20" text-anchor="end">
+        {{ p.name }}
+        <tspan v-if="celsiusOf(p) !== undefined" class="figure" dx="7">
+          {{ degrees(celsiusOf(p)!, units) }}
+        </tspan>
+      </text>
+    </g>
+
+    <g class="size">
+      <path
+        :d="`M${box.x} ${VIEW.h - 14} H${box.x + box.w} M${box.x} ${VIEW.h - 20} v12 M${box.x + box.w} ${VIEW.h - 20} v12`"
+      />
+      <text :x="box.x - 10" :y="VIEW.h - 9" text-anchor="end">
+        {{ metres(width) }} {{ round ? 'across' : 'wide' }}
+      </text>
+      <circle
+        v-if="editable"
+        :cx="box.x + box.w"
+        :cy="VIEW.h - 14"
+        r="9"
+        role="slider"
+        tabindex="0"
+        aria-label="Width"
+        :aria-valuenow="Math.round(width * 100)"
+        :aria-valuetext="metres(width)"
+        aria-valuemin="5"
+        aria-valuemax="2000"
+        @pointerdown="dragWidth"
+        @keydown="step($event, 'width')"
+      />
+      <path :d="`M26 ${box.y} V${box.y + box.h} M20 ${box.y} h12 M20 ${box.y + box.h} h12`" />
+      <text :x="38" :y="box.y + 5">{{ metres(design.heightMetres) }} high</text>
+      <circle
+        v-if="editable"
+        cx="26"
+        :cy="box.y"
+        r="9"
+        role="slider"
+        tabindex="0"
+        aria-label="Height"
+        :aria-valuenow="Math.round(design.heightMetres * 100)"
+        :aria-valuetext="metres(design.heightMetres)"
+        aria-valuemin="5"
+        aria-valuemax="2000"
+        @pointerdown="dragHeight"
+        @keydown="step($event, 'height')"
+      />
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.cut-away {
+  width: 100%;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  touch-action: pan-y;
+}
+
+text {
+  fill: var(--ink);
+  font-size: 15px;
+}
+
+.arrow path {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 2;
+  stroke-linejoin: round;
+}
+
+.edge {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.band {
+  stroke: var(--ink);
+  stroke-width: 1;
+  cursor: pointer;
+}
+
+.chosen {
+  stroke: var(--focus);
+  stroke-width: 4;
+}
+
+.face {
+  cursor: pointer;
+}
+
+.face rect {
+  fill: transparent;
+}
+
+.face:hover rect {
+  fill: var(--ember);
+  fill-opacity: 0.25;
+}
+
+.face:focus-visible {
+  outline: none;
+}
+
+.face:focus-visible rect {
+  stroke: var(--focus);
+  stroke-width: 3;
+}
+
+.source rect {
+  fill: none;
+  stroke: var(--paper);
+  stroke-dasharray: 3 4;
+  stroke-opacity: 0.6;
+}
+
+.source path {
+  fill: none;
+  stroke: #1d1713;
+  stroke-width: 2.5;
+  stroke-linejoin: round;
+}
+
+.source .halo {
+  stroke: #fff6e6;
+  stroke-width: 6;
+}
+
+.probe {
+  cursor: grab;
+}
+
+.probe circle {
+  fill: var(--sheet);
+  stroke: var(--probe);
+  stroke-width: 2.5;
+}
+
+.probe .hit {
+  fill: transparent;
+  stroke: none;
+}
+
+.probe path {
+  stroke: var(--probe);
+  stroke-width: 1;
+}
+
+.probe.chosen circle:not(.hit) {
+  fill: var(--ember);
+}
+
+.probe .figure {
+  font-weight: 600;
+}
+
+.size path {
+  stroke: var(--ink-soft);
+  fill: none;
+}
+
+.size circle {
+  fill: var(--sheet);
+  stroke: var(--ember);
+  stroke-width: 3;
+  cursor: grab;
+}
+
+@media (max-width: 600px) {
+  text {
+    font-size: 21px;
+  }
+}
+</style>

@@ -1,0 +1,307 @@
+<script setup lang="ts">
+/**
+ * The night from now to after sunrise. Above: outdoors, inside with its likely band, the plants'
+ * limit with the danger below it hatched. Below, on the same hours: each store's balance draining.
+ */
+import { scaleLinear, scaleTime } from 'd3-scale'
+import { area, line } from 'd3-shape'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import type { Views } from '@/shared/api/client'
+import { clock, degrees, kilowattHours, type Units } from '@/shared/units'
+
+const props = defineProps<{ night: Views['TonightView']; units: Units; zone: string }>()
+const root = ref<HTMLElement | null>(null)
+const w = ref(1000)
+let observer: ResizeObserver | null = null
+onMounted(() => {
+  observer = new ResizeObserver(([e]) => (w.value = Math.max(330, e.contentRect.width)))
+  if (root.value) observer.observe(root.value)
+})
+onBeforeUnmount(() => observer?.disconnect())
+
+const narrow = computed(() => w.value < 600)
+const left = 52
+const right = computed(() => (narrow.value ? 12 : 150))
+const AIR = { top: 26, bottom: 256 }
+const rowHeight = 62
+const gap = 40
+const h = computed(() => AIR.bottom + gap + props.night.stores.length * rowHeight + 30)
+
+const at = computed(() => props.night.at.map((s) => s * 1000))
+const x = computed(() =>
+  scaleTime()
+    .domain([at.value[0], at.value[at.value.length - 1]])
+    .range([left, w.value - right.value]),
+)
+const y = computed(() => {
+  const n = props.night
+  const all = [...n.outdoor, ...n.airLow, ...n.airHigh, ...n.without, n.plantLimitCelsius]
+  return scaleLinear()
+    .domain([Math.min(...all) - 1, Math.max(...all) + 1])
+    .range([AIR.bottom, AIR.top])
+})
+const path = (row: number[]) =>
+  line<number>()
+    .x((_, i) => x.value(at.value[i]))
+    .y((v) => y.value(v))(row) ?? ''
+const band = computed(
+  () =>
+    area<number>()
+      .x((_, i) => x.value(at.value[i]))
+      .y0((_, i) => y.value(props.night.airLow[i]))
+      .y1((_, i) => y.value(props.night.airHigh[i]))(props.night.airLow) ?? '',
+)
+const hoursAt = computed(() =>
+  x.value.ticks(narrow.value ? 5 : 12).map((d) => ({ x: x.value(d), at: d.getTime() / 1000 })),
+)
+const suns = computed(() =>
+  [
+    { word: 'sunset', at: props.night.sunset },
+    { word: 'sunrise', at: props.night.sunrise },
+  ]
+    .filter((s) => s.at)
+    .map((s) => ({ ...s, x: x.value(Date.parse(s.at)) }))
+    .filter((s) => s.x >= left && s.x <= w.value - right.value),
+)
+const dark = computed(() => {
+  const clipped = (t: string | null, other: number) =>
+    t ? Math.min(w.value - right.value, Math.max(left, x.value(Date.parse(t)))) : other
+  const a = clipped(props.night.sunset, left)
+  return { x: a, w: Math.max(0, clipped(props.night.sunrise, w.value - right.value) - a) }
+})
+const coldest = computed(() => ({
+  x: x.value(Date.parse(props.night.coldestAt)),
+  y: y.value(props.night.coldestCelsius),
+}))
+
+const most = computed(() => Math.max(1, ...props.night.stores.flatMap((s) => s.usable)))
+const stores = computed(() =>
+  props.night.stores.map((s, i) => {
+    const base = AIR.bottom + gap + (i + 1) * rowHeight - 8
+    const scale = scaleLinear()
+      .domain([0, most.value])
+      .range([0, rowHeight - 24])
+    return {
+      ...s,
+      base,
+      d:
+        area<number>()
+          .x((_, k) => x.value(at.value[k]))
+          .y0(base)
+          .y1((v) => base - scale(v))(s.usable) ?? '',
+      end: s.usable[s.usable.length - 1],
+    }
+  }),
+)
+const endLabels = computed(() => {
+  const n = props.night
+  const last = n.at.length - 1
+  const list = [
+    { key: 'air', word: 'in the house', y: y.value(n.air[last]) },
+    { key: 'without', word: 'without stores', y: y.value(n.without[last]) },
+    { key: 'out', word: 'outdoors', y: y.value(n.outdoor[last]) },
+  ].sort((a, b) => a.y - b.y)
+  let before = -99
+  for (const l of list) before = l.y = Math.max(l.y, before + 18)
+  return list
+})
+</script>
+
+<template>
+  <div ref="root">
+    <svg
+      :viewBox="`0 0 ${w} ${h}`"
+      role="img"
+      :aria-label="`The night hour by hour: coldest ${degrees(night.coldestCelsius, units)} at ${clock(Date.parse(night.coldestAt) / 1000, zone)}, the plants’ limit ${degrees(night.plantLimitCelsius, units)}`"
+    >
+      <defs>
+        <pattern id="rime" width="10" height="10" patternUnits="userSpaceOnUse">
+          <path
+            d="M5 1v8M1.5 3l7 4M8.5 3l-7 4"
+            stroke="var(--frost)"
+            stroke-width="0.9"
+            stroke-opacity="0.55"
+          />
+        </pattern>
+      </defs>
+      <rect class="dark" :x="dark.x" :y="AIR.top" :width="dark.w" :height="AIR.bottom - AIR.top" />
+      <rect
+        fill="url(#rime)"
+        :x="left"
+        :y="y(night.plantLimitCelsius)"
+        :width="w - left - right"
+        :height="Math.max(0, AIR.bottom - y(night.plantLimitCelsius))"
+      />
+      <path class="limit" :d="`M${left} ${y(night.plantLimitCelsius)} H${w - right}`" />
+      <text class="limit-word" :x="left + 6" :y="y(night.plantLimitCelsius) - 6">
+        plants stand {{ degrees(night.plantLimitCelsius, units) }}
+      </text>
+      <g class="axis">
+        <text v-for="t in y.ticks(6)" :key="t" :x="left - 8" :y="y(t) + 5" text-anchor="end">
+          {{ Math.round(units.fahrenheit ? t * 1.8 + 32 : t) }}°
+        </text>
+        <g v-for="t in hoursAt" :key="t.at">
+          <path :d="`M${t.x} ${AIR.bottom} v${h - AIR.bottom - 24}`" />
+          <text :x="t.x" :y="AIR.bottom + 20" text-anchor="middle">{{ clock(t.at, zone) }}</text>
+        </g>
+      </g>
+      <g v-for="s in suns" :key="s.word" class="sun">
+        <path :d="`M${s.x} ${AIR.top - 6} V${h - 24}`" />
+        <text
+          :x="s.x + (s.word === 'sunrise' ? -6 : 6)"
+          :y="AIR.top - 10"
+          :text-anchor="s.word === 'sunrise' ? 'end' : 'start'"
+        >
+          {{ s.word }} {{ clock(Date.parse(s.at) / 1000, zone) }}
+        </text>
+      </g>
+      <path class="band" :d="band" />
+      <path class="out" :d="path(night.outdoor)" />
+      <path class="without" :d="path(night.without)" />
+      <path class="air" :d="path(night.air)" />
+      <g class="coldest">
+        <circle :cx="coldest.x" :cy="coldest.y" r="6" />
+        <text :x="coldest.x - 10" :y="coldest.y - 12" text-anchor="end" class="figure">
+          {{ degrees(night.coldestCelsius, units) }}
+        </text>
+      </g>
+      <template v-if="!narrow">
+        <text
+          v-for="l in endLabels"
+          :key="l.key"
+          :class="`word ${l.key}`"
+          :x="w - right + 8"
+          :y="l.y + 5"
+        >
+          {{ l.word }}
+        </text>
+      </template>
+      <g v-for="s in stores" :key="s.id" class="store">
+        <path :d="s.d" />
+        <path class="floor" :d="`M${left} ${s.base} H${w - right}`" />
+        <text :x="left + 4" :y="s.base - rowHeight + 22" class="name">
+          {{ s.name }} {{ kilowattHours(s.startJoules) }}
+        </text>
+        <text v-if="!narrow" :x="w - right + 8" :y="s.base - 4">
+          {{ kilowattHours(s.end) }} left
+        </text>
+      </g>
+    </svg>
+    <p v-if="narrow" class="soft key">
+      <b class="air">thick line</b> in the house · <b class="without">dashes</b> without stores ·
+      <b class="out">thin line</b> outdoors
+    </p>
+  </div>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+}
+
+path {
+  fill: none;
+}
+
+text {
+  fill: var(--ink-soft);
+  font-size: 14px;
+}
+
+.dark {
+  fill: var(--ink);
+  fill-opacity: 0.045;
+}
+
+.axis path {
+  stroke: var(--line-soft);
+}
+
+.sun path {
+  stroke: var(--close);
+  stroke-dasharray: 2 4;
+}
+
+.limit {
+  stroke: var(--frost);
+  stroke-width: 2;
+}
+
+.limit-word {
+  fill: var(--frost);
+  font-weight: 600;
+}
+
+.band {
+  fill: var(--ember);
+  fill-opacity: 0.2;
+}
+
+.air {
+  stroke: var(--ember);
+  stroke-width: 3.5;
+}
+
+.out {
+  stroke: var(--frost);
+  stroke-width: 1.6;
+}
+
+.without {
+  stroke: var(--ink-soft);
+  stroke-width: 2;
+  stroke-dasharray: 7 5;
+}
+
+.word,
+.key b {
+  stroke: none;
+}
+
+.word.air,
+.key .air {
+  fill: var(--ember);
+  color: var(--ember);
+  font-weight: 700;
+}
+
+.word.out,
+.key .out {
+  fill: var(--frost);
+  color: var(--frost);
+}
+
+.coldest circle {
+  fill: var(--sheet);
+  stroke: var(--ember);
+  stroke-width: 3;
+}
+
+.coldest text {
+  fill: var(--ink);
+  font-size: 20px;
+  font-weight: 700;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
+}
+
+.store path {
+  fill: var(--ember);
+  fill-opacity: 0.55;
+}
+
+.store .floor {
+  stroke: var(--ink);
+  stroke-width: 1;
+}
+
+.store .name {
+  fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 3px;
+}
+</style>

@@ -1,0 +1,60 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { useSession } from './shared/session'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'door', component: () => import('./features/account/Door.vue') },
+    { path: '/sign-in', name: 'sign-in', component: () => import('./features/account/SignIn.vue') },
+    { path: '/begin', name: 'begin', component: () => import('./features/account/Begin.vue') },
+    {
+      path: '/h/:holding',
+      component: () => import('./features/account/HoldingFrame.vue'),
+      children: [
+        { path: '', redirect: (to) => ({ path: `/h/${String(to.params.holding)}/tonight` }) },
+        {
+          path: 'tonight',
+          name: 'tonight',
+          component: () => import('./features/tonight/TonightPage.vue'),
+        },
+        {
+          path: 'stores',
+          name: 'stores',
+          component: () => import('./features/store/StoresPage.vue'),
+        },
+        {
+          path: 'stores/:store',
+          name: 'store',
+          component: () => import('./features/store/StorePage.vue'),
+        },
+        {
+          path: 'stores/:store/file/:file?',
+          name: 'file',
+          component: () => import('./features/exchange/FilePage.vue'),
+        },
+        { path: 'runs/:run', name: 'run', component: () => import('./features/run/RunPage.vue') },
+        {
+          path: 'houses/:house',
+          name: 'house',
+          component: () => import('./features/house/HousePage.vue'),
+        },
+        {
+          path: 'people',
+          name: 'people',
+          component: () => import('./features/account/PeoplePage.vue'),
+        },
+      ],
+    },
+    { path: '/:rest(.*)*', redirect: '/' },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  const session = useSession()
+  const me = session.me ?? (await session.load().catch(() => null))
+  if (!me) return true
+  if (me.beginNeeded && to.name !== 'begin') return { name: 'begin' }
+  if (!me.beginNeeded && !me.person && to.name !== 'sign-in')
+    return { name: 'sign-in', query: to.path === '/' ? {} : { next: to.fullPath } }
+  return true
+})

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { BFormInput } from 'bootstrap-vue-next'
+import { computed, ref, useId, watch } from 'vue'
+import { typedCelsius, typedNumber, type Units } from './units'
+
+/** A number typed as people type it; what is no number stays typed and is said so. */
+const props = withDefaults(
+  defineProps<{
+    label: string
+    temperature?: Units
+    optional?: boolean
+    placeholder?: string
+    disabled?: boolean
+  }>(),
+  { temperature: undefined, optional: false, placeholder: '', disabled: false },
+)
+const value = defineModel<number | null>({ required: true })
+const id = useId()
+const hint = computed(() =>
+  props.temperature ? `, °${props.temperature.fahrenheit ? 'F' : 'C'}` : '',
+)
+
+const shown = () => {
+  if (value.value == null) return ''
+  const v = props.temperature?.fahrenheit ? value.value * 1.8 + 32 : value.value
+  return String(Math.round(v * 1000) / 1000)
+}
+const text = ref(shown())
+const wrong = ref(false)
+const read = (t: string) =>
+  props.temperature ? typedCelsius(t, props.temperature) : typedNumber(t)
+
+watch([value, () => props.temperature?.fahrenheit], () => {
+  if (read(text.value) !== value.value) text.value = shown()
+})
+
+function typed(t: string) {
+  text.value = t
+  if (!t.trim() && props.optional) {
+    wrong.value = false
+    value.value = null
+    return
+  }
+  const n = read(t)
+  wrong.value = Number.isNaN(n)
+  if (!wrong.value) value.value = n
+}
+</script>
+
+<template>
+  <label :for="id">{{ label }}{{ hint }}</label>
+  <div>
+    <BFormInput
+      :id="id"
+      :model-value="text"
+      :placeholder="placeholder"
+      :disabled="disabled"
+      inputmode="text"
+      :aria-invalid="wrong"
+      @update:model-value="typed(String($event))"
+    />
+    <small v-if="wrong" class="wrong">This is no number.</small>
+  </div>
+</template>
+
+<style scoped>
+.wrong {
+  color: var(--lost);
+}
+</style>

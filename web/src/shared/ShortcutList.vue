@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { BModal } from 'bootstrap-vue-next'
+
+const open = defineModel<boolean>({ default: false })
+const keys = [
+  ['t', 'Tonight'],
+  ['s', 'Stores'],
+  ['l', 'Change the light: day, night, night eyes'],
+  ['arrows', 'Move a handle or a cursor that has the focus; with Shift ten times as far'],
+  ['+ and −', 'Closer and wider on a run’s chart'],
+  ['Ctrl Z', 'Undo the last change of a store'],
+  ['?', 'This list'],
+]
+</script>
+
+<template>
+  <BModal v-model="open" title="Keys" no-footer>
+    <table class="ledger">
+      <tbody>
+        <tr v-for="[k, what] in keys" :key="k">
+          <th scope="row">
+            <kbd>{{ k }}</kbd>
+          </th>
+          <td>{{ what }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </BModal>
+</template>

@@ -1,0 +1,68 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export type Views = components['schemas']
+
+/** What went wrong, as the server tells it (RFC 9457). */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    readonly field: string,
+    reason: string,
+    readonly remedy: string,
+  ) {
+    super(reason)
+  }
+}
+
+const client = createClient<paths>({ baseUrl: '' })
+
+client.use({
+  onRequest({ request }) {
+    const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
+    if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
+    return request
+  },
+})
+
+export const api = client
+
+interface Answer<T> {
+  data?: T
+  error?: unknown
+  response: Response
+}
+
+/** The body of an answer, or a thrown {@link Refusal}. */
+export async function body<T>(call: Promise<Answer<T>>): Promise<T> {
+  return (await whole(call)).data
+}
+
+/** The body with its ETag, for what people edit. */
+export async function whole<T>(call: Promise<Answer<T>>): Promise<{ data: T; etag: string }> {
+  const answer = await call.catch(() => {
+    throw new Refusal(
+      0,
+      'no-signal',
+      '',
+      'The program cannot be reached.',
+      'Nothing was sent; try again when there is signal.',
+    )
+  })
+  if (!answer.response.ok) throw refusal(answer.response.status, answer.error)
+  return { data: answer.data as T, etag: answer.response.headers.get('ETag') ?? '' }
+}
+
+export function refusal(status: number, said: unknown): Refusal {
+  const p = (typeof said === 'object' && said ? said : {}) as Record<string, string>
+  if (status === 401 && !p.code)
+    return new Refusal(401, 'signed-out', '', 'You are not signed in.', 'Sign in again.')
+  return new Refusal(
+    status,
+    p.code ?? 'unforeseen',
+    p.field ?? '',
+    p.detail ?? 'Something went wrong.',
+    p.remedy ?? 'Try again.',
+  )
+}
