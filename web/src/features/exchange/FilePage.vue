@@ -32,6 +32,7 @@ const over = ref(false)
 const zone = computed(() => session.zone(holding))
 
 async function hand(list: FileList | null | undefined) {
+  over.value = false
   const f = list?.[0]
   if (!f) return
   error.value = null
@@ -108,10 +109,7 @@ const number = (n: number) => new Intl.NumberFormat('en-GB').format(n)
       :class="{ over }"
       @dragover.prevent="over = true"
       @dragleave="over = false"
-      @drop.prevent="
-        over = false
-        hand($event.dataTransfer?.files)
-      "
+      @drop.prevent="hand($event.dataTransfer?.files)"
     >
       <input
         type="file"

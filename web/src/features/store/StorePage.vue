@@ -63,6 +63,11 @@ function addProbe() {
   selected.value = `probe:${id}`
 }
 
+function removeProbe(id: string) {
+  draft.probes = draft.probes.filter((p) => p.id !== id)
+  selected.value = 'mass'
+}
+
 function key(e: KeyboardEvent) {
   if (
     (e.ctrlKey || e.metaKey) &&
@@ -143,10 +148,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           :probe="probe"
           :holding="holding"
           :disabled="!keeper"
-          @remove="
-            draft.probes = draft.probes.filter((p) => p.id !== probe?.id)
-            selected = 'mass'
-          "
+          @remove="removeProbe(probe.id)"
         />
         <MassEditor
           v-else

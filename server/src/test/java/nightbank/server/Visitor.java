@@ -51,9 +51,7 @@ public final class Visitor {
   }
 
   public Answer signIn(String login) {
-    return post(
-        "/api/session",
-        "{\"login\":\"" + login + "\",\"password\":\"three plain words\"}");
+    return post("/api/session", "{\"login\":\"" + login + "\",\"password\":\"three plain words\"}");
   }
 
   public UUID newHolding(String name) {
@@ -104,9 +102,7 @@ public final class Visitor {
     return send(
         request(path)
             .header("Content-Type", "multipart/form-data; boundary=" + edge)
-            .POST(
-                HttpRequest.BodyPublishers.ofByteArrays(
-                    java.util.List.of(head, content, tail))));
+            .POST(HttpRequest.BodyPublishers.ofByteArrays(java.util.List.of(head, content, tail))));
   }
 
   private HttpRequest.Builder request(String path) {

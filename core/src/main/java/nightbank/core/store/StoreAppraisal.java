@@ -7,8 +7,9 @@ import java.util.Map;
 
 /**
  * What a design comes to before anything is measured: balance at full charge, loss by face with the
- * mass evenly warm and the air at the floor temperature, half-life, time to charge. The half-life is
- * capacity over loss and so too short where the inside is slow to follow (Biot number above 0.1).
+ * mass evenly warm and the air at the floor temperature, half-life, time to charge. The half-life
+ * is capacity over loss and so too short where the inside is slow to follow (Biot number above
+ * 0.1).
  */
 public final class StoreAppraisal {
   private static final double TALL = 2.5; // height over width above which a lone body may tip

@@ -27,9 +27,7 @@ public class Access {
   public void require(UUID holdingId, Role needed) {
     SignedIn who = signedIn().orElseThrow(() -> Problem.notFound("holding"));
     Role role =
-        accounts
-            .role(who.personId(), holdingId)
-            .orElseThrow(() -> Problem.notFound("holding"));
+        accounts.role(who.personId(), holdingId).orElseThrow(() -> Problem.notFound("holding"));
     if (!role.covers(needed)) {
       throw new Problem(
           HttpStatus.FORBIDDEN,

@@ -164,8 +164,7 @@ public class Imports {
       }
       previews.remember(holding, r.getStoreId(), file(id), tied);
       if (outcome.added() > 0 && outcome.from().isBefore(outcome.to())) {
-        runs.ofImport(
-            holding, r.getStoreId(), id, r.getFileName(), outcome.from(), outcome.to());
+        runs.ofImport(holding, r.getStoreId(), id, r.getFileName(), outcome.from(), outcome.to());
       }
       ended(holding, id, ImportView.State.DONE, "", outcome);
       Files.deleteIfExists(file(id));

@@ -51,8 +51,7 @@ public class Holdings {
   }
 
   @Transactional
-  public List<MemberView> add(
-      UUID holding, String login, String name, String password, Role role) {
+  public List<MemberView> add(UUID holding, String login, String name, String password, Role role) {
     accounts.join(accounts.create(login, name, password), holding, role);
     return members(holding);
   }

@@ -119,8 +119,7 @@ public class Houses {
     List<HouseView.Loss> losses = new ArrayList<>();
     for (SkinPart p : g.skin()) {
       losses.add(
-          new HouseView.Loss(
-              p.name(), p.areaSquareMetres() * p.transmittanceInWind(CALM_WIND)));
+          new HouseView.Loss(p.name(), p.areaSquareMetres() * p.transmittanceInWind(CALM_WIND)));
     }
     losses.add(new HouseView.Loss("Draught", g.draughtCoefficient(CALM_WIND)));
     return new HouseView(

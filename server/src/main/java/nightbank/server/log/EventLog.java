@@ -31,8 +31,7 @@ public class EventLog {
     }
     if (event.at().isAfter(clock.instant().plus(Duration.ofDays(1)))
         || event.at().isBefore(Readings.EARLIEST)) {
-      throw Problem.invalid(
-          "at", "It lies in the future or before 2000.", "Check date and time.");
+      throw Problem.invalid("at", "It lies in the future or before 2000.", "Check date and time.");
     }
     if (event.note() != null && event.note().length() > 2000) {
       throw Problem.invalid("note", "The note has more than 2000 letters.", "Shorten it.");

@@ -75,7 +75,9 @@ public class Tonight {
     Instant lowAt = q.lowAt() == null ? sunrise.minus(Duration.ofHours(1)) : q.lowAt();
     if (lowAt.isBefore(now) || lowAt.isAfter(now.plus(Duration.ofHours(30)))) {
       throw Problem.invalid(
-          "lowAt", "The low must come within the next 30 hours.", "Give the hour of tonight's low.");
+          "lowAt",
+          "The low must come within the next 30 hours.",
+          "Give the hour of tonight's low.");
     }
     Instant end = later(sunrise, lowAt).plus(Duration.ofHours(1));
     double length = Duration.between(now, end).toSeconds();
@@ -148,11 +150,7 @@ public class Tonight {
   }
 
   private double air(
-      UUID holding,
-      UUID house,
-      Instant now,
-      double evening,
-      List<TonightView.Assumption> assumed) {
+      UUID holding, UUID house, Instant now, double evening, List<TonightView.Assumption> assumed) {
     var probes = readings.airProbes(holding, house).keySet().stream().sorted().toList();
     Optional<Known> air = last(holding, probes, now, 6);
     if (air.isPresent()) {
@@ -185,11 +183,7 @@ public class Tonight {
   }
 
   private List<StoreTonightStart> starts(
-      UUID holding,
-      UUID house,
-      Instant now,
-      double air,
-      List<TonightView.Assumption> assumed) {
+      UUID holding, UUID house, Instant now, double air, List<TonightView.Assumption> assumed) {
     List<StoreTonightStart> starts = new ArrayList<>();
     for (StoreView view : stores.all(holding)) {
       if (house.equals(view.houseId())) {
@@ -200,11 +194,7 @@ public class Tonight {
   }
 
   private StoreTonightStart start(
-      UUID holding,
-      StoreView view,
-      Instant now,
-      double air,
-      List<TonightView.Assumption> assumed) {
+      UUID holding, StoreView view, Instant now, double air, List<TonightView.Assumption> assumed) {
     var core = stores.core(holding, view.id());
     StoreGrid grid = StoreGrid.coarse(core.store());
     Instant readAt = view.now().at();

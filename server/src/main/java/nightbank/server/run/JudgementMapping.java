@@ -76,8 +76,9 @@ final class JudgementMapping {
         coolDown(j, kept),
         ledger(j.ledger()),
         j.faceShares().entrySet().stream()
-            .map((Map.Entry<FaceName, Double> e) ->
-                new JudgementView.FaceShare(e.getKey().name(), e.getValue()))
+            .map(
+                (Map.Entry<FaceName, Double> e) ->
+                    new JudgementView.FaceShare(e.getKey().name(), e.getValue()))
             .toList(),
         new JudgementView.CalibrationView(
             j.calibration().power(),

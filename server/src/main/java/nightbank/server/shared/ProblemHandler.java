@@ -35,7 +35,8 @@ class ProblemHandler {
     if (e.getCause() instanceof JacksonException j) {
       field =
           j.getPath().stream()
-              .map(r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : r.getPropertyName())
+              .map(
+                  r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : r.getPropertyName())
               .collect(Collectors.joining("."));
     }
     String where = field.isEmpty() ? "The request" : "The value of " + field;
@@ -88,8 +89,7 @@ class ProblemHandler {
     HttpMediaTypeNotSupportedException.class
   })
   ProblemDetail wrongWay(Exception e) {
-    return detail(
-        HttpStatus.BAD_REQUEST, "wrong-way", "", "This cannot be asked in that way.", "");
+    return detail(HttpStatus.BAD_REQUEST, "wrong-way", "", "This cannot be asked in that way.", "");
   }
 
   @ExceptionHandler

@@ -70,8 +70,7 @@ final class StoreMapping {
         placed.add(
             Problem.field(
                 "probes",
-                () ->
-                    new Probe(p.id().toString(), p.radiusFraction(), p.heightFraction())));
+                () -> new Probe(p.id().toString(), p.radiusFraction(), p.heightFraction())));
       }
     }
     return Problem.field(
@@ -97,8 +96,7 @@ final class StoreMapping {
     return Problem.field(
         "design.lengthMetres",
         () ->
-            new Geometry.Box(
-                number(d.lengthMetres()), number(d.widthMetres()), d.heightMetres()));
+            new Geometry.Box(number(d.lengthMetres()), number(d.widthMetres()), d.heightMetres()));
   }
 
   private static double number(Double value) {
@@ -124,9 +122,7 @@ final class StoreMapping {
               () ->
                   l.kind() == LayerKind.GAP
                       ? new Layer.ReflectiveGap(
-                          l.thicknessMetres(),
-                          l.emissivity() == null ? DULL : l.emissivity(),
-                          DULL)
+                          l.thicknessMetres(), l.emissivity() == null ? DULL : l.emissivity(), DULL)
                       : new Layer.Bulk(
                           MediumCatalogue.insulation(l.material() == null ? "" : l.material())
                               .orElseThrow(

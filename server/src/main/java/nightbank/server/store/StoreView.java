@@ -21,8 +21,7 @@ public record StoreView(
    * @param meanCelsius from probe positions, absent without readings
    * @param usableJoules balance above the floor temperature
    */
-  public record Now(
-      Instant at, Double meanCelsius, Double usableJoules, List<Latest> latest) {}
+  public record Now(Instant at, Double meanCelsius, Double usableJoules, List<Latest> latest) {}
 
   /** Latest reading of one probe. */
   public record Latest(UUID probeId, Instant at, double celsius) {}

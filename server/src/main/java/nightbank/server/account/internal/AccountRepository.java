@@ -34,16 +34,14 @@ public class AccountRepository {
   }
 
   public Optional<Person> byLogin(String login) {
-    return db.select(
-            PERSON.ID, PERSON.LOGIN, PERSON.NAME, PERSON.PASSWORD_HASH, PERSON.FAHRENHEIT)
+    return db.select(PERSON.ID, PERSON.LOGIN, PERSON.NAME, PERSON.PASSWORD_HASH, PERSON.FAHRENHEIT)
         .from(PERSON)
         .where(PERSON.LOGIN.eq(login))
         .fetchOptional(mapping(Person::new));
   }
 
   public Optional<Person> byId(UUID id) {
-    return db.select(
-            PERSON.ID, PERSON.LOGIN, PERSON.NAME, PERSON.PASSWORD_HASH, PERSON.FAHRENHEIT)
+    return db.select(PERSON.ID, PERSON.LOGIN, PERSON.NAME, PERSON.PASSWORD_HASH, PERSON.FAHRENHEIT)
         .from(PERSON)
         .where(PERSON.ID.eq(id))
         .fetchOptional(mapping(Person::new));
@@ -62,10 +60,7 @@ public class AccountRepository {
   }
 
   public void setFahrenheit(UUID person, boolean fahrenheit) {
-    db.update(PERSON)
-        .set(PERSON.FAHRENHEIT, fahrenheit)
-        .where(PERSON.ID.eq(person))
-        .execute();
+    db.update(PERSON).set(PERSON.FAHRENHEIT, fahrenheit).where(PERSON.ID.eq(person)).execute();
   }
 
   public Optional<Role> role(UUID person, UUID holding) {
@@ -83,8 +78,7 @@ public class AccountRepository {
         .on(HOLDING.ID.eq(MEMBERSHIP.HOLDING_ID))
         .where(MEMBERSHIP.PERSON_ID.eq(person))
         .orderBy(HOLDING.NAME)
-        .fetch(
-            r -> new Belonging(r.value1(), r.value2(), Role.valueOf(r.value3()), r.value4()));
+        .fetch(r -> new Belonging(r.value1(), r.value2(), Role.valueOf(r.value3()), r.value4()));
   }
 
   public void join(UUID person, UUID holding, Role role) {

@@ -1,6 +1,5 @@
 package nightbank.server.exchange.internal;
 
-import de.siegmar.fastcsv.reader.CsvRecord;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -28,9 +27,12 @@ final class DialectGuess {
   private static final int LOOK_ROWS = 400;
   private static final char[] DELIMITERS = {'\t', ';', ',', '|'};
   private static final Pattern FAHRENHEIT =
-      Pattern.compile("(°\\s*f\\b|\\bdeg\\s*f\\b|[(\\[_ ]f[)\\]]?$|fahrenheit)", Pattern.CASE_INSENSITIVE);
+      Pattern.compile(
+          "(°\\s*f\\b|\\bdeg\\s*f\\b|[(\\[_ ]f[)\\]]?$|fahrenheit)", Pattern.CASE_INSENSITIVE);
   private static final Pattern UNIT =
-      Pattern.compile("[\\[(]?\\s*(°\\s*[cf]|deg\\s*[cf]|celsius|fahrenheit)\\s*[\\])]?|[_ ][cf]$", Pattern.CASE_INSENSITIVE);
+      Pattern.compile(
+          "[\\[(]?\\s*(°\\s*[cf]|deg\\s*[cf]|celsius|fahrenheit)\\s*[\\])]?|[_ ][cf]$",
+          Pattern.CASE_INSENSITIVE);
   private static final Pattern TIME_NAME =
       Pattern.compile("time|date|zeit|datum|hora|fecha|heure|when|stamp", Pattern.CASE_INSENSITIVE);
   private static final Pattern AIR_NAME =
@@ -359,7 +361,8 @@ final class DialectGuess {
       return new FileMapping.Column(index, heading, Use.NEW_AIR, null, fahrenheit);
     }
     boolean other = TIME_NAME.matcher(plain).find();
-    return new FileMapping.Column(index, heading, other ? Use.SKIP : Use.NEW_PROBE, null, fahrenheit);
+    return new FileMapping.Column(
+        index, heading, other ? Use.SKIP : Use.NEW_PROBE, null, fahrenheit);
   }
 
   static String plainName(String heading) {

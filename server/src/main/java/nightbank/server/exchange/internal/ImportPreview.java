@@ -42,8 +42,7 @@ public final class ImportPreview {
     public static final Shown NOTHING = new Shown(false, false, List.of());
   }
 
-  public FileMapping guess(
-      UUID holding, UUID store, Path file, List<ProbeView> probes, String zone)
+  public FileMapping guess(UUID holding, UUID store, Path file, List<ProbeView> probes, String zone)
       throws IOException {
     var guess = DialectGuess.of(file, probes, zone);
     return repository

@@ -96,8 +96,7 @@ final class MappedRows {
     double value = NumberReader.read(text, mapping.decimalComma());
     if (Double.isNaN(value)) {
       boolean empty = text.isBlank() || text.strip().matches("-+|n/?a|null|nan|\\?+");
-      sink.leftOut(
-          line, column.index(), empty ? "No reading." : "This is not a number.", text);
+      sink.leftOut(line, column.index(), empty ? "No reading." : "This is not a number.", text);
       return;
     }
     boolean fahrenheit = column.fahrenheit();

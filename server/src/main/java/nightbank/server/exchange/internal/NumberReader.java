@@ -21,7 +21,9 @@ final class NumberReader {
     text = decimalComma ? text.replace(".", "").replace(',', '.') : text.replace(",", "");
     for (int i = 0; i < text.length(); i++) {
       char c = text.charAt(i);
-      boolean sign = (c == '-' || c == '+') && (i == 0 || text.charAt(i - 1) == 'e' || text.charAt(i - 1) == 'E');
+      boolean sign =
+          (c == '-' || c == '+')
+              && (i == 0 || text.charAt(i - 1) == 'e' || text.charAt(i - 1) == 'E');
       if (!isDigit(c) && c != '.' && c != 'e' && c != 'E' && !sign) {
         return Double.NaN;
       }

@@ -88,9 +88,9 @@ final class TimeReader {
   }
 
   private LocalDate date() {
-    int year =
-        (int) (form == TimeForm.YEAR_FIRST ? parts[0] : parts[2]);
-    int day = (int) (form == TimeForm.YEAR_FIRST ? parts[2] : parts[form == TimeForm.DAY_FIRST ? 0 : 1]);
+    int year = (int) (form == TimeForm.YEAR_FIRST ? parts[0] : parts[2]);
+    int day =
+        (int) (form == TimeForm.YEAR_FIRST ? parts[2] : parts[form == TimeForm.DAY_FIRST ? 0 : 1]);
     int month =
         (int) (form == TimeForm.YEAR_FIRST ? parts[1] : parts[form == TimeForm.DAY_FIRST ? 1 : 0]);
     return LocalDate.of(year < 100 ? 2000 + year : year, month, day);

@@ -36,7 +36,8 @@ public class EventRepository {
   }
 
   public boolean storeBelongs(UUID holding, UUID store) {
-    return db.fetchExists(HEAT_STORE, HEAT_STORE.HOLDING_ID.eq(holding).and(HEAT_STORE.ID.eq(store)));
+    return db.fetchExists(
+        HEAT_STORE, HEAT_STORE.HOLDING_ID.eq(holding).and(HEAT_STORE.ID.eq(store)));
   }
 
   public void insert(UUID holding, EventView e) {

@@ -41,9 +41,7 @@ class RunController {
 
   @PostMapping("/stores/{storeId}/runs")
   RunView create(
-      @PathVariable UUID holdingId,
-      @PathVariable UUID storeId,
-      @RequestBody Runs.RunDraft draft) {
+      @PathVariable UUID holdingId, @PathVariable UUID storeId, @RequestBody Runs.RunDraft draft) {
     access.require(holdingId, Role.KEEPER);
     return runs.create(holdingId, storeId, draft);
   }

@@ -3,7 +3,6 @@ package nightbank.server.run.internal;
 import static nightbank.db.Tables.RUN;
 import static org.jooq.Records.mapping;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;

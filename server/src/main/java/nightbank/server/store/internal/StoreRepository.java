@@ -32,8 +32,7 @@ public class StoreRepository {
   }
 
   /** A store as stored. */
-  public record StoredStore(
-      UUID id, UUID houseId, String name, int version, StoreDesign design) {}
+  public record StoredStore(UUID id, UUID houseId, String name, int version, StoreDesign design) {}
 
   public List<StoredStore> all(UUID holding) {
     return db.selectFrom(HEAT_STORE)
