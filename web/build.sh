@@ -15,6 +15,7 @@ case "${1:-}" in
     install
     sum=$(find src public index.html vite.config.ts package-lock.json -type f 2>/dev/null | sort | xargs sha256sum | sha256sum)
     [ -f dist/index.html ] && [ "$(cat dist/.src-sum 2>/dev/null)" = "$sum" ] && exit 0
+    rm -rf target/classes/static
     npm run --silent types
     npm run --silent build -- --logLevel warn
     echo "$sum" > dist/.src-sum

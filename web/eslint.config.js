@@ -3,7 +3,7 @@ import tseslint from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
 
 export default tseslint.config(
-  { ignores: ['dist', 'node_modules', 'src/shared/api/schema.d.ts'] },
+  { ignores: ['dist', 'target', 'node_modules', 'src/shared/api/schema.d.ts'] },
   ...tseslint.configs.recommended,
   ...vue.configs['flat/essential'],
   {

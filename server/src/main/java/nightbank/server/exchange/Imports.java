@@ -10,6 +10,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -138,6 +139,17 @@ public class Imports {
 
   /** Reads the file in the background; ask {@link #view} how far it is. */
   public ImportView start(UUID holding, UUID id) {
+    begin(holding, id);
+    return view(holding, id);
+  }
+
+  /** Reads the file and returns when that has ended, well or not. */
+  public ImportView startAndWait(UUID holding, UUID id) {
+    begin(holding, id).join();
+    return view(holding, id);
+  }
+
+  private CompletableFuture<Void> begin(UUID holding, UUID id) {
     ImportFileRecord r = found(holding, id);
     if (!Files.exists(file(id))) {
       throw Problem.invalid("file", "The file is no longer here.", "Choose it again.");
@@ -148,8 +160,7 @@ public class Imports {
     }
     ImportJob job = jobs.of(holding, id, file(id));
     running.put(id, job);
-    worker.execute(() -> run(holding, r, job));
-    return view(holding, id);
+    return CompletableFuture.runAsync(() -> run(holding, r, job), worker);
   }
 
   private void run(UUID holding, ImportFileRecord r, ImportJob job) {

@@ -1,0 +1,186 @@
+package nightbank.server.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import nightbank.server.account.Accounts;
+import nightbank.server.account.Role;
+import nightbank.server.exchange.FileMapping;
+import nightbank.server.exchange.ImportView;
+import nightbank.server.exchange.Imports;
+import nightbank.server.holding.Holdings;
+import nightbank.server.house.HouseDesign;
+import nightbank.server.house.Houses;
+import nightbank.server.log.EventLog;
+import nightbank.server.log.EventView;
+import nightbank.server.run.Runs;
+import nightbank.server.shared.Settings;
+import nightbank.server.store.ProbeView;
+import nightbank.server.store.StoreDesign;
+import nightbank.server.store.Stores;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Fills an empty database with a holding told in a folder: its description, its events, and its
+ * loggers' files, which go the way of any logger's file.
+ */
+@Component
+class DemoLoader implements ApplicationRunner {
+  private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
+
+  private final Settings settings;
+  private final JsonMapper mapper;
+  private final Accounts accounts;
+  private final Holdings holdings;
+  private final Houses houses;
+  private final Stores stores;
+  private final Imports imports;
+  private final Runs runs;
+  private final EventLog events;
+
+  DemoLoader(
+      Settings settings,
+      JsonMapper mapper,
+      Accounts accounts,
+      Holdings holdings,
+      Houses houses,
+      Stores stores,
+      Imports imports,
+      Runs runs,
+      EventLog events) {
+    this.settings = settings;
+    this.mapper = mapper;
+    this.accounts = accounts;
+    this.holdings = holdings;
+    this.houses = houses;
+    this.stores = stores;
+    this.imports = imports;
+    this.runs = runs;
+    this.events = events;
+  }
+
+  record Told(
+      Holdings.HoldingDraft holding,
+      List<Person> people,
+      List<House> houses,
+      List<Store> stores,
+      List<Run> runs) {}
+
+  record Person(String login, String name, String password, Role role) {}
+
+  record House(String key, String name, HouseDesign design) {}
+
+  record Store(
+      String key,
+      String name,
+      String house,
+      StoreDesign design,
+      List<Probe> probes,
+      String file,
+      String fileZone) {}
+
+  record Probe(
+      String name, ProbeView.Kind kind, double radiusFraction, double heightFraction) {}
+
+  record Run(String store, String name, Instant from, Instant to) {}
+
+  record Event(UUID id, Instant at, String store, EventView.Kind kind, String note) {}
+
+  @Override
+  public void run(ApplicationArguments arguments) throws IOException {
+    if (!settings.isDemo() || accounts.anybody()) {
+      return;
+    }
+    Path folder = Path.of(settings.demo());
+    Told told = mapper.readValue(Files.readString(folder.resolve("croft.json")), Told.class);
+    Person first = told.people().get(0);
+    UUID keeper = accounts.create(first.login(), first.name(), first.password());
+    UUID holding = holdings.create(keeper, told.holding()).id();
+    for (Person p : told.people().subList(1, told.people().size())) {
+      holdings.add(holding, p.login(), p.name(), p.password(), p.role());
+    }
+    for (House h : told.houses()) {
+      houses.create(holding, new Houses.HouseDraft(id(h.key()), h.name(), h.design()));
+    }
+    Map<String, UUID> ids = new HashMap<>();
+    for (Store s : told.stores()) {
+      ids.put(s.key(), id(s.key()));
+      make(holding, s);
+      read(holding, id(s.key()), folder.resolve(s.file()), s.fileZone());
+    }
+    for (Run r : told.runs()) {
+      runs.create(
+          holding, ids.get(r.store()), new Runs.RunDraft(id(r.name()), r.name(), r.from(), r.to()));
+    }
+    Event[] happened =
+        mapper.readValue(Files.readString(folder.resolve("events.json")), Event[].class);
+    for (Event e : happened) {
+      events.add(holding, new EventView(e.id(), ids.get(e.store()), e.kind(), e.at(), e.note()));
+    }
+    LOG.info("{} is set up", told.holding().name());
+  }
+
+  private void make(UUID holding, Store s) {
+    stores.create(
+        holding,
+        new Stores.StoreDraft(
+            id(s.key()),
+            s.name(),
+            s.house() == null ? null : id(s.house()),
+            s.design(),
+            s.probes().stream()
+                .map(
+                    p ->
+                        new ProbeView(
+                            id(s.key() + p.name()),
+                            p.kind(),
+                            p.name(),
+                            p.radiusFraction(),
+                            p.heightFraction()))
+                .toList()));
+  }
+
+  /** As a keeper would: hand it over, set the zone right, read it in. */
+  private void read(UUID holding, UUID store, Path file, String zone) throws IOException {
+    ImportView view;
+    try (InputStream in = Files.newInputStream(file)) {
+      view = imports.accept(holding, store, file.getFileName().toString(), in);
+    }
+    imports.correct(holding, view.id(), inZone(view.mapping(), zone));
+    view = imports.startAndWait(holding, view.id());
+    if (view.state() != ImportView.State.DONE) {
+      throw new IOException(file.getFileName() + ": " + view.problem());
+    }
+    runs.remove(holding, view.runId()); // three weeks in one are no run
+  }
+
+  private static FileMapping inZone(FileMapping m, String zone) {
+    return new FileMapping(
+        m.charset(),
+        m.delimiter(),
+        m.headingLine(),
+        m.decimalComma(),
+        m.timeForm(),
+        zone,
+        m.timeColumns(),
+        m.columns(),
+        m.channelColumn(),
+        m.channels());
+  }
+
+  private static UUID id(String key) {
+    return UUID.nameUUIDFromBytes(("croft " + key).getBytes(StandardCharsets.UTF_8));
+  }
+}

@@ -1,0 +1,64 @@
+package nightbank.standins.croft;
+
+/** A stone bench five metres long with a flue through it, as its cross-section. */
+final class FlueBench {
+  static final double LENGTH = 5;
+  static final double WIDTH = 0.6;
+  static final double HEIGHT = 0.5;
+  private static final int NX = 12;
+  private static final int NZ = 10;
+  private static final double DX = WIDTH / NX;
+  private static final double DZ = HEIGHT / NZ;
+  private static final double K = 2.55;
+  private static final double CAPACITY = 2610 * 812; // stone with its joints, J/(m³ K)
+
+  private final double[][] t = new double[NX][NZ];
+  private final double[][] next = new double[NX][NZ];
+  private double toHouse;
+
+  FlueBench(double start) {
+    for (double[] line : t) {
+      java.util.Arrays.fill(line, start);
+    }
+  }
+
+  void step(double dt, double air, double ground, double watts) {
+    toHouse = 0;
+    for (int i = 0; i < NX; i++) {
+      for (int l = 0; l < NZ; l++) {
+        double here = t[i][l];
+        double q = 0;
+        q += i > 0 ? K * DZ / DX * (t[i - 1][l] - here) : -side(DZ, here - air);
+        q += i < NX - 1 ? K * DZ / DX * (t[i + 1][l] - here) : -side(DZ, here - air);
+        q +=
+            l > 0
+                ? K * DX / DZ * (t[i][l - 1] - here)
+                : -DX / (1 / 1.15 + DZ / 2 / K) * (here - ground);
+        q += l < NZ - 1 ? K * DX / DZ * (t[i][l + 1] - here) : -side(DX, here - air);
+        if (i >= 4 && i < 8 && l >= 2 && l < 6) {
+          q += watts / LENGTH / 16;
+        }
+        next[i][l] = here + q * dt / (CAPACITY * DX * DZ);
+      }
+    }
+    for (int i = 0; i < NX; i++) {
+      System.arraycopy(next[i], 0, t[i], 0, NZ);
+    }
+  }
+
+  private double side(double area, double excess) {
+    double film = 8.6 * Math.pow(Math.max(0.5, Math.abs(excess)) / 15, 0.17);
+    double watts = area / (1 / film + 0.025 / K) * excess;
+    toHouse += LENGTH * watts;
+    return watts;
+  }
+
+  double toHouse() {
+    return toHouse;
+  }
+
+  double at(double radius, double height) {
+    int i = Math.min(NX - 1, NX / 2 + (int) (radius * NX / 2));
+    return t[i][Math.min(NZ - 1, (int) (height * NZ))];
+  }
+}
