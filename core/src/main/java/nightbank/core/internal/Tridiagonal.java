@@ -17,12 +17,16 @@ public final class Tridiagonal {
    * @param x right-hand side in, solution out
    */
   public void solve(int n, double[] diagonal, double[] off, double[] x) {
-    double pivot = diagonal[0];
-    x[0] /= pivot;
+    double inverse = 1 / diagonal[0];
+    double before = x[0] * inverse;
+    x[0] = before;
     for (int i = 1; i < n; i++) {
-      ratio[i] = off[i - 1] / pivot;
-      pivot = diagonal[i] - off[i - 1] * ratio[i];
-      x[i] = (x[i] + off[i - 1] * x[i - 1]) / pivot;
+      double coupling = off[i - 1];
+      double r = coupling * inverse;
+      ratio[i] = r;
+      inverse = 1 / (diagonal[i] - coupling * r);
+      before = (x[i] + coupling * before) * inverse;
+      x[i] = before;
     }
     for (int i = n - 2; i >= 0; i--) {
       x[i] += ratio[i + 1] * x[i + 1];

@@ -1,6 +1,7 @@
 package nightbank.core.run;
 
 import java.util.Arrays;
+import java.util.stream.IntStream;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Probe;
@@ -157,15 +158,25 @@ final class StoreCalibration {
   }
 
   private Pair<org.hipparchus.linear.RealVector, RealMatrix> model(double[] log) {
-    double[] here = residuals(log);
-    double[][] slope = new double[here.length][PARAMETERS];
     double step = 0.01;
+    // the point itself and one small step along each factor, at once
+    double[][] all =
+        IntStream.rangeClosed(0, PARAMETERS)
+            .parallel()
+            .mapToObj(
+                k -> {
+                  double[] moved = log.clone();
+                  if (k > 0) {
+                    moved[k - 1] += step;
+                  }
+                  return residuals(moved);
+                })
+            .toArray(double[][]::new);
+    double[] here = all[0];
+    double[][] slope = new double[here.length][PARAMETERS];
     for (int k = 0; k < PARAMETERS; k++) {
-      double[] moved = log.clone();
-      moved[k] += step;
-      double[] there = residuals(moved);
       for (int i = 0; i < here.length; i++) {
-        slope[i][k] = (there[i] - here[i]) / step;
+        slope[i][k] = (all[k + 1][i] - here[i]) / step;
       }
     }
     return new Pair<>(new ArrayRealVector(here, false), new Array2DRowRealMatrix(slope, false));

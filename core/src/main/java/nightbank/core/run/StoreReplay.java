@@ -13,15 +13,20 @@ import nightbank.core.store.StoreState;
 
 /** Runs a store's model along measured air, with the source on during the charging phases. */
 final class StoreReplay {
-  private static final double LONGEST_STEP = 180;
+  private static final double SHORTEST_STEP = 180;
+  private static final double LONGEST_STEP = 600;
+  private static final double STEPS = 400; // a run, unless that makes them too long
 
   private final RunTimeline line;
   private final double groundCelsius;
+  private final double longestStep;
   private final double[] firstReadings;
 
   StoreReplay(RunTimeline line, double groundCelsius) {
     this.line = line;
     this.groundCelsius = groundCelsius;
+    double span = line.at()[line.at().length - 1] - line.at()[0];
+    longestStep = Math.min(LONGEST_STEP, Math.max(SHORTEST_STEP, span / STEPS));
     firstReadings = new double[line.probes().length];
     for (int p = 0; p < firstReadings.length; p++) {
       firstReadings[p] = firstWithinAnHour(line, line.probes()[p]);
@@ -71,7 +76,7 @@ final class StoreReplay {
     for (int i = 0; i < n; i++) {
       if (i > 0) {
         double span = at[i] - at[i - 1];
-        int parts = Math.max(1, (int) Math.ceil(span / LONGEST_STEP));
+        int parts = Math.max(1, (int) Math.ceil(span / longestStep));
         double on = line.charging()[i] ? watts : 0;
         for (int k = 0; k < parts; k++) {
           model.step(span / parts, line.air()[i], groundCelsius, on);

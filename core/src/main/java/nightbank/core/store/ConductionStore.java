@@ -1,7 +1,7 @@
 package nightbank.core.store;
 
 import nightbank.core.internal.Tridiagonal;
-import nightbank.core.medium.Enthalpy;
+import nightbank.core.medium.TabledEnthalpy;
 
 /**
  * Transient conduction in a solid body by finite volumes, implicit sweeps along one direction after
@@ -21,7 +21,7 @@ public final class ConductionStore implements StoreModel {
 
   private final HeatStore store;
   private final StoreGrid grid;
-  private final Enthalpy enthalpy;
+  private final TabledEnthalpy enthalpy;
   private final boolean constantHeat;
   private final int ni;
   private final int nj;
@@ -35,6 +35,7 @@ public final class ConductionStore implements StoreModel {
   private final double[] celsius;
   private final double[] joulesPerKg;
   private final double[] specificHeat;
+  private final double[] inertia; // W/K over the step
   private final double[] swept; // temperatures while sweeping
   private final double[] diagonal;
   private final double[] off;
@@ -47,8 +48,8 @@ public final class ConductionStore implements StoreModel {
   public ConductionStore(HeatStore store, StoreState start) {
     this.store = store;
     grid = start.grid();
-    enthalpy = store.medium().enthalpy();
-    constantHeat = enthalpy.isConstant();
+    enthalpy = new TabledEnthalpy(store.medium().enthalpy());
+    constantHeat = store.medium().enthalpy().isConstant();
     ni = grid.across();
     nj = grid.along();
     nl = grid.layers();
@@ -57,6 +58,7 @@ public final class ConductionStore implements StoreModel {
     celsius = start.celsius();
     joulesPerKg = new double[n];
     specificHeat = new double[n];
+    inertia = new double[n];
     swept = new double[n];
     mass = new double[n];
     across = new double[n];
@@ -105,39 +107,29 @@ public final class ConductionStore implements StoreModel {
     renew(FaceName.TOP, air);
     renew(FaceName.FOOT, footBeyond);
     double perBody = sourceWatts / store.count();
+    double perSecond = 1 / seconds;
     for (int c = 0; c < celsius.length; c++) {
       specificHeat[c] = enthalpy.specificHeat(celsius[c]);
-      swept[c] = celsius[c] + heated[c] * perBody * seconds / (mass[c] * specificHeat[c]);
+      inertia[c] = mass[c] * specificHeat[c] * perSecond;
+      swept[c] = heated[c] == 0 ? celsius[c] : celsius[c] + heated[c] * perBody / inertia[c];
     }
-    sweepUpward(seconds, air, footBeyond);
-    double side = sweepAcross(seconds, air);
+    sweepUpward(air, footBeyond);
+    double side = sweepAcross(air);
     if (!grid.round()) {
-      side += sweepAlong(seconds, air);
+      side += sweepAlong(air);
     }
     watts[SIDE] = side;
     for (int c = 0; c < celsius.length; c++) {
       double next = swept[c];
       joulesPerKg[c] += specificHeat[c] * (next - celsius[c]);
-      celsius[c] = constantHeat ? next : temperature(joulesPerKg[c], next);
+      celsius[c] = constantHeat ? next : enthalpy.celsius(joulesPerKg[c], next);
     }
     for (int f = 0; f < 3; f++) {
       watts[f] *= store.count();
     }
   }
 
-  private double temperature(double h, double guess) {
-    double t = guess;
-    for (int pass = 0; pass < 20; pass++) {
-      double move = (h - enthalpy.joulesPerKg(t)) / enthalpy.specificHeat(t);
-      t += move;
-      if (Math.abs(move) < 1e-9) {
-        break;
-      }
-    }
-    return t;
-  }
-
-  private void sweepUpward(double seconds, double air, double footBeyond) {
+  private void sweepUpward(double air, double footBeyond) {
     double up = 0;
     double down = 0;
     double footPerArea = 1 / (grid.footRun() / conductivity + 1 / transmittance[FOOT]);
@@ -149,7 +141,7 @@ public final class ConductionStore implements StoreModel {
         double top = topPerArea * area;
         int first = grid.cell(i, j, 0);
         int stride = ni * nj;
-        load(seconds, first, stride, nl, upward);
+        load(first, stride, nl, upward);
         diagonal[0] += foot;
         line[0] += foot * footBeyond;
         diagonal[nl - 1] += top;
@@ -163,48 +155,47 @@ public final class ConductionStore implements StoreModel {
     watts[FOOT] = down;
   }
 
-  private double sweepAcross(double seconds, double air) {
+  private double sweepAcross(double air) {
     double out = 0;
     double perArea = 1 / (grid.acrossRun(ni - 1) / conductivity + 1 / transmittance[SIDE]);
     for (int l = 0; l < nl; l++) {
       for (int j = 0; j < nj; j++) {
         double side = perArea * grid.acrossInterface(ni - 1, j) * grid.thickness(l);
-        out += sweepToSide(seconds, air, grid.cell(0, j, l), 1, ni, across, side);
+        out += sweepToSide(air, grid.cell(0, j, l), 1, ni, across, side);
       }
     }
     return out;
   }
 
-  private double sweepAlong(double seconds, double air) {
+  private double sweepAlong(double air) {
     double out = 0;
     double perArea = 1 / (grid.alongRun(nj - 1) / conductivity + 1 / transmittance[SIDE]);
     for (int l = 0; l < nl; l++) {
       for (int i = 0; i < ni; i++) {
         double side = perArea * grid.alongInterface(i) * grid.thickness(l);
-        out += sweepToSide(seconds, air, grid.cell(i, 0, l), ni, nj, along, side);
+        out += sweepToSide(air, grid.cell(i, 0, l), ni, nj, along, side);
       }
     }
     return out;
   }
 
   private double sweepToSide(
-      double seconds, double air, int first, int stride, int n, double[] link, double side) {
-    load(seconds, first, stride, n, link);
+      double air, int first, int stride, int n, double[] link, double side) {
+    load(first, stride, n, link);
     diagonal[n - 1] += side;
     line[n - 1] += side * air;
     solve(first, stride, n);
     return side * (line[n - 1] - air);
   }
 
-  private void load(double seconds, int first, int stride, int n, double[] link) {
+  private void load(int first, int stride, int n, double[] link) {
     double before = 0;
     for (int k = 0; k < n; k++) {
       int c = first + k * stride;
-      double inertia = mass[c] * specificHeat[c] / seconds;
       double after = k + 1 < n ? link[c] : 0;
-      diagonal[k] = inertia + before + after;
+      diagonal[k] = inertia[c] + before + after;
       off[k] = after;
-      line[k] = inertia * swept[c];
+      line[k] = inertia[c] * swept[c];
       before = after;
     }
   }

@@ -154,7 +154,7 @@ public final class Croft {
     double hour = s % 86_400 / 3600.0;
     boolean midday = hour > 9.7 && hour < 14.9;
     double core = bin.at(0.08, 0.42);
-    element = midday && core < 330 && sun > (element ? 210 : 260);
+    element = midday && core < 450 && sun > (element ? 210 : 260);
   }
 
   private static double freshness(double day) {

@@ -57,8 +57,9 @@ final class FlueBench {
     return toHouse;
   }
 
-  double at(double radius, double height) {
-    int i = Math.min(NX - 1, NX / 2 + (int) (radius * NX / 2));
+  /** Temperature at fractions of the half width and of the height. */
+  double at(double across, double height) {
+    int i = Math.min(NX - 1, NX / 2 + (int) (across * NX / 2));
     return t[i][Math.min(NZ - 1, (int) (height * NZ))];
   }
 }

@@ -1,7 +1,7 @@
 package nightbank.standins.croft;
 
 /**
- * A brick-lined bin of dry sand with a rod element, as a quarter of a box cut into equal cells and
+ * A brick-lined bin of dry sand with a flat element, as a quarter of a box cut into equal cells and
  * stepped explicitly. Its sand is a little heavier and its element a little weaker than the plate
  * and the table say.
  */
@@ -9,7 +9,7 @@ final class SandBin {
   static final double LENGTH = 0.9;
   static final double WIDTH = 0.7;
   static final double HEIGHT = 0.6;
-  static final double TRUE_WATTS = 1462;
+  static final double TRUE_WATTS = 877;
   private static final int NX = 9;
   private static final int NY = 7;
   private static final int NZ = 12;
@@ -42,7 +42,7 @@ final class SandBin {
 
   void step(double dt, double air, double ground, double watts) {
     double mass = DENSITY * DX * DY * DZ;
-    double heated = 4 * 2 * 2 * 4; // cells with the rod in them, all quarters
+    double heated = 4 * 5 * 3 * 4; // cells with the element in them, all quarters
     toHouse = 0;
     for (int i = 0; i < NX; i++) {
       for (int j = 0; j < NY; j++) {
@@ -68,7 +68,7 @@ final class SandBin {
               l < NZ - 1
                   ? K * DX * DY / DZ * (t[i][j][l + 1] - here)
                   : -out(TOP, DZ, DX * DY, here - air);
-          if (i < 2 && j < 2 && l >= 3 && l < 7) {
+          if (i < 5 && j < 3 && l >= 3 && l < 7) {
             q += watts / heated;
           }
           next[i][j][l] = here + q * dt / (mass * specificHeat(here));
@@ -93,10 +93,14 @@ final class SandBin {
     return toHouse;
   }
 
-  /** Temperature at fractions of the half width and of the height. */
-  double at(double radius, double height) {
-    int i = Math.min(NX - 1, (int) (radius * NX));
-    int l = Math.min(NZ - 1, (int) (height * NZ));
-    return t[i][0][l];
+  /** Temperature at fractions of the half width, the narrow way, and of the height. */
+  double at(double across, double height) {
+    double y = Math.max(0, Math.min(NY - 1.001, across * NY - 0.5));
+    double z = Math.max(0, Math.min(NZ - 1.001, height * NZ - 0.5));
+    int j = (int) y;
+    int l = (int) z;
+    double low = t[0][j][l] + (y - j) * (t[0][j + 1][l] - t[0][j][l]);
+    double high = t[0][j][l + 1] + (y - j) * (t[0][j + 1][l + 1] - t[0][j][l + 1]);
+    return low + (z - l) * (high - low);
   }
 }

@@ -31,7 +31,7 @@ final class Winter {
     for (int i = 0; i < n; i++) {
       double day = i * STEP / 86_400.0;
       double spell = spell(day, 11.2, 15) + spell(day, 20.6, 26);
-      double dull = spell(day, 15.1, 17.4);
+      double dull = spell(day, 15.8, 18);
       mean += (2.2 - 8.6 * spell - mean) * STEP / 130_000.0 + 0.11 * dice.nextGaussian();
       grey += (0.55 - 0.4 * spell + 0.5 * dull - grey) * STEP / 20_000.0;
       grey += 0.05 * dice.nextGaussian();

@@ -1,0 +1,217 @@
+package nightbank.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.selenium.AxeBuilder;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** Headless Chromium with a profile of its own, looking at one running program. */
+final class Browser implements AutoCloseable {
+  private static final Duration PATIENCE = Duration.ofSeconds(20);
+
+  private final String address;
+  private final Path profile;
+  final ChromeDriver driver;
+
+  Browser(String address) {
+    this.address = address;
+    try {
+      profile = Files.createTempDirectory("nightbank-browser");
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+    ChromeOptions options = new ChromeOptions();
+    options.setBinary("/usr/bin/chromium");
+    options.addArguments(
+        "--headless",
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--disable-dev-shm-usage",
+        "--user-data-dir=" + profile);
+    ChromeDriverService service =
+        new ChromeDriverService.Builder()
+            .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+            .usingAnyFreePort()
+            .build();
+    driver = new ChromeDriver(service, options);
+    laptop();
+  }
+
+  Browser laptop() {
+    return size(1280, 800, false);
+  }
+
+  Browser phone() {
+    return size(390, 844, true);
+  }
+
+  private Browser size(int width, int height, boolean phone) {
+    driver.executeCdpCommand(
+        "Emulation.setDeviceMetricsOverride",
+        Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", phone));
+    return this;
+  }
+
+  Browser go(String path) {
+    driver.get(address + path);
+    return this;
+  }
+
+  /** The first element that matches, waited for. */
+  WebElement see(String css) {
+    return new WebDriverWait(driver, PATIENCE)
+        .withMessage(() -> css + " on " + driver.getCurrentUrl() + ":\n" + pageText())
+        .until(
+            d ->
+                d.findElements(By.cssSelector(css)).stream()
+                    .filter(WebElement::isDisplayed)
+                    .findFirst()
+                    .orElse(null));
+  }
+
+  /** The smallest button, link or label with these words, waited for. */
+  WebElement named(String words) {
+    String quoted = "\"" + words + "\"";
+    String path =
+        "//*[self::button or self::a or self::label or self::summary or @role='button']"
+            + "[contains(normalize-space(.), "
+            + quoted
+            + ") or contains(@aria-label, "
+            + quoted
+            + ")]";
+    return new WebDriverWait(driver, PATIENCE)
+        .withMessage(() -> words + " on " + driver.getCurrentUrl() + ":\n" + pageText())
+        .until(
+            d ->
+                d.findElements(By.xpath(path)).stream()
+                    .filter(WebElement::isDisplayed)
+                    .findFirst()
+                    .orElse(null));
+  }
+
+  /** Waits until the page's text holds these words. */
+  Browser reads(String words) {
+    new WebDriverWait(driver, PATIENCE)
+        .withMessage(() -> "“" + words + "” in:\n" + pageText())
+        .until(d -> pageText().contains(words));
+    return this;
+  }
+
+  String pageText() {
+    return driver.findElement(By.tagName("body")).getText();
+  }
+
+  /** What is typed into the field with this label. */
+  String typedIn(String label) {
+    return field(label).getDomProperty("value");
+  }
+
+  WebElement field(String label) {
+    WebElement l = named(label);
+    return see("[id=\"" + l.getDomAttribute("for") + "\"]");
+  }
+
+  Browser type(String label, String text) {
+    WebElement f = field(label);
+    f.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
+    f.sendKeys(text, Keys.TAB);
+    return this;
+  }
+
+  Browser click(String words) {
+    named(words).click();
+    return this;
+  }
+
+  Browser press(CharSequence... keys) {
+    driver.switchTo().activeElement().sendKeys(keys);
+    return this;
+  }
+
+  Browser signIn(String login, String password) {
+    go("/sign-in").type("Name", login).type("Password", password);
+    see("button[type=submit]").click();
+    see("header.top");
+    return this;
+  }
+
+  Browser theme(String theme) {
+    driver.executeScript(
+        "localStorage.setItem('theme', arguments[0]);"
+            + " document.documentElement.dataset.theme = arguments[0]",
+        theme);
+    return this;
+  }
+
+  /** Axe finds nothing, and nothing is wider than the window. */
+  Browser isAccessible() {
+    var found =
+        new AxeBuilder()
+            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+            .analyze(driver)
+            .getViolations();
+    assertThat(
+            found.stream()
+                .map(
+                    r ->
+                        r.getId()
+                            + ": "
+                            + r.getHelp()
+                            + " "
+                            + r.getNodes().stream().map(n -> n.getHtml()).limit(3).toList())
+                .toList())
+        .as(driver.getCurrentUrl())
+        .isEmpty();
+    Object wider =
+        driver.executeScript(
+            "return document.documentElement.scrollWidth - document.documentElement.clientWidth");
+    assertThat((Long) wider).as("pixels wider than the window").isLessThanOrEqualTo(0);
+    return this;
+  }
+
+  /** What the page complained of: nothing, refusals asked for aside. */
+  List<String> complaints() {
+    return driver.manage().logs().get("browser").getAll().stream()
+        .map(e -> e.getMessage())
+        .filter(m -> !m.contains("the server responded with a status of"))
+        .toList();
+  }
+
+  Browser picture(Path file) {
+    try {
+      Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+    return this;
+  }
+
+  @Override
+  public void close() {
+    driver.quit();
+    try (var files = Files.walk(profile)) {
+      files.sorted(java.util.Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+    } catch (IOException e) {
+      System.err.println("the browser's folder stays: " + e.getMessage());
+    }
+  }
+}

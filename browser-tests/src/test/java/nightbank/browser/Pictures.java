@@ -1,0 +1,46 @@
+package nightbank.browser;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+
+/**
+ * Takes the pictures of docs/screenshots from a running demo, or others asked for.
+ *
+ * <p>Arguments: address, folder, then any of {@code name=theme:width:path}.
+ */
+public final class Pictures {
+  private Pictures() {}
+
+  public static void main(String[] args) throws Exception {
+    Path folder = Path.of(args[1]);
+    Files.createDirectories(folder);
+    try (Browser browser = new Browser(args[0])) {
+      browser.signIn("keeper", "quernstone croft");
+      String home = browser.driver.getCurrentUrl().replaceAll(".*(/h/[^/]+)/.*", "$1");
+      for (String wish : List.of(args).subList(2, args.length)) {
+        String[] part = wish.split("[=:]", 4);
+        browser.theme(part[1]);
+        if (part[2].equals("phone")) {
+          browser.phone();
+        } else {
+          browser.laptop();
+        }
+        String path = part[3].replace("@", home);
+        browser.go(path).see("main h1, main .head");
+        quiet(browser);
+        browser.picture(folder.resolve(part[0] + ".png"));
+      }
+    }
+  }
+
+  /** Waits until nothing more is asked of the server and fonts are there. */
+  private static void quiet(Browser browser) {
+    browser.driver.executeAsyncScript(
+        "const done = arguments[0]; let still = 0, before = -1;"
+            + "const look = () => { const n = performance.getEntriesByType('resource').length;"
+            + " still = n === before ? still + 1 : 0; before = n;"
+            + " if (still > 8) document.fonts.ready.then(() => done()); else setTimeout(look, 100) };"
+            + " look()");
+  }
+}
