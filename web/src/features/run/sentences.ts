@@ -27,6 +27,8 @@ export function verdict(j: Judgement): string {
     const tail = name ? `; the ${cover === 'bare' ? 'bare ' : ''}${name} is ${part}` : ''
     return `Loses half its heat in ${hours(half.value, half.halfWidth)}${tail}.`
   }
+  if (of(j, 'MAKES_HEAT'))
+    return 'It makes heat of its own, so its cooling says nothing of what it loses.'
   if (of(j, 'AIR_UNKNOWN'))
     return 'How fast it loses heat cannot be said: nobody measured the air beside it.'
   const short = of(j, 'COOL_DOWN_TOO_SHORT')

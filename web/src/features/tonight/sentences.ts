@@ -44,6 +44,10 @@ export function assumption(a: Views['Assumption'], u: Units, zone: string): stri
       return `The house starts at ${t}, read ${when}.`
     case 'AIR_GUESSED':
       return `Nobody read the air in the house; it is taken to start at ${t}.`
+    case 'MASS_FROM_DAY':
+      return `Walls and floor start at ${t}, the mean of the air over the last day.`
+    case 'MASS_GUESSED':
+      return `Walls and floor are taken as warm as the air, ${t}.`
     case 'STORE_UNREAD':
       return `${a.of} has never been read; it is taken as cold as the air, ${t}.`
     case 'STORE_STALE':

@@ -130,6 +130,7 @@ public record JudgedRun(
       POWER_DIFFERS,
       TOO_HOT,
       AIR_UNKNOWN,
+      MAKES_HEAT,
       COOL_DOWN_TOO_SHORT,
       FALL_TOO_SMALL,
       TOO_FEW_READINGS,

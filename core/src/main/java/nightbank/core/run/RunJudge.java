@@ -55,15 +55,18 @@ public final class RunJudge {
     RunTimeline line = RunTimeline.of(cleaned, beside);
     HeatStore store = withMeasuredProbes(cleaned);
     boolean labelled = run.sourceWatts() > 0;
-    StoreReplay replay = new StoreReplay(line, run.groundCelsius());
-    double watts = labelled ? run.sourceWatts() : roughWatts(line, store);
+    StoreReplay replay = new StoreReplay(line, store, run.groundCelsius());
+    double watts = labelled ? run.sourceWatts() : roughWatts(line, store, run.groundCelsius());
     var calibration = new StoreCalibration(line, replay, store, watts, labelled);
     var fit = calibration.fit();
     var track = replay.track(fit.store(), fit.watts(), true);
     Field field = field(line, track, fit.store());
     double meanHalf = meanHalfWidth(line, replay, calibration, fit, field);
-    Optional<CoolDown> coolDown = airKnown ? coolDown(line, field, store) : Optional.empty();
-    if (!airKnown) {
+    Optional<CoolDown> coolDown =
+        airKnown && !run.makesHeat() ? coolDown(line, field, store) : Optional.empty();
+    if (run.makesHeat()) {
+      say(Finding.Code.MAKES_HEAT, Double.NaN, 0, "");
+    } else if (!airKnown) {
       say(Finding.Code.AIR_UNKNOWN, Double.NaN, 0, "");
     }
     Map<FaceName, Double> shares = faceShares(line, track, coolDown);
@@ -145,12 +148,13 @@ public final class RunJudge {
     return new ReadingSeries("guess", new long[] {first}, new double[] {coldest});
   }
 
-  private static double roughWatts(RunTimeline line, HeatStore store) {
+  private static double roughWatts(RunTimeline line, HeatStore store, double ground) {
     double seconds = line.chargingSeconds();
     if (seconds == 0) {
       return 0;
     }
     double rise = 0;
+    StateFromProbes field = new StateFromProbes(store, StoreGrid.coarse(store));
     double[] before = new double[line.probes().length];
     double[] after = new double[line.probes().length];
     for (Phase phase : line.phases()) {
@@ -161,16 +165,20 @@ public final class RunJudge {
           before[p] = line.probes()[p][start];
           after[p] = line.probes()[p][settled];
         }
-        rise += Math.max(0, plainMean(store, after) - plainMean(store, before));
+        rise +=
+            Math.max(
+                0,
+                mean(field, after, line.air()[settled], ground)
+                    - mean(field, before, line.air()[start], ground));
       }
     }
     return Math.max(1, store.heatCapacity(30) * rise / seconds);
   }
 
-  private static double plainMean(HeatStore store, double[] celsius) {
+  private static double mean(StateFromProbes field, double[] celsius, double air, double ground) {
     for (double t : celsius) {
       if (!Double.isNaN(t)) {
-        return StateFromProbes.of(StoreGrid.coarse(store), store.probes(), celsius).meanCelsius();
+        return field.of(celsius, air, ground).meanCelsius();
       }
     }
     return 0;
@@ -436,9 +444,9 @@ public final class RunJudge {
           say(Finding.Code.MAIN_FACE, shares.get(main), 0, main + (bare ? " BARE" : " COVERED"));
         });
     say(Finding.Code.PEAK, peak.meanCelsius(), peak.halfWidth(), peak.fromFit() ? "FIT" : "SEEN");
-    if (ledger.charged() <= 0) {
+    if (ledger.charged() <= 0 && !run.makesHeat()) {
       say(Finding.Code.NO_CHARGE_SEEN, 0, 0, "");
-    } else if (labelled) {
+    } else if (labelled && !run.makesHeat()) {
       say(Finding.Code.EFFICIENCY, ledger.efficiency(), 0.05, "");
     }
     double powerLog = fit.logFactors()[0];
@@ -446,7 +454,8 @@ public final class RunJudge {
       say(Finding.Code.POWER_DIFFERS, Math.exp(powerLog), 0, "");
     }
     double faceLog = fit.logFactors()[2];
-    if (Math.abs(faceLog) > Math.max(0.2, 2 * Math.sqrt(fit.covariance().getEntry(2, 2)))) {
+    if (!run.makesHeat()
+        && Math.abs(faceLog) > Math.max(0.2, 2 * Math.sqrt(fit.covariance().getEntry(2, 2)))) {
       say(
           Finding.Code.FACES_DIFFER,
           Math.exp(faceLog),

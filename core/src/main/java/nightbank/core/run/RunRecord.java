@@ -12,6 +12,7 @@ import nightbank.core.store.HeatStore;
  * @param groundCelsius deep ground below, used under a foot on the ground
  * @param sourceWatts label power of the source, 0 when unknown
  * @param needBelowCelsius house air below which heat counts as delivered, not early
+ * @param makesHeat whether the mass warms itself, as a heap does, so that its cooling tells nothing
  */
 public record RunRecord(
     HeatStore store,
@@ -19,7 +20,8 @@ public record RunRecord(
     ReadingSeries air,
     double groundCelsius,
     double sourceWatts,
-    double needBelowCelsius) {
+    double needBelowCelsius,
+    boolean makesHeat) {
   public RunRecord {
     probes = List.copyOf(probes);
   }

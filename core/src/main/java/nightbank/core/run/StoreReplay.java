@@ -20,17 +20,22 @@ final class StoreReplay {
   private final RunTimeline line;
   private final double groundCelsius;
   private final double longestStep;
-  private final double[] firstReadings;
+  private final StoreState start;
 
-  StoreReplay(RunTimeline line, double groundCelsius) {
+  StoreReplay(RunTimeline line, HeatStore store, double groundCelsius) {
     this.line = line;
     this.groundCelsius = groundCelsius;
     double span = line.at()[line.at().length - 1] - line.at()[0];
     longestStep = Math.min(LONGEST_STEP, Math.max(SHORTEST_STEP, span / STEPS));
-    firstReadings = new double[line.probes().length];
-    for (int p = 0; p < firstReadings.length; p++) {
-      firstReadings[p] = firstWithinAnHour(line, line.probes()[p]);
+    double[] first = new double[line.probes().length];
+    for (int p = 0; p < first.length; p++) {
+      first[p] = firstWithinAnHour(line, line.probes()[p]);
     }
+    StoreGrid grid = StoreGrid.standard(store);
+    if (grid.cells() > 400) {
+      grid = StoreGrid.coarse(store);
+    }
+    start = new StateFromProbes(store, grid).of(first, line.air()[0], groundCelsius);
   }
 
   private static double firstWithinAnHour(RunTimeline line, double[] probe) {
@@ -58,11 +63,7 @@ final class StoreReplay {
 
   Track track(HeatStore store, double watts, boolean keepStates) {
     List<Probe> placed = store.probes();
-    StoreGrid grid = StoreGrid.standard(store);
-    if (grid.cells() > 400) {
-      grid = StoreGrid.coarse(store);
-    }
-    StoreModel model = StoreModel.of(store, StateFromProbes.of(grid, placed, firstReadings));
+    StoreModel model = StoreModel.of(store, start);
     long[] at = line.at();
     int n = at.length;
     double[][] probes = new double[placed.size()][n];

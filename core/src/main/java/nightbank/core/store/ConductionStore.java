@@ -179,8 +179,7 @@ public final class ConductionStore implements StoreModel {
     return out;
   }
 
-  private double sweepToSide(
-      double air, int first, int stride, int n, double[] link, double side) {
+  private double sweepToSide(double air, int first, int stride, int n, double[] link, double side) {
     load(first, stride, n, link);
     diagonal[n - 1] += side;
     line[n - 1] += side * air;

@@ -1,38 +1,216 @@
 package nightbank.core.store;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
- * A store's field guessed from a few probes alone: every cell takes the inverse-square-distance
- * mean of the readings, distances taken in fractions of half width and height. Fit for an even
- * store or a start; where the inside is uneven, fit the conduction model instead.
+ * A store's field from a few probes, in the shapes that its own physics gives it: the excess over
+ * what surrounds it is that of an evenly warm store, or of one charged by its source, each left to
+ * cool for some hours. The shape (or pair of shapes) that meets the probes best is taken; what it
+ * misses at a probe is spread round that probe.
+ *
+ * <p>Three probes at half height say nothing of the colder top and foot: a mean weighted by
+ * distance takes the mass for a third too warm, a day after a charge. One probe alone is taken for
+ * that of a store charged by its source and left for eight hours. Neglects the specific heat's rise
+ * with temperature in the shapes.
  */
 public final class StateFromProbes {
-  private StateFromProbes() {}
+  private static final double[] HOURS = {0, 0.5, 1, 2, 4, 8, 16, 32, 64};
+  private static final int ALONE = 5; // index of the shape that one probe is taken for
+  private static final double CHARGE_HOURS = 4;
+  private static final double STEP = 600;
+  private static final double WARM = 60; // K over the surroundings, about where films are read
+  private static final double SENSOR = 0.7; // K
+  private static final double MODEL = 0.03; // of the excess
+  private static final double REACH = 0.25; // of half width and height, round a probe
+
+  private final StoreGrid grid;
+  private final List<Probe> probes;
+  private final double footShare;
+  private final List<Shape> shapes = new ArrayList<>();
+
+  private record Shape(double[] field, double[] atProbes, boolean even, int cooled) {}
+
+  private record Fit(double misfit, double even, double charged, Shape a, Shape b) {}
+
+  /** Prepares for a store and the probes that it has. */
+  public StateFromProbes(HeatStore store, StoreGrid grid) {
+    this.grid = grid;
+    this.probes = store.probes();
+    double foot = store.transmittance(FaceName.FOOT, WARM, 0) * store.faceArea(FaceName.FOOT);
+    double rest =
+        store.transmittance(FaceName.SIDE, WARM, 0) * store.faceArea(FaceName.SIDE)
+            + store.transmittance(FaceName.TOP, WARM, 0) * store.faceArea(FaceName.TOP);
+    footShare = store.place().onGround() ? foot / (foot + rest) : 0;
+    if (grid.cells() == 1) {
+      shapes.add(shape(StoreState.uniform(grid, 1), 1, true, 0));
+      return;
+    }
+    cool(StoreModel.of(store, StoreState.uniform(grid, WARM)), true);
+    StoreModel charged = StoreModel.of(store, StoreState.uniform(grid, 0));
+    double watts = store.heatCapacity(WARM) * WARM / (CHARGE_HOURS * 3600);
+    for (int i = 0; i < CHARGE_HOURS * 3600 / STEP; i++) {
+      charged.step(STEP, 0, 0, watts);
+    }
+    cool(charged, false);
+  }
+
+  private void cool(StoreModel model, boolean even) {
+    double hours = 0;
+    for (int k = 0; k < HOURS.length; k++) {
+      for (; hours < HOURS[k] - 1e-9; hours += STEP / 3600) {
+        model.step(STEP, 0, 0, 0);
+      }
+      shapes.add(shape(model.state(), model.meanCelsius(), even, k));
+    }
+  }
+
+  private Shape shape(StoreState state, double mean, boolean even, int cooled) {
+    double scale = Math.max(1e-9, mean);
+    double[] field = Arrays.stream(state.celsius()).map(t -> t / scale).toArray();
+    double[] at =
+        probes.stream()
+            .mapToDouble(p -> state.at(p.radiusFraction(), p.heightFraction()))
+            .toArray();
+    return new Shape(field, Arrays.stream(at).map(t -> t / scale).toArray(), even, cooled);
+  }
 
   /**
-   * Fills the grid.
+   * The field.
    *
    * @param celsius readings by probe, NaN where there is none; at least one must be a number
+   * @param air beside the store, °C
+   * @param ground below it, °C
    */
-  public static StoreState of(StoreGrid grid, List<Probe> probes, double[] celsius) {
+  public StoreState of(double[] celsius, double air, double ground) {
+    double base = air * (1 - footShare) + ground * footShare;
+    int readings = (int) Arrays.stream(celsius).filter(t -> !Double.isNaN(t)).count();
+    if (readings == 0) {
+      throw new IllegalArgumentException("no probe of the store has a reading");
+    }
+    Fit best = readings == 1 ? alone(celsius, base) : best(celsius, base, readings);
     double[] t = new double[grid.cells()];
-    for (int cell = 0; cell < t.length; cell++) {
-      double weight = 0;
-      double sum = 0;
-      for (int p = 0; p < celsius.length; p++) {
-        if (!Double.isNaN(celsius[p])) {
-          double w = 1 / (1e-4 + distanceSquared(grid, cell, probes.get(p)));
-          weight += w;
-          sum += w * celsius[p];
-        }
-      }
-      if (weight == 0) {
-        throw new IllegalArgumentException("no probe of the store has a reading");
-      }
-      t[cell] = sum / weight;
+    for (int c = 0; c < t.length; c++) {
+      t[c] = base + best.even * best.a.field[c] + best.charged * best.b.field[c];
+    }
+    double[] missed = new double[celsius.length];
+    for (int p = 0; p < missed.length; p++) {
+      missed[p] =
+          celsius[p] - base - best.even * best.a.atProbes[p] - best.charged * best.b.atProbes[p];
+    }
+    for (int c = 0; c < t.length; c++) {
+      t[c] += nearby(c, missed);
     }
     return new StoreState(grid, t);
+  }
+
+  /** Mean of the misfits round a cell, fading to nothing away from all probes. */
+  private double nearby(int cell, double[] missed) {
+    double weight = grid.cells() == 1 ? 0 : 0.3;
+    double sum = 0;
+    for (int p = 0; p < missed.length; p++) {
+      if (!Double.isNaN(missed[p])) {
+        double w = Math.exp(-distanceSquared(grid, cell, probes.get(p)) / (2 * REACH * REACH));
+        weight += w;
+        sum += w * missed[p];
+      }
+    }
+    return sum / weight;
+  }
+
+  private Fit alone(double[] celsius, double base) {
+    Shape s = shapes.size() == 1 ? shapes.get(0) : shapes.get(HOURS.length + ALONE);
+    for (int p = 0; p < celsius.length; p++) {
+      if (!Double.isNaN(celsius[p])) {
+        return new Fit(0, (celsius[p] - base) / s.atProbes[p], 0, s, s);
+      }
+    }
+    throw new AssertionError();
+  }
+
+  private Fit best(double[] celsius, double base, int readings) {
+    Fit best = null;
+    for (Shape a : shapes) {
+      best = better(best, one(celsius, base, a));
+      for (Shape b : shapes) {
+        if (readings > 2 && a.even && !b.even) {
+          best = better(best, two(celsius, base, a, b));
+        }
+      }
+    }
+    return best;
+  }
+
+  private static Fit better(Fit best, Fit next) {
+    return next != null && (best == null || next.misfit < best.misfit) ? next : best;
+  }
+
+  private Fit one(double[] celsius, double base, Shape s) {
+    double top = 0;
+    double bottom = 0;
+    for (int p = 0; p < celsius.length; p++) {
+      if (!Double.isNaN(celsius[p])) {
+        double w = weight(celsius[p] - base);
+        top += w * s.atProbes[p] * (celsius[p] - base);
+        bottom += w * s.atProbes[p] * s.atProbes[p];
+      }
+    }
+    double amplitude = bottom > 0 ? top / bottom : 0;
+    Fit fit = new Fit(0, amplitude, 0, s, s);
+    return new Fit(misfit(celsius, base, fit) + cost(s), amplitude, 0, s, s);
+  }
+
+  private Fit two(double[] celsius, double base, Shape a, Shape b) {
+    double aa = 0;
+    double ab = 0;
+    double bb = 0;
+    double ay = 0;
+    double by = 0;
+    for (int p = 0; p < celsius.length; p++) {
+      if (!Double.isNaN(celsius[p])) {
+        double y = celsius[p] - base;
+        double w = weight(y);
+        aa += w * a.atProbes[p] * a.atProbes[p];
+        ab += w * a.atProbes[p] * b.atProbes[p];
+        bb += w * b.atProbes[p] * b.atProbes[p];
+        ay += w * a.atProbes[p] * y;
+        by += w * b.atProbes[p] * y;
+      }
+    }
+    double determinant = aa * bb - ab * ab;
+    if (determinant < 1e-9 * aa * bb) {
+      return null;
+    }
+    double even = (bb * ay - ab * by) / determinant;
+    double charged = (aa * by - ab * ay) / determinant;
+    if (even < 0 || charged < 0) {
+      return null;
+    }
+    Fit fit = new Fit(0, even, charged, a, b);
+    return new Fit(misfit(celsius, base, fit) + 2 + cost(a) + cost(b), even, charged, a, b);
+  }
+
+  /** What a shape costs beside the plain even one, in units of χ². */
+  private static double cost(Shape s) {
+    return s.even && s.cooled == 0 ? 0 : 0.5;
+  }
+
+  private double misfit(double[] celsius, double base, Fit f) {
+    double sum = 0;
+    for (int p = 0; p < celsius.length; p++) {
+      if (!Double.isNaN(celsius[p])) {
+        double y = celsius[p] - base;
+        double r = y - f.even * f.a.atProbes[p] - f.charged * f.b.atProbes[p];
+        sum += weight(y) * r * r;
+      }
+    }
+    return sum;
+  }
+
+  private static double weight(double excess) {
+    double sigma = Math.hypot(SENSOR, MODEL * excess);
+    return 1 / (sigma * sigma);
   }
 
   /** Share of the store's volume that lies nearest to each probe; probes without reading get 0. */

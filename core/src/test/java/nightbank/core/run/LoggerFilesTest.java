@@ -94,7 +94,8 @@ public class LoggerFilesTest {
             new ReadingSeries("air", new long[0], new double[0]),
             5,
             620,
-            10);
+            10,
+            false);
     JudgedRun run = RunJudge.judge(blind).orElseThrow();
     assertThat(run.coolDown()).isEmpty();
     assertThat(run.findings())
@@ -114,7 +115,7 @@ public class LoggerFilesTest {
                         Arrays.copyOf(s.epochSeconds(), 4),
                         Arrays.copyOf(s.celsius(), 4)))
             .toList();
-    assertThat(RunJudge.judge(new RunRecord(r.store(), few, r.air(), 5, 620, 10))).isEmpty();
+    assertThat(RunJudge.judge(new RunRecord(r.store(), few, r.air(), 5, 620, 10, false))).isEmpty();
   }
 
   private static double meanAt(JudgedRun run, int minutes) {
@@ -156,7 +157,7 @@ public class LoggerFilesTest {
                 new Probe("core", 0.05, 0.5),
                 new Probe("half", 0.55, 0.5),
                 new Probe("edge", 0.92, 0.5)));
-    return new RunRecord(store, series.subList(0, 3), series.get(3), 5, 620, 10);
+    return new RunRecord(store, series.subList(0, 3), series.get(3), 5, 620, 10, false);
   }
 
   static List<ReadingSeries> read(String file) {

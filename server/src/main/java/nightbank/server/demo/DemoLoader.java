@@ -91,8 +91,7 @@ class DemoLoader implements ApplicationRunner {
       String file,
       String fileZone) {}
 
-  record Probe(
-      String name, ProbeView.Kind kind, double radiusFraction, double heightFraction) {}
+  record Probe(String name, ProbeView.Kind kind, double radiusFraction, double heightFraction) {}
 
   record Run(String store, String name, Instant from, Instant to) {}
 

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -79,7 +80,7 @@ public class Tonight {
           "The low must come within the next 30 hours.",
           "Give the hour of tonight's low.");
     }
-    Instant end = later(sunrise, lowAt).plus(Duration.ofHours(1));
+    Instant end = later(sunrise, lowAt);
     double length = Duration.between(now, end).toSeconds();
     double evening = evening(holding, q, now, assumed);
     Weather weather =
@@ -98,7 +99,7 @@ public class Tonight {
             starts.stream().map(StoreTonightStart::night).toList(),
             weather,
             air,
-            air + 1,
+            mass(holding, houseId, now, air, assumed),
             ground,
             length,
             STEP);
@@ -160,6 +161,21 @@ public class Tonight {
     double guess = evening + 4;
     assumed.add(new TonightView.Assumption("AIR_GUESSED", guess, null, ""));
     return guess;
+  }
+
+  /** Walls and floor follow the air by a day: its mean over the last one, where it was read. */
+  private double mass(
+      UUID holding, UUID house, Instant now, double air, List<TonightView.Assumption> assumed) {
+    for (UUID probe : readings.airProbes(holding, house).keySet().stream().sorted().toList()) {
+      var day = readings.series(holding, probe, now.minus(Duration.ofDays(1)), now, 500);
+      if (day.size() >= 12) {
+        double mean = Arrays.stream(day.celsius()).average().orElseThrow();
+        assumed.add(new TonightView.Assumption("MASS_FROM_DAY", mean, null, ""));
+        return mean;
+      }
+    }
+    assumed.add(new TonightView.Assumption("MASS_GUESSED", air, null, ""));
+    return air;
   }
 
   private Optional<Known> last(UUID holding, List<UUID> probes, Instant now, int hours) {

@@ -124,7 +124,8 @@ public class Judgements {
             beside,
             ground(holding, store),
             store.sourceWatts(),
-            needBelow(holding, store));
+            needBelow(holding, store),
+            store.makesHeat());
     busy.acquireUninterruptibly();
     try {
       long all = count;

@@ -1,8 +1,11 @@
 package nightbank.server.store;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -29,6 +32,8 @@ public class Stores {
   private final StoreRepository repository;
   private final Houses houses;
   private final Clock clock;
+  private final Cache<Described, StateFromProbes> fields =
+      Caffeine.newBuilder().maximumSize(200).build();
 
   Stores(StoreRepository repository, Houses houses, Clock clock) {
     this.repository = repository;
@@ -42,7 +47,15 @@ public class Stores {
 
   /** A store for the core, with what the core does not need but its callers do. */
   public record CoreStore(
-      UUID id, String name, int version, UUID houseId, HeatStore store, double sourceWatts) {}
+      UUID id,
+      String name,
+      int version,
+      UUID houseId,
+      HeatStore store,
+      double sourceWatts,
+      boolean makesHeat) {}
+
+  private record Described(StoreDesign design, List<ProbeView> probes) {}
 
   public List<StoreView> all(UUID holding) {
     var probes = repository.probes(holding);
@@ -63,8 +76,15 @@ public class Stores {
   public CoreStore core(UUID holding, UUID id) {
     StoredStore s = stored(holding, id);
     HeatStore core = StoreMapping.toCore(s.design(), probes(holding, id));
-    double watts = s.design().source() == null ? 0 : s.design().source().powerWatts();
-    return new CoreStore(s.id(), s.name(), s.version(), s.houseId(), core, watts);
+    StoreDesign.Source source = s.design().source();
+    return new CoreStore(
+        s.id(),
+        s.name(),
+        s.version(),
+        s.houseId(),
+        core,
+        source == null ? 0 : source.powerWatts(),
+        source != null && source.kind() == StoreDesign.SourceKind.HEAP);
   }
 
   public Appraisal appraise(StoreDesign design) {
@@ -157,7 +177,7 @@ public class Stores {
         .collect(Collectors.toMap(StoreView.Latest::probeId, Function.identity()));
   }
 
-  private static StoreView view(
+  private StoreView view(
       StoredStore s, List<ProbeView> probes, Map<UUID, StoreView.Latest> latest) {
     HeatStore core = StoreMapping.toCore(s.design(), probes);
     return new StoreView(
@@ -168,11 +188,11 @@ public class Stores {
         s.design(),
         probes,
         Appraiser.appraise(s.design(), core),
-        now(core, probes, latest));
+        now(s, core, probes, latest));
   }
 
-  private static StoreView.Now now(
-      HeatStore core, List<ProbeView> probes, Map<UUID, StoreView.Latest> latest) {
+  private StoreView.Now now(
+      StoredStore s, HeatStore core, List<ProbeView> probes, Map<UUID, StoreView.Latest> latest) {
     List<StoreView.Latest> seen =
         probes.stream().map(p -> latest.get(p.id())).filter(l -> l != null).toList();
     double[] celsius = new double[core.probes().size()];
@@ -187,7 +207,33 @@ public class Stores {
     if (!any) {
       return new StoreView.Now(null, null, null, seen);
     }
-    StoreState state = StateFromProbes.of(StoreGrid.coarse(core), core.probes(), celsius);
+    double air = besides(probes, latest, celsius, core.floorCelsius());
+    StoreState state =
+        fields
+            .get(
+                new Described(s.design(), probes),
+                d -> new StateFromProbes(core, StoreGrid.coarse(core)))
+            .of(celsius, air, air);
     return new StoreView.Now(newest, state.meanCelsius(), state.usableEnergy(core), seen);
+  }
+
+  /** Air beside the store as last read; else no warmer than its coldest reading and its floor. */
+  private static double besides(
+      List<ProbeView> probes,
+      Map<UUID, StoreView.Latest> latest,
+      double[] celsius,
+      double floorCelsius) {
+    return probes.stream()
+        .filter(p -> p.kind() != ProbeView.Kind.STORE && latest.containsKey(p.id()))
+        .mapToDouble(p -> latest.get(p.id()).celsius())
+        .findFirst()
+        .orElseGet(
+            () ->
+                Math.min(
+                    floorCelsius,
+                    Arrays.stream(celsius)
+                        .filter(t -> !Double.isNaN(t))
+                        .min()
+                        .orElse(floorCelsius)));
   }
 }

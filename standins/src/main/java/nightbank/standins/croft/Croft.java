@@ -91,11 +91,23 @@ public final class Croft {
 
   private void live() {
     event(LOGGED_FROM.plusSeconds(9 * 3600), null, "NOTE", "All four loggers set going.");
-    event(Instant.parse("2026-01-12T10:30:00Z"), "heap", "HEAP", "Two barrows of mucking-out, one of straw.");
-    event(Instant.parse("2026-01-22T11:00:00Z"), "heap", "HEAP", "Three barrows of mucking-out, straw, leaves.");
+    event(
+        Instant.parse("2026-01-12T10:30:00Z"),
+        "heap",
+        "HEAP",
+        "Two barrows of mucking-out, one of straw.");
+    event(
+        Instant.parse("2026-01-22T11:00:00Z"),
+        "heap",
+        "HEAP",
+        "Three barrows of mucking-out, straw, leaves.");
     event(DOOR_OPENED, null, "DOOR", "Barrow out, arms full; pulled the door to behind me.");
     event(DOOR_SHUT, null, "SEEN", "Ice on the water dish. Door stood a hand's breadth open.");
-    event(Instant.parse("2026-01-18T11:05:00Z"), "sand-bin", "REPAIR", "Edge probe had come off its plug.");
+    event(
+        Instant.parse("2026-01-18T11:05:00Z"),
+        "sand-bin",
+        "REPAIR",
+        "Edge probe had come off its plug.");
     long length = Duration.between(Winter.BEGIN, Winter.END).toSeconds();
     for (long s = 0; s <= length; s += STEP) {
       Instant now = Winter.BEGIN.plusSeconds(s);

@@ -38,13 +38,7 @@ final class LeanTo {
     double glass = GLASS * GLASS_U * (0.9 + 0.03 * wind);
     double toWall = INNER_FILM * WALL * (air - wall[0]);
     double toFloor = INNER_FILM * FLOOR * (air - floor[0]);
-    double q =
-        fromStores
-            + 0.35 * sun
-            - (glass + draught) * (air - out)
-            - sky
-            - toWall
-            - toFloor;
+    double q = fromStores + 0.35 * sun - (glass + draught) * (air - out) - sky - toWall - toFloor;
     slices(wall, dt, 0.07, 1.9, 1.9e6, WALL, toWall + 0.4 * sun, 0.7 * out + 0.3 * 9, 3.5);
     slices(floor, dt, 0.08, 1.3, 2.1e6, FLOOR, toFloor + 0.25 * sun, 6.5, 2);
     air += dt * q / AIR_HEAT;

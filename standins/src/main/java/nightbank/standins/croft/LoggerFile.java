@@ -85,7 +85,8 @@ final class LoggerFile {
   }
 
   void write(Path file, Dialect dialect) throws IOException {
-    Charset charset = Charset.forName(dialect == Dialect.DAY_FIRST_COMMA ? "windows-1252" : "UTF-8");
+    Charset charset =
+        Charset.forName(dialect == Dialect.DAY_FIRST_COMMA ? "windows-1252" : "UTF-8");
     try (Writer out = Files.newBufferedWriter(file, charset)) {
       switch (dialect) {
         case DAY_FIRST_COMMA -> dayFirst(out);
