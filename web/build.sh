@@ -10,6 +10,7 @@ install() {
   npm ci --no-progress --loglevel=error
   echo "$sum" > node_modules/.lock-sum
 }
+[ -z "${NIGHTBANK_SKIP_WEB:-}" ] || exit 0
 case "${1:-}" in
   build)
     install

@@ -3,7 +3,7 @@
  * A store cut through its narrow way, to scale: mass with its inner temperatures, layers in true
  * thickness, ground, source, probes, and what leaves each face as an arrow as wide as its watts.
  */
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Design, FaceKey, Probe } from '@/features/store/designs'
 import { heatColour } from '@/shared/heat'
 import type { Views } from '@/shared/api/client'
@@ -13,6 +13,7 @@ const props = defineProps<{
   design: Design
   probes: Probe[]
   latest: Views['Latest'][]
+  section: Views['Section'] | null
   losses: Views['FaceLoss'][]
   selected: string
   units: Units
@@ -24,7 +25,20 @@ const emit = defineEmits<{
   place: [probeId: string, radiusFraction: number, heightFraction: number]
 }>()
 
-const VIEW = { w: 700, h: 470 }
+const wide = ref(700)
+let observer: ResizeObserver | null = null
+onMounted(() => {
+  observer = new ResizeObserver(([e]) => (wide.value = e.contentRect.width))
+  if (svg.value) observer.observe(svg.value)
+})
+onBeforeUnmount(() => observer?.disconnect())
+const narrow = computed(() => wide.value < 560)
+/** Room for the drawing; on a phone drawn larger, with less beside it. */
+const view = computed(() =>
+  narrow.value
+    ? { w: 390, h: 330, cx: 158, beside: 226 }
+    : { w: 700, h: 470, cx: 340, beside: 330 },
+)
 const HELD = ref<number | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
 
@@ -41,7 +55,10 @@ const scale = computed(() => {
   if (HELD.value) return HELD.value
   const w = width.value + 2 * thickness('side')
   const h = props.design.heightMetres + thickness('top') + thickness('foot')
-  return Math.min((VIEW.w - 330) / Math.max(0.05, w), (VIEW.h - 170) / Math.max(0.05, h))
+  return Math.min(
+    (view.value.w - view.value.beside) / Math.max(0.05, w),
+    (view.value.h - (narrow.value ? 190 : 170)) / Math.max(0.05, h),
+  )
 })
 
 const box = computed(() => {
@@ -49,8 +66,8 @@ const box = computed(() => {
   const w = width.value * s
   const h = props.design.heightMetres * s
   const foot = thickness('foot') * s
-  const ground = VIEW.h - 74
-  const cx = 340
+  const ground = view.value.h - 74
+  const cx = view.value.cx
   return {
     x: cx - w / 2,
     y: ground - foot - h,
@@ -66,34 +83,32 @@ const box = computed(() => {
 
 const celsiusOf = (p: Probe) => props.latest.find((l) => l.probeId === p.id)?.celsius
 const inside = computed(() => props.probes.filter((p) => p.kind === 'STORE'))
-const read = computed(() => inside.value.filter((p) => celsiusOf(p) !== undefined))
-const hottest = computed(() => Math.max(60, ...read.value.map((p) => celsiusOf(p) ?? 0)))
+const hottest = computed(() => Math.max(60, ...(props.section?.celsius ?? [])))
 
-const COLUMNS = 18
-const ROWS = 14
+/** The section mirrored about the middle, from the foot up. */
 const cells = computed(() => {
   const b = box.value
-  const list: { x: number; y: number; fill: string }[] = []
-  if (!read.value.length) return list
-  for (let row = 0; row < ROWS; row++)
-    for (let col = 0; col < COLUMNS; col++) {
-      const r = Math.abs((col + 0.5) / COLUMNS - 0.5) * 2
-      const h = 1 - (row + 0.5) / ROWS
-      let sum = 0
-      let weight = 0
-      for (const p of read.value) {
-        const d = (r - p.radiusFraction) ** 2 + (h - p.heightFraction) ** 2
-        const w = 1 / (d + 0.002)
-        sum += w * (celsiusOf(p) ?? 0)
-        weight += w
-      }
-      list.push({
-        x: b.x + (col * b.w) / COLUMNS,
-        y: b.y + (row * b.h) / ROWS,
-        fill: heatColour(sum / weight, hottest.value),
-      })
-    }
-  return list
+  const s = props.section
+  if (!s) return []
+  const w = b.w / 2 / s.across
+  const h = b.h / s.up
+  return s.celsius.flatMap((celsius, i) => {
+    const out = i % s.across
+    const y = b.y + b.h - (Math.floor(i / s.across) + 1) * h
+    const fill = heatColour(celsius, hottest.value)
+    const one = { y, w: w + 0.6, h: h + 0.6, fill }
+    return [
+      { ...one, x: b.cx + out * w },
+      { ...one, x: b.cx - (out + 1) * w },
+    ]
+  })
+})
+const scaleSteps = computed(() => {
+  const n = 40
+  return Array.from({ length: n }, (_, i) => ({
+    x: (i * 150) / n,
+    fill: heatColour((hottest.value * (i + 0.5)) / n, hottest.value),
+  }))
 })
 
 type Band = { face: FaceKey; x: number; y: number; w: number; h: number; kind: string; key: string }
@@ -164,7 +179,7 @@ function arrow(face: FaceKey): string {
   const b = box.value
   const w = arrowWidth(face) / 2
   const head = w + 6
-  const long = 46
+  const long = narrow.value ? 16 : 46
   if (face === 'side') {
     const x = b.x - b.side - 8
     const y = b.y + b.h / 2
@@ -212,7 +227,7 @@ const marks = computed(() => {
   return sorted.map((m) => {
     const labelY = Math.max(m.y, last + 21)
     last = labelY
-    return { ...m, labelY, labelX: b.x + b.w + b.side + 22 }
+    return { ...m, labelY, labelX: b.x + b.w + b.side + (narrow.value ? 10 : 22) }
   })
 })
 const airs = computed(() => props.probes.filter((p) => p.kind !== 'STORE'))
@@ -287,7 +302,7 @@ const labelAt = (face: FaceKey) => {
   const b = box.value
   if (face === 'side')
     return {
-      x: b.x - b.side - 62,
+      x: Math.max(48, b.x - b.side - 62),
       y: b.y + b.h / 2 + arrowWidth('side') / 2 + 34,
       anchor: 'middle',
     }
@@ -301,7 +316,7 @@ const labelAt = (face: FaceKey) => {
   <svg
     ref="svg"
     class="cut-away"
-    :viewBox="`0 0 ${VIEW.w} ${VIEW.h}`"
+    :viewBox="`0 0 ${view.w} ${view.h}`"
     role="group"
     aria-label="The store cut open, to scale"
   >
@@ -329,8 +344,8 @@ const labelAt = (face: FaceKey) => {
     </defs>
 
     <template v-if="design.onGround">
-      <rect :x="40" :y="box.ground" :width="VIEW.w - 80" height="42" fill="url(#ground)" />
-      <path :d="`M40 ${box.ground} H${VIEW.w - 40}`" stroke="var(--ink)" stroke-width="1.5" />
+      <rect :x="14" :y="box.ground" :width="view.w - 28" height="42" fill="url(#ground)" />
+      <path :d="`M14 ${box.ground} H${view.w - 14}`" stroke="var(--ink)" stroke-width="1.5" />
     </template>
 
     <g v-for="f in faces" :key="`a${f}`" class="arrow">
@@ -347,8 +362,8 @@ const labelAt = (face: FaceKey) => {
         :key="i"
         :x="c.x"
         :y="c.y"
-        :width="box.w / COLUMNS + 0.6"
-        :height="box.h / ROWS + 0.6"
+        :width="c.w"
+        :height="c.h"
         :fill="c.fill"
       />
       <rect
@@ -432,8 +447,25 @@ const labelAt = (face: FaceKey) => {
         </tspan>
       </text>
     </g>
+    <g
+      v-if="section"
+      class="scale"
+      :transform="`translate(${view.w - 164} ${narrow ? 34 : view.h - 22})`"
+    >
+      <rect
+        v-for="(t, i) in scaleSteps"
+        :key="i"
+        :x="t.x"
+        y="0"
+        width="4.4"
+        height="9"
+        :fill="t.fill"
+      />
+      <text x="-6" y="9" text-anchor="end">{{ degrees(0, units, 0) }}</text>
+      <text x="150" y="-5" text-anchor="end">{{ degrees(hottest, units, 0) }}</text>
+    </g>
     <g v-for="(p, i) in airs" :key="p.id" class="probe air">
-      <text :x="VIEW.w - 20" :y="24 + i * 20" text-anchor="end">
+      <text :x="view.w - 12" :y="(narrow ? 66 : 24) + i * 20" text-anchor="end">
         {{ p.name }}
         <tspan v-if="celsiusOf(p) !== undefined" class="figure" dx="7">
           {{ degrees(celsiusOf(p)!, units) }}
@@ -443,15 +475,15 @@ const labelAt = (face: FaceKey) => {
 
     <g class="size">
       <path
-        :d="`M${box.x} ${VIEW.h - 14} H${box.x + box.w} M${box.x} ${VIEW.h - 20} v12 M${box.x + box.w} ${VIEW.h - 20} v12`"
+        :d="`M${box.x} ${view.h - 14} H${box.x + box.w} M${box.x} ${view.h - 20} v12 M${box.x + box.w} ${view.h - 20} v12`"
       />
-      <text :x="box.x - 10" :y="VIEW.h - 9" text-anchor="end">
+      <text :x="box.x - 10" :y="view.h - 9" text-anchor="end">
         {{ metres(width) }} {{ round ? 'across' : 'wide' }}
       </text>
       <circle
         v-if="editable"
         :cx="box.x + box.w"
-        :cy="VIEW.h - 14"
+        :cy="view.h - 14"
         r="9"
         role="slider"
         tabindex="0"
@@ -464,7 +496,9 @@ const labelAt = (face: FaceKey) => {
         @keydown="step($event, 'width')"
       />
       <path :d="`M26 ${box.y} V${box.y + box.h} M20 ${box.y} h12 M20 ${box.y + box.h} h12`" />
-      <text :x="38" :y="box.y + 5">{{ metres(design.heightMetres) }} high</text>
+      <text :x="narrow ? 12 : 38" :y="narrow ? box.y - 16 : box.y + 5">
+        {{ metres(design.heightMetres) }} high
+      </text>
       <circle
         v-if="editable"
         cx="26"
@@ -600,11 +634,5 @@ text {
   stroke: var(--ember);
   stroke-width: 3;
   cursor: grab;
-}
-
-@media (max-width: 600px) {
-  text {
-    font-size: 21px;
-  }
 }
 </style>

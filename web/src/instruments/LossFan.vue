@@ -37,13 +37,12 @@ const branches = computed(() => {
   <svg :viewBox="`0 0 ${W} ${height}`" role="img" aria-label="Where the heat of the house goes">
     <g v-for="(b, i) in branches" :key="i">
       <path
-        :d="`M20 ${b.a} H120 C 240 ${b.a} 220 ${b.b} 340 ${b.b} H400`"
+        :d="`M20 ${b.a} H120 C 220 ${b.a} 200 ${b.b} 310 ${b.b} H362`"
         :stroke-width="Math.max(1.5, b.wide - 1)"
       />
-      <text :x="414" :y="b.b + 5">
-        {{ b.name }}
+      <text :x="374" :y="b.b + 5">
         <tspan class="figure">{{ wattsPerKelvin(b.wattsPerKelvin) }}</tspan>
-        , {{ percent(b.share) }}
+        <tspan dx="6">{{ b.name }}, {{ percent(b.share) }}</tspan>
       </text>
     </g>
   </svg>
@@ -64,7 +63,7 @@ path {
 
 text {
   fill: var(--ink);
-  font-size: 16px;
+  font-size: 15px;
 }
 
 .figure {

@@ -20,7 +20,7 @@ onMounted(() => {
 onBeforeUnmount(() => observer?.disconnect())
 
 const narrow = computed(() => w.value < 600)
-const left = 52
+const left = 62
 const right = computed(() => (narrow.value ? 12 : 150))
 const AIR = { top: 26, bottom: 256 }
 const rowHeight = 62
@@ -138,7 +138,7 @@ const endLabels = computed(() => {
       </text>
       <g class="axis">
         <text v-for="t in y.ticks(6)" :key="t" :x="left - 8" :y="y(t) + 5" text-anchor="end">
-          {{ Math.round(units.fahrenheit ? t * 1.8 + 32 : t) }}°
+          {{ degrees(t, units, 0) }}
         </text>
         <g v-for="t in hoursAt" :key="t.at">
           <path :d="`M${t.x} ${AIR.bottom} v${h - AIR.bottom - 24}`" />
@@ -183,7 +183,7 @@ const endLabels = computed(() => {
           {{ s.name }} {{ kilowattHours(s.startJoules) }}
         </text>
         <text v-if="!narrow" :x="w - right + 8" :y="s.base - 4">
-          {{ kilowattHours(s.end) }} left
+          {{ s.end < 18000 ? 'nothing' : kilowattHours(s.end) }} left
         </text>
       </g>
     </svg>
@@ -232,6 +232,9 @@ text {
 .limit-word {
   fill: var(--frost);
   font-weight: 600;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
 }
 
 .band {

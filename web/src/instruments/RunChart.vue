@@ -253,10 +253,10 @@ function key(e: KeyboardEvent) {
         <g v-for="t in ticksY" :key="t">
           <path :d="`M${M.left} ${y(t)} H${size.w - right}`" :class="{ zero: t === 0 }" />
           <text :x="M.left - 8" :y="y(t) + 5" text-anchor="end">
-            {{ Math.round(units.fahrenheit ? t * 1.8 + 32 : t) }}
+            {{ degrees(t, units, 0).replace(/ .*/, '') }}
           </text>
         </g>
-        <text :x="M.left - 8" :y="M.top - 2" text-anchor="end">
+        <text :x="M.left - 8" :y="size.h - M.bottom + 22" text-anchor="end">
           °{{ units.fahrenheit ? 'F' : 'C' }}
         </text>
         <g v-for="t in ticksX" :key="t.at">

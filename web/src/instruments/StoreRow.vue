@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** All stores side by side on one ground line and scale, each as warm as last read. */
+/** All stores side by side, seen end on, on one ground line and scale, as full as last read. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { heatColour } from '@/shared/heat'
@@ -14,9 +14,9 @@ const props = defineProps<{
   now: string
 }>()
 
-const H = 190
+const H = 210
 const across = (d: Views['StoreDesign']) =>
-  d.shape === 'CYLINDER' ? d.diameterMetres : Math.max(d.lengthMetres, d.widthMetres)
+  d.shape === 'CYLINDER' ? d.diameterMetres : Math.min(d.lengthMetres, d.widthMetres)
 const widest = computed(() =>
   Math.max(...props.stores.map((s) => across(s.design) * Math.min(8, s.design.count) * 1.12)),
 )

@@ -55,7 +55,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
     </nav>
     <div class="tools">
       <button type="button" @click="nextTheme">
-        Light: {{ themes.find((t) => t.id === session.theme)?.word }}
+        <span class="spelled">Light: </span>{{ themes.find((t) => t.id === session.theme)?.word }}
       </button>
       <button type="button" @click="session.setFahrenheit(!session.units.fahrenheit)">
         {{ session.units.fahrenheit ? '°F' : '°C' }}
@@ -130,6 +130,31 @@ nav a.router-link-active {
 @media (max-width: 600px) {
   .top {
     padding: 0.25rem 0.75rem;
+    gap: 0;
+  }
+
+  .name {
+    flex: 1;
+  }
+
+  nav {
+    order: 3;
+    width: 100%;
+  }
+
+  .tools {
+    gap: 0;
+  }
+
+  .tools button {
+    padding: 0.5rem;
+  }
+
+  .spelled {
+    position: absolute;
+    clip-path: inset(50%);
+    width: 1px;
+    overflow: hidden;
   }
 
   nav a,

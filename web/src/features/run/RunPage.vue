@@ -8,7 +8,14 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { clock, day, degrees, hours, kilowattHours, percent } from '@/shared/units'
 import { judgementQuery } from './queries'
-import { faceWords, findings, lossSentence, reasonWords, verdict } from './sentences'
+import {
+  faceWords,
+  findings,
+  lossSentence,
+  timeConstantSentence,
+  reasonWords,
+  verdict,
+} from './sentences'
 
 const session = useSession()
 const route = useRoute()
@@ -76,10 +83,7 @@ const reasons = computed(() => {
               <th scope="row">Half-life</th>
               <td class="num">{{ hours(run.coolDown.halfLifeSeconds) }}</td>
               <td class="soft">
-                time constant {{ hours(run.coolDown.timeConstantSeconds) }} ({{
-                  hours(run.coolDown.timeConstantLow)
-                }}
-                to {{ hours(run.coolDown.timeConstantHigh) }})
+                {{ timeConstantSentence(run) }}
               </td>
             </tr>
             <tr>
@@ -94,9 +98,9 @@ const reasons = computed(() => {
             <tr>
               <th scope="row">Through</th>
               <td class="num" colspan="2">
-                <span v-for="f in run.faceShares" :key="f.face" class="share"
-                  >{{ faceWords[f.face] }} {{ percent(f.share) }}</span
-                >
+                {{
+                  run.faceShares.map((f) => `${faceWords[f.face]} ${percent(f.share)}`).join(', ')
+                }}
               </td>
             </tr>
           </tbody>
@@ -132,11 +136,6 @@ const reasons = computed(() => {
 <style scoped>
 .says {
   padding-left: 1.1rem;
-}
-
-.share {
-  margin-left: 1rem;
-  white-space: nowrap;
 }
 
 .key {

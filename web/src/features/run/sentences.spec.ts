@@ -20,6 +20,16 @@ describe('what a run means', () => {
     ])
     expect(verdict(j)).toBe('Loses half its heat in 27 ± 1 h; the bare top is most of it.')
   })
+  it('names the face that is worst for its size when it is not the largest loss', () => {
+    const j = judgement([
+      { code: 'HALF_LIFE', value: 27.2 * 3600, halfWidth: 3600 },
+      { code: 'MAIN_FACE', value: 0.57, detail: 'SIDE COVERED' },
+      { code: 'WORST_FACE', value: 2.4, detail: 'TOP BARE' },
+    ])
+    expect(verdict(j)).toContain(
+      'the side is most of it, and the bare top loses 2.4 times as much for its size',
+    )
+  })
   it('says so when the data cannot carry a judgement', () => {
     expect(verdict(judgement([{ code: 'AIR_UNKNOWN' }]))).toContain('cannot be said')
     expect(verdict(judgement([{ code: 'COOL_DOWN_TOO_SHORT', value: 1.2 }]))).toContain('1.2 h')

@@ -16,15 +16,24 @@ type Finding = Views['FindingView']
 const of = (j: Judgement, code: string): Finding | undefined =>
   j.findings.find((f) => f.code === code)
 
+/** The face of a finding: "the bare top". */
+function named(f: Finding): string {
+  const [name, cover] = f.detail.toLowerCase().split(' ')
+  return `the ${cover === 'bare' ? 'bare ' : ''}${name}`
+}
+
 /** What the run means, in one sentence; or why it cannot be said. */
 export function verdict(j: Judgement): string {
   const half = of(j, 'HALF_LIFE')
   if (half?.value != null) {
     const face = of(j, 'MAIN_FACE')
-    const [name, cover] = (face?.detail ?? '').toLowerCase().split(' ')
+    const worst = of(j, 'WORST_FACE')
     const share = face?.value ?? 0
     const part = share > 0.5 ? 'most of it' : `the largest part, ${percent(share)}`
-    const tail = name ? `; the ${cover === 'bare' ? 'bare ' : ''}${name} is ${part}` : ''
+    const also = worst
+      ? `, and ${named(worst)} loses ${(worst.value ?? 0).toFixed(1)} times as much for its size`
+      : ''
+    const tail = face ? `; ${named(face)} is ${part}${also}` : ''
     return `Loses half its heat in ${hours(half.value, half.halfWidth)}${tail}.`
   }
   if (of(j, 'MAKES_HEAT'))
@@ -91,5 +100,15 @@ export const reasonWords: Record<string, string> = {
 export function lossSentence(j: Judgement): string {
   const c = j.coolDown
   if (!c) return ''
-  return `${wattsPerKelvin(c.lossWattsPerKelvin)} (95 %: ${c.lossLow.toFixed(2)} to ${c.lossHigh.toFixed(2)})`
+  return `${wattsPerKelvin(c.lossWattsPerKelvin)}, 95 %: ${c.lossLow.toFixed(2)} to ${c.lossHigh.toFixed(2)}`
+}
+
+/** The time constant with as many digits as its interval bears. */
+export function timeConstantSentence(j: Judgement): string {
+  const c = j.coolDown
+  if (!c) return ''
+  const h = [c.timeConstantSeconds, c.timeConstantLow, c.timeConstantHigh].map((s) => s / 3600)
+  const digits = h[2] - h[1] < 4 ? 1 : 0
+  const [mid, low, high] = h.map((v) => v.toFixed(digits))
+  return `time constant ${mid} h, 95 %: ${low} to ${high} h`
 }

@@ -118,6 +118,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           :design="draft.design"
           :probes="draft.probes"
           :latest="now?.latest ?? []"
+          :section="now?.section ?? null"
           :losses="appraisal.faces"
           :selected="selected"
           :units="session.units"

@@ -816,6 +816,7 @@ export interface components {
             latest: components["schemas"]["Latest"][];
             /** Format: double */
             meanCelsius: number;
+            section: components["schemas"]["Section"];
             /** Format: double */
             usableJoules: number;
         };
@@ -901,6 +902,13 @@ export interface components {
             storeId: string;
             /** Format: date-time */
             to: string;
+        };
+        Section: {
+            /** Format: int32 */
+            across: number;
+            celsius: number[];
+            /** Format: int32 */
+            up: number;
         };
         SetAside: {
             /** Format: int64 */

@@ -40,7 +40,7 @@ public final class Pictures {
         "const done = arguments[0]; let still = 0, before = -1;"
             + "const look = () => { const n = performance.getEntriesByType('resource').length;"
             + " still = n === before ? still + 1 : 0; before = n;"
-            + " if (still > 8) document.fonts.ready.then(() => done()); else setTimeout(look, 100) };"
+            + " if (still > 8 && !document.body.innerText.includes(' …')) document.fonts.ready.then(() => done()); else setTimeout(look, 100) };"
             + " look()");
   }
 }

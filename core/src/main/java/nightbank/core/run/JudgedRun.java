@@ -123,6 +123,7 @@ public record JudgedRun(
     public enum Code {
       HALF_LIFE,
       MAIN_FACE,
+      WORST_FACE,
       EFFICIENCY,
       PEAK,
       READINGS_LEFT_OUT,

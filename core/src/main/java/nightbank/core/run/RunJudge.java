@@ -9,6 +9,7 @@ import nightbank.core.run.JudgedRun.CoolDown;
 import nightbank.core.run.JudgedRun.Finding;
 import nightbank.core.run.JudgedRun.Ledger;
 import nightbank.core.run.JudgedRun.Peak;
+import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
@@ -24,6 +25,7 @@ import nightbank.core.store.StoreState;
 public final class RunJudge {
   private static final double SENSOR_LOW = -60;
   private static final double SENSOR_HIGH = 1100; // bare thermocouples, IEC 60584 type K
+  private static final double BARE = 5; // W/(m² K), about a film of air alone
   private static final int LEAST_READINGS = 8;
   private static final double SHORTEST_COOL_DOWN = 2 * 3600.0;
 
@@ -251,7 +253,7 @@ public final class RunJudge {
       Field field) {
     double[] base = replay.track(fit.store(), fit.watts()).mean();
     int at = base.length * 2 / 3;
-    double variance = 0;
+    double variance = square(replay.startDoubt());
     for (int k = 0; k < fit.logFactors().length; k++) {
       double sd = Math.sqrt(fit.covariance().getEntry(k, k));
       double[] moved = fit.logFactors().clone();
@@ -437,11 +439,16 @@ public final class RunJudge {
           double wide = half * (c.fit().high() / c.fit().low() - 1) / 2;
           say(Finding.Code.HALF_LIFE, half, wide, "");
           FaceName main = FaceName.SIDE;
+          FaceName worst = FaceName.SIDE;
           for (FaceName name : FaceName.values()) {
             main = shares.get(name) > shares.get(main) ? name : main;
+            worst = perArea(shares, name) > perArea(shares, worst) ? name : worst;
           }
-          boolean bare = run.store().face(main).layers().isEmpty();
-          say(Finding.Code.MAIN_FACE, shares.get(main), 0, main + (bare ? " BARE" : " COVERED"));
+          say(Finding.Code.MAIN_FACE, shares.get(main), 0, main + cover(main));
+          if (worst != main && perArea(shares, worst) > 1.5 * perArea(shares, main)) {
+            double times = perArea(shares, worst) / perArea(shares, main);
+            say(Finding.Code.WORST_FACE, times, 0, worst + cover(worst));
+          }
         });
     say(Finding.Code.PEAK, peak.meanCelsius(), peak.halfWidth(), peak.fromFit() ? "FIT" : "SEEN");
     if (ledger.charged() <= 0 && !run.makesHeat()) {
@@ -472,6 +479,17 @@ public final class RunJudge {
     if (!excluded.isEmpty()) {
       say(Finding.Code.READINGS_LEFT_OUT, excluded.size(), 0, "");
     }
+  }
+
+  private double perArea(Map<FaceName, Double> shares, FaceName name) {
+    return shares.get(name) / run.store().faceArea(name);
+  }
+
+  private String cover(FaceName name) {
+    Face face = run.store().face(name);
+    boolean bare = face.layers().isEmpty() && !(face.fixedTransmittance() < BARE);
+    boolean unknown = face.layers().isEmpty() && face.fixedTransmittance() == 0;
+    return bare || unknown ? " BARE" : " COVERED";
   }
 
   private void say(Finding.Code code, double value, double halfWidth, String detail) {

@@ -20,7 +20,7 @@ final class StoreReplay {
   private final RunTimeline line;
   private final double groundCelsius;
   private final double longestStep;
-  private final StoreState start;
+  private final StateFromProbes.Estimate start;
 
   StoreReplay(RunTimeline line, HeatStore store, double groundCelsius) {
     this.line = line;
@@ -35,7 +35,12 @@ final class StoreReplay {
     if (grid.cells() > 400) {
       grid = StoreGrid.coarse(store);
     }
-    start = new StateFromProbes(store, grid).of(first, line.air()[0], groundCelsius);
+    start = new StateFromProbes(store, grid).estimate(first, line.air()[0], groundCelsius);
+  }
+
+  /** Standard deviation of the mean at the start, K. */
+  double startDoubt() {
+    return start.meanDoubt();
   }
 
   private static double firstWithinAnHour(RunTimeline line, double[] probe) {
@@ -63,7 +68,7 @@ final class StoreReplay {
 
   Track track(HeatStore store, double watts, boolean keepStates) {
     List<Probe> placed = store.probes();
-    StoreModel model = StoreModel.of(store, start);
+    StoreModel model = StoreModel.of(store, start.state());
     long[] at = line.at();
     int n = at.length;
     double[][] probes = new double[placed.size()][n];

@@ -7,8 +7,8 @@ import java.util.List;
 /**
  * A store's field from a few probes, in the shapes that its own physics gives it: the excess over
  * what surrounds it is that of an evenly warm store, or of one charged by its source, each left to
- * cool for some hours. The shape (or pair of shapes) that meets the probes best is taken; what it
- * misses at a probe is spread round that probe.
+ * cool for some hours. Shapes and pairs of shapes count by how well they meet the probes; what
+ * their mean misses at a probe is spread round that probe.
  *
  * <p>Three probes at half height say nothing of the colder top and foot: a mean weighted by
  * distance takes the mass for a third too warm, a day after a charge. One probe alone is taken for
@@ -20,7 +20,8 @@ public final class StateFromProbes {
   private static final int ALONE = 5; // index of the shape that one probe is taken for
   private static final double CHARGE_HOURS = 4;
   private static final double STEP = 600;
-  private static final double WARM = 60; // K over the surroundings, about where films are read
+  private static final double WARM =
+      30; // K over the surroundings on the whole, about where films are read
   private static final double SENSOR = 0.7; // K
   private static final double MODEL = 0.03; // of the excess
   private static final double REACH = 0.25; // of half width and height, round a probe
@@ -77,32 +78,69 @@ public final class StateFromProbes {
   }
 
   /**
+   * A field with how well its mean is known.
+   *
+   * @param meanDoubt one standard deviation of the mean, K: how far the shapes that meet the probes
+   *     differ in what they hold elsewhere
+   */
+  public record Estimate(StoreState state, double meanDoubt) {}
+
+  /** As {@link #estimate}, without the doubt. */
+  public StoreState of(double[] celsius, double air, double ground) {
+    return estimate(celsius, air, ground).state();
+  }
+
+  /**
    * The field.
    *
    * @param celsius readings by probe, NaN where there is none; at least one must be a number
    * @param air beside the store, °C
    * @param ground below it, °C
    */
-  public StoreState of(double[] celsius, double air, double ground) {
+  public Estimate estimate(double[] celsius, double air, double ground) {
     double base = air * (1 - footShare) + ground * footShare;
     int readings = (int) Arrays.stream(celsius).filter(t -> !Double.isNaN(t)).count();
     if (readings == 0) {
       throw new IllegalArgumentException("no probe of the store has a reading");
     }
-    Fit best = readings == 1 ? alone(celsius, base) : best(celsius, base, readings);
+    List<Fit> fits = readings == 1 ? List.of(alone(celsius, base)) : fits(celsius, base, readings);
+    double least = fits.stream().mapToDouble(Fit::misfit).min().orElseThrow();
     double[] t = new double[grid.cells()];
-    for (int c = 0; c < t.length; c++) {
-      t[c] = base + best.even * best.a.field[c] + best.charged * best.b.field[c];
+    double weights = 0;
+    double sum = 0;
+    double squares = 0;
+    for (Fit f : fits) {
+      double weight = Math.exp((least - f.misfit) / 2);
+      if (weight > 1e-4) {
+        double mean = f.even + f.charged; // shapes have a mean of one
+        weights += weight;
+        sum += weight * mean;
+        squares += weight * mean * mean;
+        for (int c = 0; c < t.length; c++) {
+          t[c] += weight * (f.even * f.a.field[c] + f.charged * f.b.field[c]);
+        }
+      }
     }
+    for (int c = 0; c < t.length; c++) {
+      t[c] = base + t[c] / weights;
+    }
+    spreadMisfits(t, celsius);
+    double spread = Math.sqrt(Math.max(0, squares / weights - sum / weights * sum / weights));
+    double alone = readings == 1 && grid.cells() > 1 ? 0.2 * Math.abs(sum / weights) : 0;
+    return new Estimate(new StoreState(grid, t), Math.hypot(spread, alone));
+  }
+
+  /** What the field still misses at a probe is given to its neighbourhood. */
+  private void spreadMisfits(double[] t, double[] celsius) {
+    StoreState before = new StoreState(grid, t);
     double[] missed = new double[celsius.length];
     for (int p = 0; p < missed.length; p++) {
-      missed[p] =
-          celsius[p] - base - best.even * best.a.atProbes[p] - best.charged * best.b.atProbes[p];
+      Probe at = probes.get(p);
+      missed[p] = celsius[p] - before.at(at.radiusFraction(), at.heightFraction());
     }
     for (int c = 0; c < t.length; c++) {
       t[c] += nearby(c, missed);
     }
-    return new StoreState(grid, t);
   }
 
   /** Mean of the misfits round a cell, fading to nothing away from all probes. */
@@ -129,21 +167,18 @@ public final class StateFromProbes {
     throw new AssertionError();
   }
 
-  private Fit best(double[] celsius, double base, int readings) {
-    Fit best = null;
-    for (Shape a : shapes) {
-      best = better(best, one(celsius, base, a));
-      for (Shape b : shapes) {
-        if (readings > 2 && a.even && !b.even) {
-          best = better(best, two(celsius, base, a, b));
+  private List<Fit> fits(double[] celsius, double base, int readings) {
+    List<Fit> fits = new ArrayList<>();
+    for (int i = 0; i < shapes.size(); i++) {
+      fits.add(one(celsius, base, shapes.get(i)));
+      for (int k = 0; k < i; k++) {
+        Fit pair = readings > 2 ? two(celsius, base, shapes.get(i), shapes.get(k)) : null;
+        if (pair != null) {
+          fits.add(pair);
         }
       }
     }
-    return best;
-  }
-
-  private static Fit better(Fit best, Fit next) {
-    return next != null && (best == null || next.misfit < best.misfit) ? next : best;
+    return fits;
   }
 
   private Fit one(double[] celsius, double base, Shape s) {
@@ -191,9 +226,12 @@ public final class StateFromProbes {
     return new Fit(misfit(celsius, base, fit) + 2 + cost(a) + cost(b), even, charged, a, b);
   }
 
-  /** What a shape costs beside the plain even one, in units of χ². */
+  /**
+   * What a shape costs beside the plain even one, in units of χ²: stores are charged by their
+   * source, hardly ever evenly and then left.
+   */
   private static double cost(Shape s) {
-    return s.even && s.cooled == 0 ? 0 : 0.5;
+    return s.even && s.cooled == 0 ? 0 : s.even ? 3 : 0.5;
   }
 
   private double misfit(double[] celsius, double base, Fit f) {

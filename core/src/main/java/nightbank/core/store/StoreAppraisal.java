@@ -7,9 +7,8 @@ import java.util.Map;
 
 /**
  * What a design comes to before anything is measured: balance at full charge, loss by face with the
- * mass evenly warm and the air at the floor temperature, half-life, time to charge. The half-life
- * is capacity over loss and so too short where the inside is slow to follow (Biot number above
- * 0.1).
+ * mass evenly warm and the air at the floor temperature, half-life once the inside has settled,
+ * time to charge.
  */
 public final class StoreAppraisal {
   private static final double TALL = 2.5; // height over width above which a lone body may tip
@@ -92,8 +91,34 @@ public final class StoreAppraisal {
     return sum;
   }
 
+  /**
+   * Time in which half of the settled excess goes, s: evenly full in surroundings at its floor
+   * temperature, from half of the excess to a quarter of it by the conduction model, so that the
+   * slow inside counts. A year at most.
+   */
   public double halfLifeSeconds() {
-    return Math.log(2) * store.heatCapacity((full + store.floorCelsius()) / 2) / lossCoefficient();
+    StoreGrid grid = StoreGrid.coarse(store);
+    StoreModel model = StoreModel.of(store, StoreState.uniform(grid, full));
+    double around = store.floorCelsius();
+    if (!(full > around)) {
+      return 0;
+    }
+    double roughly = store.heatCapacity((full + around) / 2) / lossCoefficient() * (1 + biot());
+    double step = Math.max(1, Math.min(6 * 3600, roughly / 150));
+    double half = Double.NaN;
+    double before = 1;
+    for (double at = step; at < 366 * 86_400.0; at += step) {
+      model.step(step, around, around, 0);
+      double left = (model.meanCelsius() - around) / (full - around);
+      if (Double.isNaN(half) && left <= 0.5) {
+        half = at - step * (0.5 - left) / (before - left);
+      }
+      if (left <= 0.25) {
+        return at - step * (0.25 - left) / (before - left) - half;
+      }
+      before = left;
+    }
+    return 366 * 86_400.0;
   }
 
   /** Time to full charge, half of the final loss taken as lost on the way; infinite if too weak. */

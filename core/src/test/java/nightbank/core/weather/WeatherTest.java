@@ -3,8 +3,7 @@ package nightbank.core.weather;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.time.LocalDate;
-import java.time.ZoneId;
+import java.time.Instant;
 import org.testng.annotations.Test;
 
 public class WeatherTest {
@@ -24,18 +23,28 @@ public class WeatherTest {
   }
 
   @Test
-  public void januaryNightIsLongInTheNorth() {
-    SunTimes sun = SunTimes.of(LocalDate.of(2026, 1, 24), 57.3, -3.4, ZoneId.of("Europe/London"));
-    long hours =
-        (sun.sunrise().orElseThrow().getEpochSecond() - sun.sunset().orElseThrow().getEpochSecond())
-            / 3600;
-    assertThat(hours).isBetween(15L, 17L);
+  public void inTheAfternoonTheComingNightIsMeantAndAfterMidnightTheOneItIs() {
+    for (String now : new String[] {"2026-01-24T10:00:00Z", "2026-01-25T01:00:00Z"}) {
+      SunTimes sun = SunTimes.of(Instant.parse(now), 57.3, -3.4);
+      assertThat(sun.sunset().orElseThrow())
+          .isBetween(Instant.parse("2026-01-24T16:00:00Z"), Instant.parse("2026-01-24T16:45:00Z"));
+      assertThat(sun.sunrise().orElseThrow())
+          .isBetween(Instant.parse("2026-01-25T08:15:00Z"), Instant.parse("2026-01-25T09:00:00Z"));
+    }
   }
 
   @Test
   public void polarNightAndMidnightSunHaveNoSunset() {
-    ZoneId zone = ZoneId.of("Europe/Oslo");
-    assertThat(SunTimes.of(LocalDate.of(2026, 12, 21), 75, 20, zone).sunset()).isEmpty();
-    assertThat(SunTimes.of(LocalDate.of(2026, 6, 21), 75, 20, zone).sunset()).isEmpty();
+    assertThat(SunTimes.of(Instant.parse("2026-12-21T12:00:00Z"), 75, 20).sunset()).isEmpty();
+    assertThat(SunTimes.of(Instant.parse("2026-06-21T12:00:00Z"), 75, 20).sunset()).isEmpty();
+  }
+
+  @Test
+  public void southernWinterNightsAreLongInJuly() {
+    SunTimes sun = SunTimes.of(Instant.parse("2026-07-01T02:00:00Z"), -45, 170);
+    long hours =
+        (sun.sunrise().orElseThrow().getEpochSecond() - sun.sunset().orElseThrow().getEpochSecond())
+            / 3600;
+    assertThat(hours).isBetween(14L, 16L);
   }
 }

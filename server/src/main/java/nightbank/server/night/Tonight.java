@@ -3,8 +3,6 @@ package nightbank.server.night;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -69,11 +67,12 @@ public class Tonight {
     Greenhouse house = houses.greenhouse(holding, houseId);
     double ground = houses.get(holding, houseId).design().groundCelsius();
     List<TonightView.Assumption> assumed = new ArrayList<>();
-    ZoneId zone = ZoneId.of(place.zone());
-    SunTimes sun =
-        SunTimes.of(LocalDate.ofInstant(now, zone), place.latitude(), place.longitude(), zone);
+    SunTimes sun = SunTimes.of(now, place.latitude(), place.longitude());
     Instant sunrise = sun.sunrise().orElse(now.plus(Duration.ofHours(14)));
-    Instant lowAt = q.lowAt() == null ? sunrise.minus(Duration.ofHours(1)) : q.lowAt();
+    Instant lowAt =
+        q.lowAt() != null
+            ? q.lowAt()
+            : later(sunrise.minus(Duration.ofHours(1)), now.plus(Duration.ofMinutes(15)));
     if (lowAt.isBefore(now) || lowAt.isAfter(now.plus(Duration.ofHours(30)))) {
       throw Problem.invalid(
           "lowAt",

@@ -79,7 +79,9 @@ public class Judgements {
         judged.run(),
         probes.stream().collect(Collectors.toMap(ProbeView::id, Function.identity())),
         judged.readings(),
-        events.between(holding, run.from(), run.to()));
+        events.between(holding, run.from(), run.to()).stream()
+            .filter(e -> e.storeId() == null || e.storeId().equals(run.storeId()))
+            .toList());
   }
 
   /** Judges any stretch of a store's time; empty when too little was read. */

@@ -9,8 +9,8 @@ import java.util.List;
  * @param usableLow with the medium's range
  * @param loadKgPerSquareMetre on the floor
  * @param lossWattsPerKelvin all faces, at full charge
- * @param halfLifeSeconds of the excess over the air, by capacity over loss; rough where the inside
- *     is slow
+ * @param halfLifeSeconds of the excess over the air, by the conduction model once the inside has
+ *     settled
  * @param biot of the side face: above 0.1 one temperature does not describe the inside
  */
 public record Appraisal(

@@ -20,8 +20,13 @@ public record StoreView(
    *
    * @param meanCelsius from probe positions, absent without readings
    * @param usableJoules balance above the floor temperature
+   * @param section temperatures on a cut from the middle to the side, absent without readings
    */
-  public record Now(Instant at, Double meanCelsius, Double usableJoules, List<Latest> latest) {}
+  public record Now(
+      Instant at, Double meanCelsius, Double usableJoules, Section section, List<Latest> latest) {}
+
+  /** Temperatures from the middle outwards, row by row from the foot up, °C. */
+  public record Section(int across, int up, List<Double> celsius) {}
 
   /** Latest reading of one probe. */
   public record Latest(UUID probeId, Instant at, double celsius) {}

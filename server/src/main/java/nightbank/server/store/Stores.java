@@ -28,6 +28,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Stores {
   private static final int MOST_PROBES = 100;
+  private static final int SECTION_ACROSS = 12;
+  private static final int SECTION_UP = 18;
 
   private final StoreRepository repository;
   private final Houses houses;
@@ -205,7 +207,7 @@ public class Stores {
       newest = l != null && (newest == null || l.at().isAfter(newest)) ? l.at() : newest;
     }
     if (!any) {
-      return new StoreView.Now(null, null, null, seen);
+      return new StoreView.Now(null, null, null, null, seen);
     }
     double air = besides(probes, latest, celsius, core.floorCelsius());
     StoreState state =
@@ -214,7 +216,19 @@ public class Stores {
                 new Described(s.design(), probes),
                 d -> new StateFromProbes(core, StoreGrid.coarse(core)))
             .of(celsius, air, air);
-    return new StoreView.Now(newest, state.meanCelsius(), state.usableEnergy(core), seen);
+    return new StoreView.Now(
+        newest, state.meanCelsius(), state.usableEnergy(core), section(state), seen);
+  }
+
+  private static StoreView.Section section(StoreState state) {
+    List<Double> celsius = new ArrayList<>();
+    for (int up = 0; up < SECTION_UP; up++) {
+      for (int out = 0; out < SECTION_ACROSS; out++) {
+        double t = state.at((out + 0.5) / SECTION_ACROSS, (up + 0.5) / SECTION_UP);
+        celsius.add(Math.round(t * 10) / 10.0);
+      }
+    }
+    return new StoreView.Section(SECTION_ACROSS, SECTION_UP, celsius);
   }
 
   /** Air beside the store as last read; else no warmer than its coldest reading and its floor. */

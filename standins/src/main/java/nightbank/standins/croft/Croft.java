@@ -34,6 +34,7 @@ public final class Croft {
   private final FlueBench bench = new FlueBench(13);
   private final Heap heap = new Heap(54);
   private final List<String> events = new ArrayList<>();
+  private final List<String> truth = new ArrayList<>();
   private double fireLitAt = Double.NEGATIVE_INFINITY;
   private double fireKilograms;
   private boolean element;
@@ -67,7 +68,10 @@ public final class Croft {
     return new Fault(Instant.parse(from), Instant.parse(to), channel, kind);
   }
 
-  /** Writes the croft's description, its loggers' files and its events into a folder. */
+  /**
+   * Writes the croft's description, its loggers' files and its events into a folder, and beside
+   * them the true means of its stores, which no logger sees.
+   */
   public static void main(String[] args) throws IOException {
     new Croft().write(Path.of(args[0]));
   }
@@ -83,6 +87,10 @@ public final class Croft {
     Files.writeString(
         folder.resolve("events.json"),
         "[\n" + String.join(",\n", events) + "\n]\n",
+        StandardCharsets.UTF_8);
+    Files.writeString(
+        folder.resolve("truth.csv"),
+        "time,sand bin,water columns,stone bench\n" + String.join("\n", truth) + "\n",
         StandardCharsets.UTF_8);
     try (InputStream told = Croft.class.getResourceAsStream("croft.json")) {
       Files.copy(told, folder.resolve("croft.json"), StandardCopyOption.REPLACE_EXISTING);
@@ -132,6 +140,9 @@ public final class Croft {
     columnLog.log(now, columns.at(0.2), columns.at(0.8));
     benchLog.log(now, bench.at(0.1, 0.7), bench.at(0.85, 0.5));
     heapLog.log(now, heap.at(0.1), heap.at(0.7), winter.outdoor(s));
+    truth.add(
+        String.format(
+            Locale.ROOT, "%s,%.2f,%.2f,%.2f", now, bin.mean(), columns.mean(), bench.mean()));
   }
 
   /** Lit at half past four when the coming night looks cold; the last evening is still to come. */

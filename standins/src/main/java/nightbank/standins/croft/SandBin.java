@@ -1,5 +1,7 @@
 package nightbank.standins.croft;
 
+import java.util.Arrays;
+
 /**
  * A brick-lined bin of dry sand with a flat element, as a quarter of a box cut into equal cells and
  * stepped explicitly. Its sand is a little heavier and its element a little weaker than the plate
@@ -29,7 +31,7 @@ final class SandBin {
   SandBin(double start) {
     for (double[][] plane : t) {
       for (double[] line : plane) {
-        java.util.Arrays.fill(line, start);
+        Arrays.fill(line, start);
       }
     }
   }
@@ -102,5 +104,14 @@ final class SandBin {
     double low = t[0][j][l] + (y - j) * (t[0][j + 1][l] - t[0][j][l]);
     double high = t[0][j][l + 1] + (y - j) * (t[0][j + 1][l + 1] - t[0][j][l + 1]);
     return low + (z - l) * (high - low);
+  }
+
+  /** The true mean, which no logger sees. */
+  double mean() {
+    return Arrays.stream(t)
+        .flatMap(Arrays::stream)
+        .flatMapToDouble(Arrays::stream)
+        .average()
+        .orElseThrow();
   }
 }

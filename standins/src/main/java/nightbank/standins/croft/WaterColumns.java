@@ -1,5 +1,7 @@
 package nightbank.standins.croft;
 
+import java.util.Arrays;
+
 /** Ten upright columns of water along the back wall, each five layers that mix when turned over. */
 final class WaterColumns {
   static final int COUNT = 10;
@@ -12,7 +14,7 @@ final class WaterColumns {
   private double toHouse;
 
   WaterColumns(double start) {
-    java.util.Arrays.fill(t, start);
+    Arrays.fill(t, start);
   }
 
   void step(double dt, double air, double ground, double sunOnGlass) {
@@ -44,5 +46,10 @@ final class WaterColumns {
 
   double at(double height) {
     return t[Math.min(LAYERS - 1, (int) (height * LAYERS))];
+  }
+
+  /** The true mean, which no logger sees. */
+  double mean() {
+    return Arrays.stream(t).average().orElseThrow();
   }
 }

@@ -1,0 +1,97 @@
+package nightbank.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import org.testng.annotations.Test;
+
+/**
+ * The arrows: web to server to (core, db); nothing points at server; features keep their insides.
+ */
+public class ArchitectureTest {
+  private static final JavaClasses ALL =
+      new ClassFileImporter()
+          .withImportOption(new ImportOption.DoNotIncludeTests())
+          .importPackages("nightbank");
+
+  @Test
+  public void coreKnowsNoFrameworkNoClockAndNoDatabase() {
+    noClasses()
+        .that()
+        .resideInAPackage("nightbank.core..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage(
+            "org.springframework..",
+            "org.jooq..",
+            "java.sql..",
+            "javax.sql..",
+            "tools.jackson..",
+            "com.fasterxml..",
+            "java.net..",
+            "nightbank.server..",
+            "nightbank.db..")
+        .orShould()
+        .callMethod(java.time.Instant.class, "now")
+        .orShould()
+        .callMethod(System.class, "currentTimeMillis")
+        .check(ALL);
+  }
+
+  @Test
+  public void coreDoesNotReachIntoFiles() {
+    noClasses()
+        .that()
+        .resideInAPackage("nightbank.core..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("java.nio.file..")
+        .check(ALL);
+  }
+
+  @Test
+  public void nothingPointsAtTheServer() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackage("nightbank.server..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAPackage("nightbank.server..")
+        .check(ALL);
+  }
+
+  @Test
+  public void onlyAFeaturesOwnFaceReachesItsInside() {
+    for (String feature :
+        new String[] {"account", "exchange", "holding", "house", "log", "run", "store"}) {
+      noClasses()
+          .that()
+          .resideOutsideOfPackage("nightbank.server." + feature + "..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("nightbank.server." + feature + ".internal..")
+          .check(ALL);
+    }
+  }
+
+  @Test
+  public void onlyRepositoriesAndTheirFeatureTouchTheTables() {
+    classes()
+        .that()
+        .resideInAPackage("nightbank.db..")
+        .should()
+        .onlyBeAccessed()
+        .byAnyPackage(
+            "nightbank.db..", "nightbank.server..internal..", "nightbank.server.exchange..")
+        .check(ALL);
+  }
+
+  @Test
+  public void coresPackagesFormNoRing() {
+    slices().matching("nightbank.core.(*)..").should().beFreeOfCycles().check(ALL);
+  }
+}

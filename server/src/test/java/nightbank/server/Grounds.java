@@ -1,0 +1,107 @@
+package nightbank.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
+import nightbank.server.Visitor.Answer;
+import org.awaitility.Awaitility;
+import tools.jackson.databind.JsonNode;
+
+/** A holding of one's own for a test, with its keeper at the door. */
+public final class Grounds {
+  private static final AtomicInteger NUMBER = new AtomicInteger();
+
+  public final Visitor keeper;
+  public final UUID holding;
+
+  private Grounds(Visitor keeper, UUID holding) {
+    this.keeper = keeper;
+    this.holding = holding;
+  }
+
+  public static Grounds fresh() {
+    String login = "keeper" + NUMBER.incrementAndGet();
+    Visitor keeper = Visitor.keeper(Program.shared(), login);
+    return new Grounds(keeper, keeper.newHolding("Holding of " + login));
+  }
+
+  public String path(String rest) {
+    return "/api/holdings/" + holding + rest;
+  }
+
+  /** A drum of dry sand with three probes and the air beside it. */
+  public static String drum(UUID id, String name) {
+    return """
+        {"id":"%s","name":"%s","houseId":null,"design":{"shape":"CYLINDER","diameterMetres":0.56,
+         "heightMetres":0.62,"count":1,"medium":"dry-sand","measuredDensity":1550,
+         "measuredSpecificHeat":825,"side":{"layers":[],"measuredTransmittance":0.9},
+         "top":{"layers":[],"measuredTransmittance":9.5},"foot":{"layers":[],"measuredTransmittance":0.8},
+         "indoors":true,"onGround":false,"floorCelsius":8,"chargeToCelsius":70,
+         "source":{"kind":"ELEMENT","powerWatts":620,"reachFraction":0.15,"lowFraction":0.15,"highFraction":0.85}},
+         "probes":[%s,%s,%s,%s]}
+        """
+        .formatted(
+            id,
+            name,
+            probe(id, "core", "STORE", 0.05),
+            probe(id, "half", "STORE", 0.55),
+            probe(id, "edge", "STORE", 0.92),
+            probe(id, "air", "AIR", 1));
+  }
+
+  private static String probe(UUID store, String name, String kind, double radius) {
+    return """
+        {"id":"%s","kind":"%s","name":"%s","radiusFraction":%s,"heightFraction":0.5}
+        """
+        .formatted(probeId(store, name), kind, name, radius);
+  }
+
+  public static UUID probeId(UUID store, String name) {
+    return UUID.nameUUIDFromBytes((store + name).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+  }
+
+  public UUID newDrum() {
+    UUID id = UUID.randomUUID();
+    Answer made = keeper.post(path("/stores"), drum(id, "Drum"));
+    assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
+    return id;
+  }
+
+  /** A small glass lean-to. */
+  public UUID newHouse() {
+    UUID id = UUID.randomUUID();
+    Answer made =
+        keeper.post(
+            path("/houses"),
+            """
+            {"id":"%s","name":"Lean-to","design":{"skin":[
+             {"name":"roof","looks":"UP","areaSquareMetres":18,"transmittance":5.8,"material":"single-glass"},
+             {"name":"wall","looks":"SHELTERED","areaSquareMetres":12,"transmittance":2.2,"material":null}],
+             "volumeCubicMetres":32,"airChangesPerHour":1,"innerMassKg":8000,"innerMassMedium":"granite",
+             "innerMassAreaSquareMetres":20,"plantLimitCelsius":2,"groundCelsius":7}}
+            """
+                .formatted(id));
+    assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
+    return id;
+  }
+
+  public Answer upload(UUID store, String name, byte[] content) {
+    return keeper.upload(path("/stores/" + store + "/imports"), name, content);
+  }
+
+  /** Reads an accepted file in and waits for its end. */
+  public JsonNode readIn(Answer accepted) {
+    assertThat(accepted.status()).as(accepted.body().toString()).isEqualTo(200);
+    String id = accepted.body().path("id").asString();
+    Answer started = keeper.post(path("/imports/" + id + "/start"), "");
+    assertThat(started.status()).as(started.body().toString()).isEqualTo(200);
+    return Awaitility.await()
+        .atMost(Duration.ofSeconds(60))
+        .pollInterval(Duration.ofMillis(30))
+        .until(
+            () -> keeper.get(path("/imports/" + id)).body(),
+            b -> !b.path("state").asString().equals("RUNNING"));
+  }
+}

@@ -1,0 +1,133 @@
+package nightbank.server.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.Program;
+import nightbank.server.Visitor;
+import nightbank.standins.croft.Croft;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Quernstone Croft loads, and what the program makes of it is what its own simulation knows. */
+public class DemoTest {
+  private Visitor keeper;
+  private String holding;
+  private List<String> truth;
+
+  @BeforeClass
+  void croft() throws IOException {
+    Path folder = Files.createTempDirectory("croft");
+    new Croft().write(folder);
+    truth = Files.readAllLines(folder.resolve("truth.csv"));
+    Program program = Program.start(folder.toString());
+    keeper = new Visitor(program);
+    var me =
+        keeper.post("/api/session", "{\"login\":\"keeper\",\"password\":\"quernstone croft\"}");
+    holding = "/api/holdings/" + me.body().path("holdings").path(0).path("id").asString();
+  }
+
+  private JsonNode store(String name) {
+    for (JsonNode s : keeper.get(holding + "/stores").body()) {
+      if (s.path("name").asString().equals(name)) {
+        return s;
+      }
+    }
+    throw new AssertionError(name);
+  }
+
+  private double truthAt(String moment, int column) {
+    return truth.stream()
+        .filter(r -> r.startsWith(moment))
+        .mapToDouble(r -> Double.parseDouble(r.split(",")[column]))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  public void allStoresStandThereAsLastRead() {
+    assertThat(keeper.get(holding + "/stores").body().size()).isEqualTo(4);
+    assertThat(store("Water columns").path("now").path("meanCelsius").asDouble())
+        .isCloseTo(truthAt("2026-01-30T15:40", 2), within(0.8));
+    assertThat(store("Stone bench").path("now").path("meanCelsius").asDouble())
+        .isCloseTo(truthAt("2026-01-30T15:40", 3), within(1.5));
+    double above = truthAt("2026-01-30T15:40", 1) - 8;
+    assertThat(store("Sand bin").path("now").path("meanCelsius").asDouble() - 8)
+        .as("three probes at half height in a bin charged that day")
+        .isCloseTo(above, within(0.15 * above));
+  }
+
+  @Test
+  public void theSandBinsRunIsJudgedAsItsSimulationKnows() {
+    JsonNode bin = store("Sand bin");
+    for (JsonNode run :
+        keeper.get(holding + "/stores/" + bin.path("id").asString() + "/runs").body()) {
+      JsonNode j = keeper.get(holding + "/runs/" + run.path("id").asString() + "/judgement").body();
+      assertThat(j.path("coolDown").isMissingNode()).isFalse();
+      JsonNode at = j.path("at");
+      for (int i = 0; i < at.size(); i += Math.max(1, at.size() / 12)) {
+        String moment = java.time.Instant.ofEpochSecond(at.path(i).asLong()).toString();
+        double known = truthAt(moment.substring(0, 16), 1);
+        double half = j.path("meanHalfWidth").asDouble();
+        assertThat(j.path("mean").path(i).asDouble())
+            .as(run.path("name").asString() + " at " + moment)
+            .isCloseTo(known, within(half + 0.08 * (known - 8)));
+      }
+    }
+  }
+
+  @Test
+  public void theNightOfTheOpenDoorCanBeFoundInTheLog() {
+    JsonNode columns = store("Water columns");
+    JsonNode run =
+        keeper.get(holding + "/stores/" + columns.path("id").asString() + "/runs").body().path(0);
+    JsonNode j = keeper.get(holding + "/runs/" + run.path("id").asString() + "/judgement").body();
+    assertThat(j.path("events").toString()).contains("DOOR").contains("Ice on the water dish");
+    double coldest = 99;
+    for (JsonNode t : j.path("air")) {
+      coldest = Math.min(coldest, t.asDouble());
+    }
+    assertThat(coldest).isLessThan(0);
+  }
+
+  @Test
+  public void whatTheLoggersDidWrongIsLeftOutByName() {
+    UUID bench = UUID.fromString(store("Stone bench").path("id").asString());
+    var made =
+        keeper.post(
+            holding + "/stores/" + bench + "/runs",
+            "{\"name\":\"A fault\",\"from\":\"2026-01-19T00:00:00Z\",\"to\":\"2026-01-20T12:00:00Z\"}");
+    JsonNode j =
+        keeper.get(holding + "/runs/" + made.body().path("id").asString() + "/judgement").body();
+    assertThat(j.path("setAside").toString()).contains("FAULT_VALUE");
+  }
+
+  @Test
+  public void aHeapIsNotJudgedByItsCooling() {
+    JsonNode heap = store("Heap, north wall");
+    JsonNode run =
+        keeper.get(holding + "/stores/" + heap.path("id").asString() + "/runs").body().path(0);
+    JsonNode j = keeper.get(holding + "/runs/" + run.path("id").asString() + "/judgement").body();
+    assertThat(j.path("findings").toString()).contains("MAKES_HEAT").doesNotContain("HALF_LIFE");
+  }
+
+  @Test
+  public void tonightAtTheCroftIsAnswered() {
+    JsonNode house = keeper.get(holding + "/houses").body().path(0);
+    JsonNode night =
+        keeper
+            .post(
+                holding + "/houses/" + house.path("id").asString() + "/tonight",
+                "{\"lowCelsius\":-6}")
+            .body();
+    assertThat(night.path("stores").size()).isEqualTo(3);
+    assertThat(night.path("liftKelvin").asDouble()).isBetween(1.0, 6.0);
+    assertThat(night.path("assumptions").toString()).contains("AIR_READ").contains("EVENING_READ");
+  }
+}

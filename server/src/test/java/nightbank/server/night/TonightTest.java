@@ -1,0 +1,129 @@
+package nightbank.server.night;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.UUID;
+import nightbank.server.Grounds;
+import nightbank.server.Visitor.Answer;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** The coming night over HTTP. */
+public class TonightTest {
+  private Grounds grounds;
+  private UUID house;
+
+  @BeforeClass
+  void house() {
+    grounds = Grounds.fresh();
+    house = grounds.newHouse();
+  }
+
+  private Answer ask(String question) {
+    return grounds.keeper.post(grounds.path("/houses/" + house + "/tonight"), question);
+  }
+
+  private static String low(double celsius) {
+    return "{\"lowCelsius\":%s,\"lowAt\":null,\"eveningCelsius\":5,\"cloud\":0.5,\"wind\":2}"
+        .formatted(celsius);
+  }
+
+  @Test
+  public void aHardNightIsLostAndAMildOneHeld() {
+    assertThat(ask(low(-12)).body().path("verdict").asString()).isEqualTo("LOST");
+    assertThat(ask(low(6)).body().path("verdict").asString()).isEqualTo("HELD");
+  }
+
+  @Test
+  public void aColderLowIsNeverWarmerInside() {
+    double before = Double.POSITIVE_INFINITY;
+    for (double t = 6; t >= -14; t -= 4) {
+      double coldest = ask(low(t)).body().path("coldestCelsius").asDouble();
+      assertThat(coldest).isLessThan(before);
+      before = coldest;
+    }
+  }
+
+  @Test
+  public void theSameQuestionHasTheSameAnswer() {
+    double first = ask(low(-5)).body().path("coldestTenth").asDouble();
+    assertThat(ask(low(-5)).body().path("coldestTenth").asDouble()).isCloseTo(first, within(0.02));
+  }
+
+  @Test
+  public void whatWasTakenAsGivenIsSaid() {
+    JsonNode said = ask("{\"lowCelsius\":-4}").body().path("assumptions");
+    assertThat(said.toString())
+        .contains("EVENING_GUESSED")
+        .contains("AIR_GUESSED")
+        .contains("MASS_GUESSED");
+  }
+
+  @Test
+  public void withoutAStoreNothingIsLifted() {
+    JsonNode night = ask(low(-5)).body();
+    assertThat(night.path("stores").size()).isZero();
+    assertThat(night.path("liftKelvin").asDouble()).isCloseTo(0, within(1e-9));
+    assertThat(night.path("shortKind").asString()).isEqualTo("ENERGY");
+  }
+
+  @Test
+  public void aStoreNeverReadIsTakenAsColdAndSaidSo() {
+    UUID id = UUID.randomUUID();
+    String drum =
+        Grounds.drum(id, "Unread").replace("\"houseId\":null", "\"houseId\":\"" + house + "\"");
+    UUID own = grounds.newHouse();
+    grounds.keeper.post(grounds.path("/stores"), drum.replace(house.toString(), own.toString()));
+    JsonNode night =
+        grounds.keeper.post(grounds.path("/houses/" + own + "/tonight"), low(-5)).body();
+    assertThat(night.path("assumptions").toString()).contains("STORE_UNREAD").contains("Unread");
+    assertThat(night.path("stores").size()).isEqualTo(1);
+  }
+
+  @DataProvider
+  Object[][] odd() {
+    return new Object[][] {
+      {"{\"lowCelsius\":-400}", "lowCelsius"},
+      {"{\"lowCelsius\":-4,\"wind\":-1}", "wind"},
+      {"{\"lowCelsius\":-4,\"cloud\":7}", "cloud"},
+      {"{\"lowCelsius\":-4,\"eveningCelsius\":99}", "eveningCelsius"},
+      {"{\"lowCelsius\":-4,\"lowAt\":\"2001-01-01T00:00:00Z\"}", "lowAt"},
+      {"{\"lowCelsius\":-4,\"lowAt\":\"2101-01-01T00:00:00Z\"}", "lowAt"},
+    };
+  }
+
+  @Test(dataProvider = "odd")
+  public void anOddQuestionIsRefusedByItsField(String question, String field) {
+    Answer answer = ask(question);
+    assertThat(answer.status()).as(answer.body().toString()).isEqualTo(422);
+    assertThat(answer.body().path("field").asString()).isEqualTo(field);
+  }
+
+  @Test
+  public void aHoldingUnderTheMidnightSunOrInPolarNightIsAnsweredToo() {
+    for (double latitude : new double[] {78, -78, 0, -43}) {
+      String id =
+          grounds
+              .keeper
+              .post(
+                  "/api/holdings",
+                  "{\"name\":\"Far\",\"latitude\":%s,\"longitude\":15,\"zone\":\"Europe/London\"}"
+                      .formatted(latitude))
+              .body()
+              .path("id")
+              .asString();
+      UUID far = UUID.randomUUID();
+      String design =
+          grounds.keeper.get(grounds.path("/houses/" + house)).body().path("design").toString();
+      grounds.keeper.post(
+          "/api/holdings/" + id + "/houses",
+          "{\"id\":\"%s\",\"name\":\"Far house\",\"design\":%s}".formatted(far, design));
+      Answer answer =
+          grounds.keeper.post("/api/holdings/" + id + "/houses/" + far + "/tonight", low(-5));
+      assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+    }
+  }
+}

@@ -1,0 +1,135 @@
+package nightbank.server.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.withinPercentage;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.UUID;
+import nightbank.server.Grounds;
+import nightbank.server.Program;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * From a logger's file to judgement, through the whole program, against what is known of the drum.
+ */
+public class RunPathTest {
+  private Grounds grounds;
+  private UUID store;
+  private JsonNode run;
+  private JsonNode judgement;
+
+  @BeforeClass
+  void wrapped() throws IOException {
+    grounds = Grounds.fresh();
+    store = grounds.newDrum();
+    byte[] file =
+        Files.readAllBytes(
+            Program.root().resolve("core/src/test/resources/reference/logs/wrapped.csv"));
+    JsonNode done = grounds.readIn(grounds.upload(store, "wrapped.csv", file));
+    assertThat(done.path("state").asString()).isEqualTo("DONE");
+    assertThat(done.path("readings").asLong()).isGreaterThan(1800);
+    run = grounds.keeper.get(grounds.path("/stores/" + store + "/runs")).body().path(0);
+    judgement =
+        grounds
+            .keeper
+            .get(grounds.path("/runs/" + run.path("id").asString() + "/judgement"))
+            .body();
+  }
+
+  @Test
+  public void heatLossIsThatOfTheDrum() {
+    assertThat(judgement.path("coolDown").path("lossWattsPerKelvin").asDouble())
+        .isCloseTo(236.7 * 825 / (39.5 * 3600), withinPercentage(7));
+    assertThat(judgement.path("coolDown").path("lossLow").asDouble())
+        .isLessThan(judgement.path("coolDown").path("lossHigh").asDouble());
+  }
+
+  @Test
+  public void theBareTopIsNamedAsTheWorstForItsSize() {
+    assertThat(judgement.path("findings").toString())
+        .contains("HALF_LIFE")
+        .contains("SIDE COVERED")
+        .contains("TOP BARE");
+  }
+
+  @Test
+  public void theLedgerClosesWithItsResidualShown() {
+    JsonNode l = judgement.path("ledger");
+    double sum = 0;
+    for (String part : new String[] {"change", "delivered", "early", "lost", "residual"}) {
+      sum += l.path(part).asDouble();
+    }
+    assertThat(sum).isCloseTo(l.path("charged").asDouble(), withinPercentage(0.001));
+  }
+
+  @Test
+  public void curvesShareTheirMoments() {
+    int n = judgement.path("at").size();
+    assertThat(n).isBetween(100, 2001);
+    assertThat(judgement.path("mean").size()).isEqualTo(n);
+    assertThat(judgement.path("probes").size()).isEqualTo(3);
+    judgement.path("probes").forEach(p -> assertThat(p.path("modelled").size()).isEqualTo(n));
+  }
+
+  @Test
+  public void aRunWithTooFewReadingsSaysSo() {
+    var made =
+        grounds.keeper.post(
+            grounds.path("/stores/" + store + "/runs"),
+            "{\"name\":\"Ten minutes\",\"from\":\"2026-01-11T13:00:00Z\",\"to\":\"2026-01-11T13:10:00Z\"}");
+    var answer =
+        grounds.keeper.get(
+            grounds.path("/runs/" + made.body().path("id").asString() + "/judgement"));
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.code()).isEqualTo("too-few-readings");
+  }
+
+  @Test
+  public void aRunIsNamedMovedAndRemovedAndItsReadingsStay() {
+    String path = grounds.path("/stores/" + store + "/runs");
+    String id =
+        grounds
+            .keeper
+            .post(
+                path,
+                "{\"name\":\"First evening\",\"from\":\"2026-01-11T13:00:00Z\",\"to\":\"2026-01-12T00:00:00Z\"}")
+            .body()
+            .path("id")
+            .asString();
+    assertThat(
+            grounds
+                .keeper
+                .put(
+                    grounds.path("/runs/" + id),
+                    null,
+                    "{\"name\":\"Evening\",\"from\":\"2026-01-11T13:00:00Z\",\"to\":\"2026-01-11T23:00:00Z\"}")
+                .body()
+                .path("name")
+                .asString())
+        .isEqualTo("Evening");
+    assertThat(
+            grounds
+                .keeper
+                .put(
+                    grounds.path("/runs/" + id),
+                    null,
+                    "{\"name\":\"Backwards\",\"from\":\"2026-01-12T13:00:00Z\",\"to\":\"2026-01-11T23:00:00Z\"}")
+                .status())
+        .isEqualTo(422);
+    assertThat(grounds.keeper.delete(grounds.path("/runs/" + id)).status()).isEqualTo(204);
+    assertThat(grounds.keeper.get(grounds.path("/runs/" + id + "/judgement")).status())
+        .isEqualTo(404);
+    assertThat(
+            grounds
+                .keeper
+                .get(grounds.path("/stores/" + store))
+                .body()
+                .path("now")
+                .path("latest")
+                .size())
+        .isEqualTo(4);
+  }
+}
