@@ -93,7 +93,16 @@ export function useStoreDraft(
   watch(
     () => JSON.stringify(draft),
     (text) => {
-      if (!ready.value || text === keptText) return
+      if (!ready.value) return
+      if (text === keptText) {
+        window.clearTimeout(timer)
+        if (state.value !== 'kept') {
+          state.value = 'kept'
+          error.value = null
+          void appraise(text)
+        }
+        return
+      }
       state.value = 'changing'
       window.clearTimeout(timer)
       timer = window.setTimeout(keep, SETTLE_MS)

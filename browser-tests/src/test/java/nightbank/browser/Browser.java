@@ -46,6 +46,7 @@ final class Browser implements AutoCloseable {
         "--disable-component-update",
         "--disable-sync",
         "--disable-dev-shm-usage",
+        "--window-size=1280,800",
         "--user-data-dir=" + profile);
     ChromeDriverService service =
         new ChromeDriverService.Builder()
@@ -126,7 +127,16 @@ final class Browser implements AutoCloseable {
   }
 
   WebElement field(String label) {
-    WebElement l = named(label);
+    By labels = By.xpath("//label[starts-with(normalize-space(.), \"" + label + "\")]");
+    WebElement l =
+        new WebDriverWait(driver, PATIENCE)
+            .withMessage(() -> "a field called " + label + " in:\n" + pageText())
+            .until(
+                d ->
+                    d.findElements(labels).stream()
+                        .filter(WebElement::isDisplayed)
+                        .findFirst()
+                        .orElse(null));
     return see("[id=\"" + l.getDomAttribute("for") + "\"]");
   }
 
@@ -138,7 +148,9 @@ final class Browser implements AutoCloseable {
   }
 
   Browser click(String words) {
-    named(words).click();
+    WebElement it = named(words);
+    driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", it);
+    it.click();
     return this;
   }
 

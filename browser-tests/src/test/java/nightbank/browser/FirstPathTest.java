@@ -1,0 +1,120 @@
+package nightbank.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import nightbank.server.Program;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** From an empty database to a judged run and a first verdict, as one who knows only the README. */
+public class FirstPathTest {
+  private static final Path LOGS = Program.root().resolve("core/src/test/resources/reference/logs");
+
+  private Browser browser;
+
+  @BeforeClass
+  void begin() {
+    browser = new Browser(Program.start("").address());
+  }
+
+  @AfterClass(alwaysRun = true)
+  void close() {
+    browser.close();
+  }
+
+  @Test
+  public void theFirstKeeperIsAskedFor() {
+    browser.go("/").reads("Nobody keeps this Night Bank yet");
+    browser.isAccessible();
+    browser
+        .type("Name to sign in with", "ailsa")
+        .type("Password", "short")
+        .type("What it is called", "Mirk Brae")
+        .type("Latitude", "57,3")
+        .type("Longitude", "-3.4")
+        .type("Time zone", "Europe/London");
+    browser.see("button[type=submit]").click();
+    browser.reads("The password must have 10 to 72 letters");
+    assertThat(browser.typedIn("What it is called"))
+        .as("what was typed stays")
+        .isEqualTo("Mirk Brae");
+    browser.type("Password", "three plain words");
+    browser.see("button[type=submit]").click();
+    browser.reads("Night Bank must know the house first");
+  }
+
+  @Test(dependsOnMethods = "theFirstKeeperIsAskedFor")
+  public void aHouseIsDescribedAndTonightAnswered() {
+    browser.click("Describe the house").reads("Its skin, part by part");
+    browser.isAccessible();
+    browser.type("The plants stand", "2").click("See tonight");
+    browser.reads("Tonight").see("h1.headline");
+    assertThat(browser.see("h1.headline").getText()).contains("coldest");
+  }
+
+  @Test(dependsOnMethods = "aHouseIsDescribedAndTonightAnswered")
+  public void aStoreIsBegunAndSized() {
+    browser.press(Keys.ESCAPE).click("Stores").reads("No store yet");
+    browser.click("A round drum of dry sand").see(".cut-away");
+    browser.reads("237 kg").reads("Kept");
+  }
+
+  @Test(dependsOnMethods = "aStoreIsBegunAndSized")
+  public void aWrongFileIsRefusedInWordsAndTheNextOneTaken() {
+    browser.click("Hand over a logger").see(".drop");
+    Path picture = Program.root().resolve("web/public/mark.svg");
+    browser.driver.findElement(By.cssSelector("input[type=file]")).sendKeys(picture.toString());
+    browser.reads("No rows with a time and a number were found");
+    browser.isAccessible();
+    browser
+        .driver
+        .findElement(By.cssSelector("input[type=file]"))
+        .sendKeys(LOGS.resolve("wrapped.csv").toString());
+    browser.reads("is this right?").reads("core");
+    browser.isAccessible();
+  }
+
+  @Test(dependsOnMethods = "aWrongFileIsRefusedInWordsAndTheNextOneTaken")
+  public void itsReadingsAreTakenAndTheRunJudged() {
+    browser.click("Read it in").reads("readings added").click("See what the run says");
+    browser.reads("Loses half its heat in");
+    assertThat(browser.see("h1").getText()).matches("(?s).*in 2[0-9] ± [0-9.]+ h.*");
+    browser.reads("Ledger").reads("conduction model");
+    browser.isAccessible();
+  }
+
+  @Test(dependsOnMethods = "itsReadingsAreTakenAndTheRunJudged")
+  public void theSameFileAgainIsKnown() {
+    browser.driver.navigate().back();
+    browser.reads("readings added");
+    browser.click("Stores");
+    browser.see(".row-of-stores a").click();
+    browser.click("Hand over a logger").see(".drop");
+    browser
+        .driver
+        .findElement(By.cssSelector("input[type=file]"))
+        .sendKeys(LOGS.resolve("wrapped.csv").toString());
+    browser.reads("is this right?").click("Read it in").reads("were known already");
+    assertThat(browser.pageText()).contains("0 readings added");
+  }
+
+  @Test(dependsOnMethods = "theSameFileAgainIsKnown")
+  public void signingOutShutsTheDoorAndTheAddressIsKept() {
+    browser.click("Stores").see(".row-of-stores");
+    String address = browser.driver.getCurrentUrl();
+    browser.click("Sign out").see("#password");
+    browser.driver.get(address);
+    browser.see("#password");
+    browser.type("Name", "ailsa").type("Password", "wrong words here");
+    browser.see("button[type=submit]").click();
+    browser.reads("do not belong together");
+    browser.type("Password", "three plain words");
+    browser.see("button[type=submit]").click();
+    browser.see(".row-of-stores");
+    assertThat(browser.driver.getCurrentUrl()).isEqualTo(address);
+  }
+}

@@ -1,0 +1,75 @@
+package nightbank.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Every view in every light and at both widths: axe finds nothing, nothing sticks out. */
+public class ScreensTest {
+  private Demo demo;
+  private Browser browser;
+
+  @BeforeClass
+  void open() {
+    demo = Demo.shared();
+    browser = demo.browser("keeper");
+  }
+
+  @AfterClass(alwaysRun = true)
+  void close() {
+    browser.close();
+  }
+
+  @DataProvider
+  Object[][] views() {
+    String[][] views = {
+      {"tonight", demo.home + "/tonight", "h1.headline"},
+      {"stores", demo.home + "/stores", ".row-of-stores svg"},
+      {"store", demo.home + "/stores/" + demo.id("Sand bin"), ".cut-away .probe"},
+      {"water", demo.home + "/stores/" + demo.id("Water columns"), ".cut-away .probe"},
+      {"file", demo.home + "/stores/" + demo.id("Sand bin") + "/file", ".drop"},
+      {"run", demo.home + "/runs/" + demo.id("The first warm-up"), ".run-chart svg"},
+      {"house", demo.home + "/houses/" + demo.id("Lean-to"), "form svg"},
+      {"new house", demo.home + "/houses/new", "form"},
+      {"place", demo.home + "/people", "table.ledger td"},
+    };
+    List<Object[]> all = new ArrayList<>();
+    for (String theme : new String[] {"day", "night", "night-eyes"}) {
+      for (boolean phone : new boolean[] {false, true}) {
+        for (String[] v : views) {
+          all.add(new Object[] {v[0], theme, phone, v[1], v[2]});
+        }
+      }
+    }
+    return all.toArray(Object[][]::new);
+  }
+
+  @Test(dataProvider = "views")
+  public void isReadableByAll(String name, String theme, boolean phone, String path, String css) {
+    browser.theme(theme);
+    if (phone) {
+      browser.phone();
+    } else {
+      browser.laptop();
+    }
+    browser.go(path).see(css);
+    browser.isAccessible();
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  public void theDoorIsReadableByAllToo() {
+    try (Browser outside = new Browser(demo.address)) {
+      for (String theme : new String[] {"day", "night", "night-eyes"}) {
+        outside.go("/sign-in").theme(theme).see("form");
+        outside.isAccessible();
+        outside.phone().isAccessible().laptop();
+      }
+    }
+  }
+}
