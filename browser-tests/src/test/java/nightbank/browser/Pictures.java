@@ -3,6 +3,7 @@ package nightbank.browser;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.openqa.selenium.By;
 
 /**
  * Takes the pictures of docs/screenshots from a running demo, or others asked for.
@@ -27,7 +28,16 @@ public final class Pictures {
           browser.laptop();
         }
         String path = part[3].replace("@", home);
-        browser.go(path).see("main h1, main .head");
+        boolean hand = path.startsWith("+"); // hands over the croft's sand bin's file there
+        browser.go(hand ? path.substring(1) : path).see("main h1, main .head");
+        if (hand) {
+          Path file = Path.of(System.getProperty("croft", ".data/demo/croft"), "sand-bin.csv");
+          browser
+              .driver
+              .findElement(By.cssSelector("input[type=file]"))
+              .sendKeys(file.toAbsolutePath().toString());
+          browser.reads("is this right?");
+        }
         quiet(browser);
         browser.picture(folder.resolve(part[0] + ".png"));
       }
