@@ -58,22 +58,25 @@ need_node() {
   export PATH
 }
 
+jdk_17() { # puts a JDK 17 first in PATH, also where another Java is the system's own
+  local jdk
+  javac -version 2>&1 | grep -q '^javac 17\.' && return
+  for jdk in /usr/lib/jvm/*17*; do
+    if [ -x "$jdk/bin/javac" ]; then
+      export JAVA_HOME=$jdk PATH=$jdk/bin:$PATH
+      return
+    fi
+  done
+  return 1
+}
+
 need_build() {
-  if ! javac -version 2>&1 | grep -q '^javac 17\.'; then
-    local jdk
-    for jdk in /usr/lib/jvm/java-17-* /usr/lib/jvm/*17*; do
-      if [ -x "$jdk/bin/javac" ]; then
-        export JAVA_HOME=$jdk
-        PATH=$jdk/bin:$PATH
-        break
-      fi
-    done
-    javac -version 2>&1 | grep -q '^javac 17\.' || apt_missing+=(openjdk-17-jdk-headless)
-  fi
+  jdk_17 || apt_missing+=(openjdk-17-jdk-headless)
   want maven mvn
   [ -x /usr/lib/postgresql/15/bin/initdb ] || apt_missing+=(postgresql-15)
   want npm npm
   install_missing
+  jdk_17 || { echo "There is no JDK 17 here, and installing it did not help." >&2; exit 1; }
   need_node
 }
 

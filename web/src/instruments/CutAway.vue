@@ -33,6 +33,7 @@ onMounted(() => {
 })
 onBeforeUnmount(() => observer?.disconnect())
 const narrow = computed(() => wide.value < 560)
+const ruler = computed(() => (narrow.value ? 14 : 26))
 /** Room for the drawing; on a phone drawn larger, with less beside it. */
 const view = computed(() =>
   narrow.value
@@ -495,13 +496,15 @@ const labelAt = (face: FaceKey) => {
         @pointerdown="dragWidth"
         @keydown="step($event, 'width')"
       />
-      <path :d="`M26 ${box.y} V${box.y + box.h} M20 ${box.y} h12 M20 ${box.y + box.h} h12`" />
+      <path
+        :d="`M${ruler} ${box.y} V${box.y + box.h} m-6 0 h12 M${ruler - 6} ${box.y} h12`"
+      />
       <text :x="narrow ? 12 : 38" :y="narrow ? box.y - 16 : box.y + 5">
         {{ metres(design.heightMetres) }} high
       </text>
       <circle
         v-if="editable"
-        cx="26"
+        :cx="ruler"
         :cy="box.y"
         r="9"
         role="slider"

@@ -109,7 +109,7 @@ const firstMoment = computed(() => moment(props.state.preview[0]?.at ?? null))
     <table class="ledger">
       <thead>
         <tr>
-          <th scope="col">Line</th>
+          <th scope="col" class="line">Line</th>
           <th scope="col">Moment</th>
           <th
             v-for="(c, i) in m.columns"
@@ -139,7 +139,7 @@ const firstMoment = computed(() => moment(props.state.preview[0]?.at ?? null))
       <tbody>
         <tr v-for="r in state.preview" :key="r.line">
           <td class="num">{{ r.line }}</td>
-          <td>{{ moment(r.at) || '–' }}</td>
+          <td class="moment">{{ moment(r.at) || '–' }}</td>
           <td
             v-for="(c, i) in m.columns"
             :key="c.index"
@@ -180,6 +180,14 @@ thead th {
   position: sticky;
   top: 0;
   background: var(--paper);
+}
+
+th.line {
+  min-width: 50px;
+}
+
+.moment {
+  white-space: nowrap;
 }
 
 .out {

@@ -1,22 +1,29 @@
 package nightbank.core.house;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
 import nightbank.core.weather.Sky;
 
 /**
- * The space to be kept from frost: skin, draught, one inner mass, and what the plants stand.
+ * The space to be kept from frost: skin, draught and gaps, floor, inner masses, a vent, and what
+ * the plants stand.
  *
  * @param volumeCubicMetres air inside
  * @param airChangesPerHour at 4 m/s of wind
  * @param airCapacity air with leaves, pots and staging that follow it at once, J/K
+ * @param ventAboveCelsius air temperature at which vents begin to open, NaN without a vent
  * @param plantLimitCelsius below it the plants are lost
  */
 public record Greenhouse(
     List<SkinPart> skin,
     double volumeCubicMetres,
     double airChangesPerHour,
+    List<Gap> gaps,
     double airCapacity,
-    InnerMass mass,
+    List<InnerMass> masses,
+    Optional<Floor> floor,
+    double ventAboveCelsius,
     double plantLimitCelsius) {
 
   /** ρ c of air near 5 °C, J/(m³ K); Incropera app. A. */
@@ -25,8 +32,12 @@ public record Greenhouse(
   /** Light contents as multiples of the air's own capacity; an estimate, 3 to 8 in practice. */
   private static final double LIGHT_CONTENTS = 5;
 
+  private static final double VENTED_CHANGES = 30; // per hour, vents wide open
+
   public Greenhouse {
     skin = List.copyOf(skin);
+    gaps = List.copyOf(gaps);
+    masses = List.copyOf(masses);
     if (!(volumeCubicMetres > 0 && volumeCubicMetres <= 200_000)) {
       throw new IllegalArgumentException(
           "volume must lie between 0 and 200000 m³, was " + volumeCubicMetres + " m³");
@@ -41,6 +52,7 @@ public record Greenhouse(
     }
   }
 
+  /** A house with one inner mass, no soil, no gaps and no vent. */
   public static Greenhouse of(
       List<SkinPart> skin,
       double volumeCubicMetres,
@@ -51,58 +63,198 @@ public record Greenhouse(
         skin,
         volumeCubicMetres,
         airChangesPerHour,
+        List.of(),
         volumeCubicMetres * AIR_HEAT * LIGHT_CONTENTS,
-        mass,
+        List.of(mass),
+        Optional.empty(),
+        Double.NaN,
+        plantLimitCelsius);
+  }
+
+  public Greenhouse withGaps(List<Gap> newGaps) {
+    return new Greenhouse(
+        skin,
+        volumeCubicMetres,
+        airChangesPerHour,
+        newGaps,
+        airCapacity,
+        masses,
+        floor,
+        ventAboveCelsius,
+        plantLimitCelsius);
+  }
+
+  public Greenhouse withMasses(List<InnerMass> newMasses) {
+    return new Greenhouse(
+        skin,
+        volumeCubicMetres,
+        airChangesPerHour,
+        gaps,
+        airCapacity,
+        newMasses,
+        floor,
+        ventAboveCelsius,
+        plantLimitCelsius);
+  }
+
+  public Greenhouse withFloor(Floor newFloor) {
+    return new Greenhouse(
+        skin,
+        volumeCubicMetres,
+        airChangesPerHour,
+        gaps,
+        airCapacity,
+        masses,
+        Optional.of(newFloor),
+        ventAboveCelsius,
+        plantLimitCelsius);
+  }
+
+  public Greenhouse withVentAbove(double celsius) {
+    return new Greenhouse(
+        skin,
+        volumeCubicMetres,
+        airChangesPerHour,
+        gaps,
+        airCapacity,
+        masses,
+        floor,
+        celsius,
+        plantLimitCelsius);
+  }
+
+  public Greenhouse withPlantLimit(double celsius) {
+    return new Greenhouse(
+        skin,
+        volumeCubicMetres,
+        airChangesPerHour,
+        gaps,
+        airCapacity,
+        masses,
+        floor,
+        ventAboveCelsius,
+        celsius);
+  }
+
+  /** A house with parts of its skin changed, and its draught by a factor. */
+  public Greenhouse changed(UnaryOperator<SkinPart> part, double leakFactor) {
+    return new Greenhouse(
+        skin.stream().map(part).toList(),
+        volumeCubicMetres,
+        airChangesPerHour * leakFactor,
+        gaps.stream()
+            .map(g -> new Gap(g.name(), g.lengthMetres(), g.widthMetres() * leakFactor))
+            .toList(),
+        airCapacity,
+        masses,
+        floor,
+        ventAboveCelsius,
         plantLimitCelsius);
   }
 
   /** A house whose skin and draught are changed by factors, for ensembles. */
   public Greenhouse scaled(double skinFactor, double leakFactor) {
-    return new Greenhouse(
-        skin.stream()
-            .map(
-                p ->
-                    new SkinPart(
-                        p.name(),
-                        p.areaSquareMetres(),
-                        p.transmittance() * skinFactor,
-                        p.skyView()))
-            .toList(),
-        volumeCubicMetres,
-        airChangesPerHour * leakFactor,
-        airCapacity,
-        mass,
-        plantLimitCelsius);
+    return changed(p -> p.times(skinFactor), leakFactor);
+  }
+
+  /** Skin to open air, W/K. */
+  double skinCoefficient(double wind, boolean screen) {
+    double watts = 0;
+    for (int i = 0; i < skin.size(); i++) {
+      SkinPart part = skin.get(i);
+      watts += part.shared() ? 0 : part.areaSquareMetres() * part.transmittance(wind, screen);
+    }
+    return watts;
+  }
+
+  /** Shared walls, W/K; their rooms' temperatures are in {@link #sharedPull}. */
+  double sharedCoefficient() {
+    double watts = 0;
+    for (int i = 0; i < skin.size(); i++) {
+      SkinPart part = skin.get(i);
+      watts += part.shared() ? part.areaSquareMetres() * part.transmittance(4, false) : 0;
+    }
+    return watts;
+  }
+
+  /** Σ U A T over shared walls, W. */
+  double sharedPull() {
+    double watts = 0;
+    for (int i = 0; i < skin.size(); i++) {
+      SkinPart part = skin.get(i);
+      watts +=
+          part.shared()
+              ? part.areaSquareMetres() * part.transmittance(4, false) * part.beyondCelsius()
+              : 0;
+    }
+    return watts;
   }
 
   /** Loss through skin and draught per kelvin between air and outdoors, W/K. */
   public double lossCoefficient(double wind) {
-    double watts = draughtCoefficient(wind);
-    for (int i = 0; i < skin.size(); i++) {
-      SkinPart part = skin.get(i);
-      watts += part.areaSquareMetres() * part.transmittanceInWind(wind);
-    }
-    return watts;
+    return skinCoefficient(wind, false) + sharedCoefficient() + draughtCoefficient(wind, 10);
   }
 
-  /** n V ρ c (0.5 + 0.125 v) / 3600, W/K. */
+  /** Draught at ten kelvin of excess, W/K. */
   public double draughtCoefficient(double wind) {
-    return airChangesPerHour * (0.5 + 0.125 * wind) * volumeCubicMetres * AIR_HEAT / 3600;
+    return draughtCoefficient(wind, 10);
   }
 
-  /** What a cold sky draws beyond the loss to outdoor air, W. */
-  public double skyWatts(double wind, double outdoor, double cloud) {
-    double sky = Sky.celsius(outdoor, cloud);
+  /** n V ρ c (0.5 + 0.125 v) / 3600 and the gaps' own, W/K. */
+  public double draughtCoefficient(double wind, double excessKelvin) {
+    double perSecond = airChangesPerHour * (0.5 + 0.125 * wind) * volumeCubicMetres / 3600;
+    for (int i = 0; i < gaps.size(); i++) {
+      perSecond += gaps.get(i).cubicMetresPerSecond(excessKelvin, wind);
+    }
+    return perSecond * AIR_HEAT;
+  }
+
+  /** Open vents, W/K: opening over two kelvin above their set point. */
+  double ventCoefficient(double air) {
+    double open = Math.min(1, Math.max(0, (air - ventAboveCelsius) / 2)); // NaN stays shut
+    return open > 0 ? open * VENTED_CHANGES * volumeCubicMetres * AIR_HEAT / 3600 : 0;
+  }
+
+  /** What a cold sky draws beyond the loss to outdoor air, W; through transparent film included. */
+  public double skyWatts(double wind, double outdoor, double sky, boolean screen) {
     double watts = 0;
     for (int i = 0; i < skin.size(); i++) {
-      watts += skin.get(i).skyWatts(wind, outdoor, sky);
+      watts += skin.get(i).skyWatts(wind, outdoor, sky, screen);
     }
     return watts;
   }
 
-  /** Watts to hold the plants' limit in this weather once the mass has nothing left to give. */
-  public double demandWatts(double wind, double outdoor, double cloud) {
+  /** As {@link #skyWatts(double, double, double, boolean)} under so much cloud. */
+  public double skyWatts(double wind, double outdoor, double cloud) {
+    return skyWatts(wind, outdoor, Sky.celsius(outdoor, Double.NaN, cloud), false);
+  }
+
+  /**
+   * Radiative tie from beds and plants straight to the sky through film that lets long waves
+   * through, W/K: Σ A τ F 4 σ T³ at 5 °C.
+   */
+  double throughFilm(boolean screen) {
+    double tie = 0;
+    for (int i = 0; i < skin.size(); i++) {
+      SkinPart p = skin.get(i);
+      boolean open = !(screen && p.screenResistance() > 0);
+      tie += open ? p.areaSquareMetres() * p.longWaveShare() * p.skyView() * 4.88 : 0;
+    }
+    return tie;
+  }
+
+  /** Watts to hold the plants' limit in this weather once the masses have nothing left to give. */
+  public double demandWatts(double wind, double outdoor, double sky, boolean screen) {
+    double excess = plantLimitCelsius - outdoor;
     return Math.max(
-        0, lossCoefficient(wind) * (plantLimitCelsius - outdoor) + skyWatts(wind, outdoor, cloud));
+        0,
+        (skinCoefficient(wind, screen) + draughtCoefficient(wind, excess)) * excess
+            + sharedCoefficient() * plantLimitCelsius
+            - sharedPull()
+            + skyWatts(wind, outdoor, sky, screen)
+            + throughFilm(screen) * (plantLimitCelsius - sky)
+            + floor
+                .map(f -> f.perimeterMetres() * f.edgeWattsPerMetreKelvin() * excess)
+                .orElse(0.0));
   }
 }

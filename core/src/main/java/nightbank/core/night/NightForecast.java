@@ -14,8 +14,8 @@ import org.hipparchus.random.SobolSequenceGenerator;
  *
  * @param middle the night with every quantity at its best estimate
  * @param without the same night without stores
- * @param lowestTenth lowest air that nine members in ten stay above, °C
- * @param lowestMedian median of the members' lowest air, °C
+ * @param lowestTenth lowest that nine members in ten stay above, °C
+ * @param lowestMedian median of the members' lowest, °C
  * @param lowestNinetieth °C
  * @param chanceOfHolding share of members that stay above the plants' limit
  */
@@ -54,6 +54,7 @@ public record NightForecast(
   public static NightForecast of(NightPlan plan, Doubt doubt, int members) {
     NightResult middle = NightSimulation.run(plan);
     NightResult without = NightSimulation.run(plan.withoutStores());
+    NightPlan small = plan.withStores(plan.stores().stream().map(NightStore::small).toList());
     double[][] draws = new double[members][];
     SobolSequenceGenerator sobol = new SobolSequenceGenerator(DIMENSIONS);
     sobol.skipTo(64);
@@ -63,7 +64,7 @@ public record NightForecast(
     List<NightResult> runs =
         IntStream.range(0, members)
             .parallel()
-            .mapToObj(i -> NightSimulation.run(vary(plan, doubt, draws[i])))
+            .mapToObj(i -> NightSimulation.run(vary(small, doubt, draws[i])))
             .toList();
     double[] lowest = runs.stream().mapToDouble(NightResult::lowestCelsius).sorted().toArray();
     double limit = plan.house().plantLimitCelsius();
@@ -76,7 +77,7 @@ public record NightForecast(
     double[] column = new double[members];
     for (int k = 0; k < points; k++) {
       for (int i = 0; i < members; i++) {
-        column[i] = runs.get(i).air()[k];
+        column[i] = runs.get(i).plants()[k];
       }
       Arrays.sort(column);
       low[k] = quantile(column, 0.1);
@@ -146,12 +147,14 @@ public record NightForecast(
     return new NightPlan(
         house,
         stores,
-        new Weather(w.seconds(), out, wind, cloud),
+        new Weather(w.seconds(), out, wind, cloud, w.dewPointCelsius()),
         plan.airCelsius(),
         plan.massCelsius() + z[7] * doubt.startKelvin() / 2,
         plan.groundCelsius(),
         plan.lengthSeconds(),
-        plan.stepSeconds());
+        plan.stepSeconds(),
+        plan.actions(),
+        plan.sunWatts());
   }
 
   private static double quantile(double[] sorted, double share) {

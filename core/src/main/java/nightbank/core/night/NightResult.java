@@ -5,18 +5,25 @@ import java.util.List;
 /**
  * A simulated night. Temperatures in °C, heat in J; all rows share {@code seconds}.
  *
- * @param lowestCelsius coldest inside air
+ * @param leaf the outermost leaf
+ * @param plants what the plants feel: the colder of air and leaf, warmer under a cover
+ * @param lowestCelsius coldest that the plants feel
  * @param lowestAtSeconds when
- * @param coldDegreeHours Σ (limit - air) dt below the plants' limit, K h
+ * @param coldDegreeHours Σ (limit - plants) dt below the plants' limit, K h
  * @param billJoules what the house must be given to stay at the plants' limit, mass spent
- * @param lostJoules what the house lost to outdoors and sky
- * @param massJoules what the inner mass gave
+ * @param lostJoules what the house lost to outdoors, sky and ground
+ * @param massJoules what inner masses and soil gave
+ * @param ventedJoules thrown out by open vents
+ * @param sunJoules sun that got in
+ * @param roomJoules heat given to the air at once by fires
  * @param residualJoules heat that the ledger cannot explain; rounding only
  */
 public record NightResult(
     double[] seconds,
     double[] outdoor,
     double[] air,
+    double[] leaf,
+    double[] plants,
     double[] mass,
     List<StoreNight> stores,
     double lowestCelsius,
@@ -26,22 +33,30 @@ public record NightResult(
     double peakDemandWatts,
     double lostJoules,
     double massJoules,
+    double ventedJoules,
+    double sunJoules,
+    double roomJoules,
     double residualJoules) {
 
   /**
-   * One store through the night, as ledger columns in J.
+   * One store through the night, as ledger columns in J: charged = change + delivered + early +
+   * lost.
    *
+   * @param chargedJoules put in by fire or element
    * @param deliveredJoules reached the house while it needed heat
    * @param earlyJoules reached the house while it did not
    * @param lostJoules went to ground or open air
+   * @param hottestCelsius hottest that any of it got
    */
   public record StoreNight(
       String id,
       double[] meanCelsius,
       double[] usableJoules,
       double[] toHouseWatts,
+      double chargedJoules,
       double deliveredJoules,
       double earlyJoules,
       double lostJoules,
-      double changeJoules) {}
+      double changeJoules,
+      double hottestCelsius) {}
 }

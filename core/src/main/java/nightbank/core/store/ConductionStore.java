@@ -1,6 +1,6 @@
 package nightbank.core.store;
 
-import nightbank.core.internal.Tridiagonal;
+import nightbank.core.internal.LineSweeps;
 import nightbank.core.medium.TabledEnthalpy;
 
 /**
@@ -19,7 +19,7 @@ public final class ConductionStore implements StoreModel {
   private static final int TOP = FaceName.TOP.ordinal();
   private static final int FOOT = FaceName.FOOT.ordinal();
 
-  private final HeatStore store;
+  private HeatStore store;
   private final StoreGrid grid;
   private final TabledEnthalpy enthalpy;
   private final boolean constantHeat;
@@ -37,13 +37,15 @@ public final class ConductionStore implements StoreModel {
   private final double[] specificHeat;
   private final double[] inertia; // W/K over the step
   private final double[] swept; // temperatures while sweeping
-  private final double[] diagonal;
-  private final double[] off;
-  private final double[] line;
+  private final double[] ratio;
+  private final LineSweeps.Edge foot;
+  private final LineSweeps.Edge top;
+  private final LineSweeps.Edge middle;
+  private final LineSweeps.Edge sideAcross;
+  private final LineSweeps.Edge sideAlong;
   private final double[] transmittance = new double[3]; // mass surface to beyond, W/(m² K)
   private final double[] surface = new double[3];
   private final double[] watts = new double[3];
-  private final Tridiagonal solver;
 
   public ConductionStore(HeatStore store, StoreState start) {
     this.store = store;
@@ -65,11 +67,24 @@ public final class ConductionStore implements StoreModel {
     along = new double[n];
     upward = new double[n];
     heated = new double[n];
-    int longest = Math.max(ni, Math.max(nj, nl));
-    diagonal = new double[longest];
-    off = new double[longest];
-    line = new double[longest];
-    solver = new Tridiagonal(longest);
+    ratio = new double[n];
+    double[] plan = new double[ni * nj];
+    double[] outer = new double[nj * nl];
+    double[] farther = new double[ni * nl];
+    for (int l = 0; l < nl; l++) {
+      for (int j = 0; j < nj; j++) {
+        outer[l * nj + j] = grid.acrossInterface(ni - 1, j) * grid.thickness(l);
+        for (int i = 0; i < ni; i++) {
+          plan[j * ni + i] = grid.planArea(i, j);
+          farther[l * ni + i] = grid.alongInterface(i) * grid.thickness(l);
+        }
+      }
+    }
+    foot = new LineSweeps.Edge(plan);
+    top = new LineSweeps.Edge(plan);
+    sideAcross = new LineSweeps.Edge(outer);
+    sideAlong = new LineSweeps.Edge(farther);
+    middle = LineSweeps.Edge.closed(n);
     lay(store.medium().density().value());
     for (int i = 0; i < n; i++) {
       joulesPerKg[i] = enthalpy.joulesPerKg(celsius[i]);
@@ -87,9 +102,13 @@ public final class ConductionStore implements StoreModel {
           int c = grid.cell(i, j, l);
           double thick = grid.thickness(l);
           mass[c] = grid.cellVolume(c) * density;
-          across[c] = conductivity * grid.acrossInterface(i, j) * thick / grid.acrossRun(i);
-          along[c] = conductivity * grid.alongInterface(i) * thick / grid.alongRun(j);
-          upward[c] = conductivity * grid.planArea(i, j) / grid.layerRun(l);
+          across[c] =
+              i == ni - 1
+                  ? 0
+                  : conductivity * grid.acrossInterface(i, j) * thick / grid.acrossRun(i);
+          along[c] =
+              j == nj - 1 ? 0 : conductivity * grid.alongInterface(i) * thick / grid.alongRun(j);
+          upward[c] = l == nl - 1 ? 0 : conductivity * grid.planArea(i, j) / grid.layerRun(l);
           heated[c] = grid.overlap(store.zone(), i, j, l);
           inZone += heated[c];
         }
@@ -130,80 +149,31 @@ public final class ConductionStore implements StoreModel {
   }
 
   private void sweepUpward(double air, double footBeyond) {
-    double up = 0;
-    double down = 0;
-    double footPerArea = 1 / (grid.footRun() / conductivity + 1 / transmittance[FOOT]);
-    double topPerArea = 1 / (grid.layerRun(nl - 1) / conductivity + 1 / transmittance[TOP]);
-    for (int j = 0; j < nj; j++) {
-      for (int i = 0; i < ni; i++) {
-        double area = grid.planArea(i, j);
-        double foot = footPerArea * area;
-        double top = topPerArea * area;
-        int first = grid.cell(i, j, 0);
-        int stride = ni * nj;
-        load(first, stride, nl, upward);
-        diagonal[0] += foot;
-        line[0] += foot * footBeyond;
-        diagonal[nl - 1] += top;
-        line[nl - 1] += top * air;
-        solve(first, stride, nl);
-        down += foot * (line[0] - footBeyond);
-        up += top * (line[nl - 1] - air);
-      }
-    }
-    watts[TOP] = up;
-    watts[FOOT] = down;
+    int plan = ni * nj;
+    foot.set(1 / (grid.footRun() / conductivity + 1 / transmittance[FOOT]), footBeyond);
+    top.set(1 / (grid.layerRun(nl - 1) / conductivity + 1 / transmittance[TOP]), air);
+    LineSweeps.solve(0, nl, plan, plan, 1, inertia, upward, swept, ratio, foot, top);
+    watts[FOOT] = foot.watts(swept, 0, plan, 1);
+    watts[TOP] = top.watts(swept, (nl - 1) * plan, plan, 1);
   }
 
   private double sweepAcross(double air) {
-    double out = 0;
-    double perArea = 1 / (grid.acrossRun(ni - 1) / conductivity + 1 / transmittance[SIDE]);
-    for (int l = 0; l < nl; l++) {
-      for (int j = 0; j < nj; j++) {
-        double side = perArea * grid.acrossInterface(ni - 1, j) * grid.thickness(l);
-        out += sweepToSide(air, grid.cell(0, j, l), 1, ni, across, side);
-      }
-    }
-    return out;
+    int lines = nj * nl;
+    sideAcross.set(1 / (grid.acrossRun(ni - 1) / conductivity + 1 / transmittance[SIDE]), air);
+    LineSweeps.solve(0, ni, 1, lines, ni, inertia, across, swept, ratio, middle, sideAcross);
+    return sideAcross.watts(swept, ni - 1, lines, ni);
   }
 
   private double sweepAlong(double air) {
     double out = 0;
-    double perArea = 1 / (grid.alongRun(nj - 1) / conductivity + 1 / transmittance[SIDE]);
+    sideAlong.set(1 / (grid.alongRun(nj - 1) / conductivity + 1 / transmittance[SIDE]), air);
     for (int l = 0; l < nl; l++) {
-      for (int i = 0; i < ni; i++) {
-        double side = perArea * grid.alongInterface(i) * grid.thickness(l);
-        out += sweepToSide(air, grid.cell(i, 0, l), ni, nj, along, side);
-      }
+      int first = l * ni * nj;
+      sideAlong.from(l * ni);
+      LineSweeps.solve(first, nj, ni, ni, 1, inertia, along, swept, ratio, middle, sideAlong);
+      out += sideAlong.watts(swept, first + (nj - 1) * ni, ni, 1);
     }
     return out;
-  }
-
-  private double sweepToSide(double air, int first, int stride, int n, double[] link, double side) {
-    load(first, stride, n, link);
-    diagonal[n - 1] += side;
-    line[n - 1] += side * air;
-    solve(first, stride, n);
-    return side * (line[n - 1] - air);
-  }
-
-  private void load(int first, int stride, int n, double[] link) {
-    double before = 0;
-    for (int k = 0; k < n; k++) {
-      int c = first + k * stride;
-      double after = k + 1 < n ? link[c] : 0;
-      diagonal[k] = inertia[c] + before + after;
-      off[k] = after;
-      line[k] = inertia[c] * swept[c];
-      before = after;
-    }
-  }
-
-  private void solve(int first, int stride, int n) {
-    solver.solve(n, diagonal, off, line);
-    for (int k = 0; k < n; k++) {
-      swept[first + k * stride] = line[k];
-    }
   }
 
   /** Transmittance at the face's present mean surface temperature. */
@@ -258,6 +228,20 @@ public final class ConductionStore implements StoreModel {
   @Override
   public double faceWatts(FaceName face) {
     return watts[face.ordinal()];
+  }
+
+  @Override
+  public void replace(FaceName name, Face face) {
+    store = store.withFace(name, face);
+  }
+
+  @Override
+  public double highestCelsius() {
+    double highest = celsius[0];
+    for (double t : celsius) {
+      highest = Math.max(highest, t);
+    }
+    return highest;
   }
 
   @Override

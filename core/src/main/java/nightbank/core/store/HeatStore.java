@@ -59,6 +59,13 @@ public record HeatStore(
     return new HeatStore(geometry, count, medium, newFaces, place, floorCelsius, zone, probes);
   }
 
+  /** The same store with one face changed. */
+  public HeatStore withFace(FaceName name, Face face) {
+    var changed = new EnumMap<FaceName, Face>(faces);
+    changed.put(name, face);
+    return withFaces(changed);
+  }
+
   /** All faces let through so many times as much. */
   public HeatStore withFacesTimes(double factor) {
     var changed = new EnumMap<FaceName, Face>(FaceName.class);

@@ -7,7 +7,7 @@ import nightbank.core.medium.Enthalpy;
  * closes too. Neglects layering, which makes a tank drawn from the top worth more than this.
  */
 public final class MixedStore implements StoreModel {
-  private final HeatStore store;
+  private HeatStore store;
   private final StoreGrid grid;
   private final Enthalpy enthalpy;
   private final double mass;
@@ -75,6 +75,16 @@ public final class MixedStore implements StoreModel {
   @Override
   public double faceWatts(FaceName face) {
     return watts[face.ordinal()];
+  }
+
+  @Override
+  public void replace(FaceName name, Face face) {
+    store = store.withFace(name, face);
+  }
+
+  @Override
+  public double highestCelsius() {
+    return celsius;
   }
 
   @Override

@@ -62,6 +62,13 @@ public final class StoreGrid {
     return of(store, 8, 5, 10);
   }
 
+  /** For many nights at once: a night's lowest moves by less than a tenth of a kelvin. */
+  public static StoreGrid night(HeatStore store) {
+    return store.medium().kind() != Medium.Kind.WATER && !isRound(store.geometry())
+        ? new StoreGrid(store.geometry(), 4, 3, 7)
+        : of(store, 7, 1, 8);
+  }
+
   private static StoreGrid of(HeatStore store, int rings, int plan, int layers) {
     if (store.medium().kind() == Medium.Kind.WATER) {
       return new StoreGrid(store.geometry(), 1, 1, 1);
@@ -229,6 +236,27 @@ public final class StoreGrid {
     double low = celsius[cell(i, 0, l)] * (1 - fi) + celsius[cell(i1, 0, l)] * fi;
     double high = celsius[cell(i, 0, l1)] * (1 - fi) + celsius[cell(i1, 0, l1)] * fi;
     return low * (1 - fl) + high * fl;
+  }
+
+  /** Volume that a cell here and a cell of another grid of the same body have in common, m³. */
+  double shared(int i, int j, int layer, StoreGrid other, int oi, int oj, int ol) {
+    double tall = common(layerEdge, layer, other.layerEdge, ol);
+    if (tall <= 0) {
+      return 0;
+    }
+    if (round()) {
+      double inner = Math.max(acrossEdge[i], other.acrossEdge[oi]);
+      double outer = Math.min(acrossEdge[i + 1], other.acrossEdge[oi + 1]);
+      return outer > inner ? Math.PI * (outer * outer - inner * inner) * tall : 0;
+    }
+    return 4
+        * common(acrossEdge, i, other.acrossEdge, oi)
+        * common(alongEdge, j, other.alongEdge, oj)
+        * tall;
+  }
+
+  private static double common(double[] a, int i, double[] b, int k) {
+    return Math.max(0, Math.min(a[i + 1], b[k + 1]) - Math.max(a[i], b[k]));
   }
 
   private static int below(double[] centres, double x) {

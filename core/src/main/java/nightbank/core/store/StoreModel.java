@@ -21,6 +21,12 @@ public interface StoreModel {
 
   double meanCelsius();
 
+  /** Hottest of its cells, °C. */
+  double highestCelsius();
+
+  /** Another face from now on, as when a lid is lifted. */
+  void replace(FaceName name, Face face);
+
   /** Temperature at a position, °C. */
   double at(double radiusFraction, double heightFraction);
 

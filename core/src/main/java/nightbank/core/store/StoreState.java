@@ -56,6 +56,34 @@ public final class StoreState {
     return grid.interpolate(celsius, radiusFraction, heightFraction);
   }
 
+  /** The same heat on another grid of the same body: each cell takes the mean of what it covers. */
+  public StoreState on(StoreGrid other) {
+    double[] t = new double[other.cells()];
+    for (int ol = 0; ol < other.layers(); ol++) {
+      for (int oj = 0; oj < other.along(); oj++) {
+        for (int oi = 0; oi < other.across(); oi++) {
+          t[other.cell(oi, oj, ol)] = covered(other, oi, oj, ol);
+        }
+      }
+    }
+    return new StoreState(other, t);
+  }
+
+  private double covered(StoreGrid other, int oi, int oj, int ol) {
+    double sum = 0;
+    double volume = 0;
+    for (int l = 0; l < grid.layers(); l++) {
+      for (int j = 0; j < grid.along(); j++) {
+        for (int i = 0; i < grid.across(); i++) {
+          double v = grid.shared(i, j, l, other, oi, oj, ol);
+          sum += v * celsius[grid.cell(i, j, l)];
+          volume += v;
+        }
+      }
+    }
+    return sum / volume;
+  }
+
   /** The state with every cell warmer by so many kelvin. */
   public StoreState shifted(double kelvin) {
     return new StoreState(grid, Arrays.stream(celsius).map(t -> t + kelvin).toArray());

@@ -1,5 +1,7 @@
 package nightbank.core.weather;
 
+import java.util.Arrays;
+
 /**
  * Weather along one stretch of time, linear between its points and level beyond them.
  *
@@ -7,22 +9,40 @@ package nightbank.core.weather;
  * @param outdoorCelsius air, °C
  * @param windMetresPerSecond at 10 m or as felt at the house
  * @param cloud share of sky covered, 0 to 1
+ * @param dewPointCelsius NaN where unknown
  */
 public record Weather(
-    double[] seconds, double[] outdoorCelsius, double[] windMetresPerSecond, double[] cloud) {
+    double[] seconds,
+    double[] outdoorCelsius,
+    double[] windMetresPerSecond,
+    double[] cloud,
+    double[] dewPointCelsius) {
 
   public Weather {
     seconds = seconds.clone();
     outdoorCelsius = outdoorCelsius.clone();
     windMetresPerSecond = windMetresPerSecond.clone();
     cloud = cloud.clone();
+    dewPointCelsius = dewPointCelsius.clone();
     int n = seconds.length;
     if (n == 0
         || outdoorCelsius.length != n
         || windMetresPerSecond.length != n
-        || cloud.length != n) {
+        || cloud.length != n
+        || dewPointCelsius.length != n) {
       throw new IllegalArgumentException("weather needs equal numbers of times and values");
     }
+  }
+
+  /** Weather of unknown dew point. */
+  public Weather(double[] seconds, double[] outdoor, double[] wind, double[] cloud) {
+    this(seconds, outdoor, wind, cloud, unknown(seconds.length));
+  }
+
+  private static double[] unknown(int n) {
+    double[] nothing = new double[n];
+    Arrays.fill(nothing, Double.NaN);
+    return nothing;
   }
 
   /**
@@ -64,6 +84,11 @@ public record Weather(
 
   public double cloudAt(double second) {
     return linear(cloud, second);
+  }
+
+  /** The sky's long-wave temperature, °C. */
+  public double skyAt(double second) {
+    return Sky.celsius(outdoorAt(second), linear(dewPointCelsius, second), cloudAt(second));
   }
 
   private double linear(double[] values, double second) {

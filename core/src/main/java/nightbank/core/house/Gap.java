@@ -1,0 +1,33 @@
+package nightbank.core.house;
+
+/**
+ * An opening that nobody meant: round a door, along a vent, under a sill.
+ *
+ * <p>Air through it by the basic model of the ASHRAE Handbook of Fundamentals, chapter 16: Q = A_L
+ * √(C_s ΔT + C_w v²) with C_s = 0.000145 for one storey and C_w = 0.000174 for a site sheltered as
+ * a farmyard is (class 3), Q in L/s and A_L in cm². Good to a factor of 1.5.
+ */
+public record Gap(String name, double lengthMetres, double widthMetres) {
+  private static final double STACK = 0.000145;
+  private static final double WIND = 0.000174;
+
+  public Gap {
+    if (!(lengthMetres > 0 && lengthMetres <= 500 && widthMetres > 0 && widthMetres <= 2)) {
+      throw new IllegalArgumentException(
+          "a gap must be up to 500 m long and up to 2 m wide, was "
+              + lengthMetres
+              + " m × "
+              + widthMetres
+              + " m");
+    }
+  }
+
+  /** Air through it, m³/s. */
+  public double cubicMetresPerSecond(double excessKelvin, double windMetresPerSecond) {
+    double squareCentimetres = lengthMetres * widthMetres * 1e4;
+    return squareCentimetres
+        * Math.sqrt(
+            STACK * Math.abs(excessKelvin) + WIND * windMetresPerSecond * windMetresPerSecond)
+        / 1000;
+  }
+}

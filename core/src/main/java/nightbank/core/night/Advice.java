@@ -1,0 +1,142 @@
+package nightbank.core.night;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * What to do about a night, found by trying what the grower says can be done: the least work that
+ * holds, or what comes nearest and what is lacking then.
+ *
+ * @param actions to do, empty when nothing is needed
+ * @param lowestCelsius what the plants would feel at the coldest
+ * @param holds whether the coldest tenth of the nights would stay above the plants' limit
+ * @param minutes of work, estimated
+ * @param shortage what would still be lacking
+ */
+public record Advice(
+    List<Action> actions, double lowestCelsius, boolean holds, double minutes, Shortage shortage) {
+
+  /** What a night lacks. */
+  public enum Shortage {
+    NONE,
+    /** The stores run out. */
+    HEAT,
+    /** Heat is there and does not come out fast enough. */
+    SPEED
+  }
+
+  /**
+   * One thing that can be done tonight, at several strengths.
+   *
+   * @param choices from least to most work; each is one action
+   */
+  public record Option(List<Action> choices) {
+    public Option {
+      choices = List.copyOf(choices);
+    }
+  }
+
+  private static final int MOST_TRIES = 400;
+
+  /**
+   * Searches.
+   *
+   * @param plan the night with whatever is planned already left out
+   * @param spreadKelvin from the middle night's lowest down to the coldest tenth's, as the ensemble
+   *     of the plan has it
+   */
+  public static Advice find(NightPlan plan, List<Option> options, double spreadKelvin) {
+    NightPlan small = plan.withStores(plan.stores().stream().map(NightStore::small).toList());
+    double limit = plan.house().plantLimitCelsius() + Math.max(0, spreadKelvin);
+    List<List<Action>> tries = combinations(options);
+    tries.sort(Comparator.comparingDouble(Advice::minutes));
+    Optional<Advice> first = firstThatHolds(small, tries, limit).map(a -> trial(plan, a, limit));
+    if (first.isPresent() && first.get().holds()) {
+      return first.get();
+    }
+    return tries.parallelStream()
+        .map(a -> trial(small, a, limit))
+        .max(Comparator.comparingDouble(Advice::lowestCelsius).thenComparing(a -> -a.minutes()))
+        .orElseThrow();
+  }
+
+  /** In order of work, a handful at once on all cores. */
+  private static Optional<List<Action>> firstThatHolds(
+      NightPlan small, List<List<Action>> tries, double limit) {
+    int batch = 2 * Runtime.getRuntime().availableProcessors();
+    for (int from = 0; from < tries.size(); from += batch) {
+      List<List<Action>> some = tries.subList(from, Math.min(tries.size(), from + batch));
+      Optional<List<Action>> held =
+          some.parallelStream().filter(a -> trial(small, a, limit).holds()).findFirst();
+      if (held.isPresent()) {
+        return held;
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static Advice trial(NightPlan plan, List<Action> actions, double limit) {
+    NightResult night = NightSimulation.run(plan.withActions(actions));
+    boolean holds = night.lowestCelsius() >= limit;
+    return new Advice(
+        actions,
+        night.lowestCelsius(),
+        holds,
+        minutes(actions),
+        holds ? Shortage.NONE : shortage(plan, night));
+  }
+
+  /** Whether what the stores hold at the coldest moment would have paid for the cold. */
+  static Shortage shortage(NightPlan plan, NightResult night) {
+    if (night.coldDegreeHours() <= 0) {
+      return Shortage.NONE;
+    }
+    double missing =
+        night.coldDegreeHours()
+            * 3600
+            * plan.house().lossCoefficient(plan.weather().windAt(night.lowestAtSeconds()));
+    double left = 0;
+    for (int i = 0; i < night.stores().size(); i++) {
+      boolean indoors = plan.stores().get(i).store().place().indoors();
+      double[] usable = night.stores().get(i).usableJoules();
+      left += indoors ? usable[usable.length - 1] : 0;
+    }
+    return left > missing ? Shortage.SPEED : Shortage.HEAT;
+  }
+
+  private static List<List<Action>> combinations(List<Option> options) {
+    List<List<Action>> all = new ArrayList<>();
+    all.add(List.of());
+    for (Option option : options) {
+      List<List<Action>> more = new ArrayList<>(all);
+      for (List<Action> before : all) {
+        for (Action choice : option.choices()) {
+          if (more.size() < MOST_TRIES) {
+            more.add(Stream.concat(before.stream(), Stream.of(choice)).toList());
+          }
+        }
+      }
+      all = more;
+    }
+    return new ArrayList<>(all);
+  }
+
+  /** Work of a set of actions; minutes that a grower with everything at hand needs. */
+  static double minutes(List<Action> actions) {
+    double sum = 0;
+    for (Action a : actions) {
+      sum +=
+          switch (a.kind()) {
+            case SCREEN -> 3;
+            case LID_OFF -> 2;
+            case ELEMENT -> 4 + (a.toSeconds() - a.fromSeconds()) / 3600 * 3; // scarce power
+            case COVER -> 12;
+            case FIRE -> 15 + 4 * a.amount();
+          };
+    }
+    return sum;
+  }
+}
