@@ -34,6 +34,11 @@ export const router = createRouter({
         },
         { path: 'runs/:run', name: 'run', component: () => import('./features/run/RunPage.vue') },
         {
+          path: 'houses/new',
+          name: 'new-house',
+          component: () => import('./features/house/NewHousePage.vue'),
+        },
+        {
           path: 'houses/:house',
           name: 'house',
           component: () => import('./features/house/HousePage.vue'),

@@ -496,9 +496,7 @@ const labelAt = (face: FaceKey) => {
         @pointerdown="dragWidth"
         @keydown="step($event, 'width')"
       />
-      <path
-        :d="`M${ruler} ${box.y} V${box.y + box.h} m-6 0 h12 M${ruler - 6} ${box.y} h12`"
-      />
+      <path :d="`M${ruler} ${box.y} V${box.y + box.h} m-6 0 h12 M${ruler - 6} ${box.y} h12`" />
       <text :x="narrow ? 12 : 38" :y="narrow ? box.y - 16 : box.y + 5">
         {{ metres(design.heightMetres) }} high
       </text>

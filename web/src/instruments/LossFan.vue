@@ -2,18 +2,18 @@
 /** Where the house's heat goes: one trunk of warmth that splits, each branch as wide as its loss. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { percent, wattsPerKelvin } from '@/shared/units'
+import { percent, watts } from '@/shared/units'
 
-const props = defineProps<{ losses: Views['Loss'][] }>()
+const props = defineProps<{ losses: Views['LossView'][] }>()
 const TRUNK = 120
 const W = 700
 const ROW = 34
 
-const sorted = computed(() => [...props.losses].sort((a, b) => b.wattsPerKelvin - a.wattsPerKelvin))
+const sorted = computed(() => [...props.losses].sort((a, b) => b.watts - a.watts))
 const total = computed(() =>
   Math.max(
     0.001,
-    sorted.value.reduce((s, l) => s + l.wattsPerKelvin, 0),
+    sorted.value.reduce((s, l) => s + l.watts, 0),
   ),
 )
 const height = computed(() => Math.max(TRUNK + 20, sorted.value.length * ROW + TRUNK * 0.6))
@@ -23,12 +23,12 @@ const branches = computed(() => {
   const spare = height.value - 24 - TRUNK
   const gap = spare / Math.max(1, sorted.value.length - 1)
   return sorted.value.map((l) => {
-    const wide = (TRUNK * l.wattsPerKelvin) / total.value
+    const wide = (TRUNK * l.watts) / total.value
     const a = from + wide / 2
     const b = to + wide / 2
     from += wide
     to += wide + gap
-    return { ...l, wide, a, b, share: l.wattsPerKelvin / total.value }
+    return { ...l, wide, a, b, share: l.watts / total.value }
   })
 })
 </script>
@@ -41,7 +41,7 @@ const branches = computed(() => {
         :stroke-width="Math.max(1.5, b.wide - 1)"
       />
       <text :x="374" :y="b.b + 5">
-        <tspan class="figure">{{ wattsPerKelvin(b.wattsPerKelvin) }}</tspan>
+        <tspan class="figure">{{ watts(b.watts) }}</tspan>
         <tspan dx="6">{{ b.name }}, {{ percent(b.share) }}</tspan>
       </text>
     </g>

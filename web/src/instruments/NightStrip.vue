@@ -1,15 +1,27 @@
 <script setup lang="ts">
 /**
- * The night from now to after sunrise. Above: outdoors, inside with its likely band, the plants'
- * limit with the danger below it hatched. Below, on the same hours: each store's balance draining.
+ * The night from now to sunrise. Above: outdoors, air and leaves with the likely band, the plants'
+ * limit with the danger below it under rime. Then the rail of what is done. Below, on the same
+ * hours: each store's balance draining, what it gave to the house hatched on top.
  */
 import { scaleLinear, scaleTime } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
+import type { Doing } from '@/features/tonight/doings'
 import { clock, degrees, kilowattHours, type Units } from '@/shared/units'
+import NightRail from './NightRail.vue'
 
-const props = defineProps<{ night: Views['TonightView']; units: Units; zone: string }>()
+const props = defineProps<{
+  night: Views['TonightView']
+  band: { low: number[]; high: number[] }
+  without: number[]
+  doings: Doing[]
+  units: Units
+  zone: string
+  still: boolean
+}>()
+const emit = defineEmits<{ change: [doings: Doing[], done: boolean] }>()
 const root = ref<HTMLElement | null>(null)
 const w = ref(1000)
 let observer: ResizeObserver | null = null
@@ -21,11 +33,14 @@ onBeforeUnmount(() => observer?.disconnect())
 
 const narrow = computed(() => w.value < 600)
 const left = 62
-const right = computed(() => (narrow.value ? 12 : 150))
-const AIR = { top: 26, bottom: 256 }
+const right = computed(() => (narrow.value ? 34 : 150))
+const AIR = { top: 26, bottom: 236 }
 const rowHeight = 62
-const gap = 40
-const h = computed(() => AIR.bottom + gap + props.night.stores.length * rowHeight + 30)
+const lane = computed(() => (narrow.value ? 46 : 30))
+const railTop = AIR.bottom + 34
+const railHeight = computed(() => props.night.possible.length * lane.value)
+const storesTop = computed(() => railTop + railHeight.value + (railHeight.value ? 14 : 4))
+const h = computed(() => storesTop.value + props.night.stores.length * rowHeight + 10)
 
 const at = computed(() => props.night.at.map((s) => s * 1000))
 const x = computed(() =>
@@ -35,7 +50,15 @@ const x = computed(() =>
 )
 const y = computed(() => {
   const n = props.night
-  const all = [...n.outdoor, ...n.airLow, ...n.airHigh, ...n.without, n.plantLimitCelsius]
+  const all = [
+    ...n.outdoor,
+    ...props.band.low,
+    ...props.band.high,
+    ...props.without,
+    ...n.plants,
+    ...n.air,
+    n.plantLimitCelsius,
+  ]
   return scaleLinear()
     .domain([Math.min(...all) - 1, Math.max(...all) + 1])
     .range([AIR.bottom, AIR.top])
@@ -44,12 +67,14 @@ const path = (row: number[]) =>
   line<number>()
     .x((_, i) => x.value(at.value[i]))
     .y((v) => y.value(v))(row) ?? ''
-const band = computed(
+const likely = computed(
   () =>
     area<number>()
       .x((_, i) => x.value(at.value[i]))
-      .y0((_, i) => y.value(props.night.airLow[i]))
-      .y1((_, i) => y.value(props.night.airHigh[i]))(props.night.airLow) ?? '',
+      .y0((_, i) => y.value(props.band.low[i]))
+      .y1((_, i) => y.value(props.band.high[i]))(
+      props.band.low.slice(0, Math.min(at.value.length, props.band.high.length)),
+    ) ?? '',
 )
 const hoursAt = computed(() =>
   x.value.ticks(narrow.value ? 5 : 12).map((d) => ({ x: x.value(d), at: d.getTime() / 1000 })),
@@ -61,7 +86,7 @@ const suns = computed(() =>
   ]
     .filter((s) => s.at)
     .map((s) => ({ ...s, x: x.value(Date.parse(s.at)) }))
-    .filter((s) => s.x >= left && s.x <= w.value - right.value),
+    .filter((s) => s.x >= left - 1 && s.x <= w.value - right.value + 1),
 )
 const dark = computed(() => {
   const clipped = (t: string | null, other: number) =>
@@ -69,15 +94,35 @@ const dark = computed(() => {
   const a = clipped(props.night.sunset, left)
   return { x: a, w: Math.max(0, clipped(props.night.sunrise, w.value - right.value) - a) }
 })
+const dusk = computed(() => {
+  const first = at.value[0] / 1000
+  const set = props.night.sunset ? Date.parse(props.night.sunset) / 1000 : first
+  return Math.min(Math.max(first, set), at.value[at.value.length - 1] / 1000 - 3600)
+})
 const coldest = computed(() => ({
   x: x.value(Date.parse(props.night.coldestAt)),
   y: y.value(props.night.coldestCelsius),
 }))
 
-const most = computed(() => Math.max(1, ...props.night.stores.flatMap((s) => s.usable)))
+/** Heat given to the house so far, J. */
+const given = computed(() =>
+  props.night.stores.map((s) => {
+    let sum = 0
+    return s.toHouseWatts.map((w, i) => {
+      sum += i ? (Math.max(0, w) * (at.value[i] - at.value[i - 1])) / 1000 : 0
+      return sum
+    })
+  }),
+)
+const most = computed(() =>
+  Math.max(
+    1,
+    ...props.night.stores.flatMap((s, i) => s.usable.map((u, k) => u + given.value[i][k])),
+  ),
+)
 const stores = computed(() =>
   props.night.stores.map((s, i) => {
-    const base = AIR.bottom + gap + (i + 1) * rowHeight - 8
+    const base = storesTop.value + (i + 1) * rowHeight - 8
     const scale = scaleLinear()
       .domain([0, most.value])
       .range([0, rowHeight - 24])
@@ -89,6 +134,11 @@ const stores = computed(() =>
           .x((_, k) => x.value(at.value[k]))
           .y0(base)
           .y1((v) => base - scale(v))(s.usable) ?? '',
+      gave:
+        area<number>()
+          .x((_, k) => x.value(at.value[k]))
+          .y0((v) => base - scale(v))
+          .y1((v, k) => base - scale(v + given.value[i][k]))(s.usable) ?? '',
       end: s.usable[s.usable.length - 1],
     }
   }),
@@ -97,8 +147,11 @@ const endLabels = computed(() => {
   const n = props.night
   const last = n.at.length - 1
   const list = [
-    { key: 'air', word: 'in the house', y: y.value(n.air[last]) },
-    { key: 'without', word: 'without stores', y: y.value(n.without[last]) },
+    { key: 'air', word: 'air in the house', y: y.value(n.air[last]) },
+    { key: 'leaf', word: 'leaves', y: y.value(n.leaf[last]) },
+    ...(props.without.length
+      ? [{ key: 'without', word: 'without stores', y: y.value(props.without[last]) }]
+      : []),
     { key: 'out', word: 'outdoors', y: y.value(n.outdoor[last]) },
   ].sort((a, b) => a.y - b.y)
   let before = -99
@@ -111,7 +164,7 @@ const endLabels = computed(() => {
   <div ref="root">
     <svg
       :viewBox="`0 0 ${w} ${h}`"
-      role="img"
+      role="group"
       :aria-label="`The night hour by hour: coldest ${degrees(night.coldestCelsius, units)} at ${clock(Date.parse(night.coldestAt) / 1000, zone)}, the plants’ limit ${degrees(night.plantLimitCelsius, units)}`"
     >
       <defs>
@@ -122,6 +175,9 @@ const endLabels = computed(() => {
             stroke-width="0.9"
             stroke-opacity="0.55"
           />
+        </pattern>
+        <pattern id="given" width="7" height="7" patternUnits="userSpaceOnUse">
+          <path d="M0 7 L7 0" stroke="var(--ember)" stroke-width="1.2" stroke-opacity="0.7" />
         </pattern>
       </defs>
       <rect class="dark" :x="dark.x" :y="AIR.top" :width="dark.w" :height="AIR.bottom - AIR.top" />
@@ -155,9 +211,10 @@ const endLabels = computed(() => {
           {{ s.word }} {{ clock(Date.parse(s.at) / 1000, zone) }}
         </text>
       </g>
-      <path class="band" :d="band" />
+      <path class="band" :d="likely" />
       <path class="out" :d="path(night.outdoor)" />
-      <path class="without" :d="path(night.without)" />
+      <path v-if="without.length" class="without" :d="path(without)" />
+      <path class="leaf" :d="path(night.leaf)" />
       <path class="air" :d="path(night.air)" />
       <g class="coldest">
         <circle :cx="coldest.x" :cy="coldest.y" r="6" />
@@ -176,7 +233,23 @@ const endLabels = computed(() => {
           {{ l.word }}
         </text>
       </template>
+      <NightRail
+        :possible="night.possible"
+        :doings="doings"
+        :x="x"
+        :left="left"
+        :right="w - right"
+        :top="railTop"
+        :lane="lane"
+        :start="at[0] / 1000"
+        :end="at[at.length - 1] / 1000"
+        :dusk="dusk"
+        :zone="zone"
+        :still="still"
+        @change="(d, done) => emit('change', d, done)"
+      />
       <g v-for="s in stores" :key="s.id" class="store">
+        <path class="gave" :d="s.gave" />
         <path :d="s.d" />
         <path class="floor" :d="`M${left} ${s.base} H${w - right}`" />
         <text :x="left + 4" :y="s.base - rowHeight + 22" class="name">
@@ -185,11 +258,14 @@ const endLabels = computed(() => {
         <text v-if="!narrow" :x="w - right + 8" :y="s.base - 4">
           {{ s.end < 18000 ? 'nothing' : kilowattHours(s.end) }} left
         </text>
+        <text v-if="!narrow && s.reaches" class="gave-word" :x="w - right + 8" :y="s.base - 22">
+          {{ kilowattHours(s.deliveredJoules + s.earlyJoules) }} given
+        </text>
       </g>
     </svg>
     <p v-if="narrow" class="soft key">
-      <b class="air">thick line</b> in the house · <b class="without">dashes</b> without stores ·
-      <b class="out">thin line</b> outdoors
+      <b class="air">thick line</b> air in the house · <b class="leaf">thin</b> leaves ·
+      <b class="without">dashes</b> without stores · <b class="out">thin line</b> outdoors
     </p>
   </div>
 </template>
@@ -289,6 +365,21 @@ text {
   paint-order: stroke;
   stroke: var(--sheet);
   stroke-width: 4px;
+}
+
+.leaf {
+  stroke: var(--held);
+  stroke-width: 1.8;
+}
+
+.word.leaf {
+  fill: var(--held);
+  stroke: none;
+}
+
+.store .gave {
+  fill: url(#given);
+  fill-opacity: 1;
 }
 
 .store path {

@@ -1,220 +1,248 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
+import HouseDrawing from '@/instruments/HouseDrawing.vue'
 import LossFan from '@/instruments/LossFan.vue'
-import { api, whole, type Views } from '@/shared/api/client'
+import { whole, api } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { wattsPerKelvin } from '@/shared/units'
+import { degrees, kelvins, watts } from '@/shared/units'
 import { catalogueQuery } from '../store/queries'
-import { newId } from '../store/designs'
+import HouseParts from './HouseParts.vue'
 import { houseQuery } from './queries'
+import { tightness, type Design } from './shapes'
+import { useTrial } from './useTrial'
 
 const session = useSession()
 const client = useQueryClient()
-const router = useRouter()
 const route = useRoute()
 const holding = String(route.params.holding)
-const fresh = route.params.house === 'new'
-const id = ref(fresh ? newId() : String(route.params.house))
-const { data: loaded, error: missing } = useQuery({
-  ...houseQuery(holding, id.value),
-  enabled: !fresh,
-})
+const id = String(route.params.house)
+const { data: loaded, error: missing } = useQuery(houseQuery(holding, id))
 const { data: catalogue } = useQuery(catalogueQuery())
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const error = ref<unknown>(null)
-const said = ref('')
-const view = computed(() => loaded.value?.data)
+const selected = ref('')
+const draft = reactive<{ name: string; design: Design }>({ name: '', design: {} as Design })
+const ready = ref(false)
 
-const draft = reactive<{ name: string; design: Views['HouseDesign'] }>({
-  name: 'Glasshouse',
-  design: {
-    skin: [
-      {
-        name: 'Roof',
-        looks: 'UP',
-        areaSquareMetres: 18,
-        transmittance: 5.8,
-        material: 'single-glass',
-      },
-      {
-        name: 'Walls',
-        looks: 'OUT',
-        areaSquareMetres: 14,
-        transmittance: 5.8,
-        material: 'single-glass',
-      },
-    ],
-    volumeCubicMetres: 30,
-    airChangesPerHour: 1,
-    innerMassKg: 3000,
-    innerMassMedium: 'soil',
-    innerMassAreaSquareMetres: 12,
-    plantLimitCelsius: 2,
-    groundCelsius: 8,
-  },
-})
-watch(
-  loaded,
-  (l) => {
-    if (l)
-      Object.assign(draft, JSON.parse(JSON.stringify({ name: l.data.name, design: l.data.design })))
-  },
-  { immediate: true },
-)
-
-const looks = [
-  { value: 'UP', text: 'at the sky' },
-  { value: 'OUT', text: 'outwards' },
-  { value: 'SHELTERED', text: 'sheltered' },
-]
-const skins = computed(() => [
-  ...(catalogue.value?.skins ?? []).map((s) => ({
-    value: s.id,
-    text: `${s.name}, U ${s.uValue.value}`,
-  })),
-  { value: '', text: 'own value' },
-])
-function skin(i: number, material: string) {
-  const part = draft.design.skin[i]
-  part.material = material
-  const known = catalogue.value?.skins.find((s) => s.id === material)
-  if (known) part.transmittance = known.uValue.value
+function drop() {
+  const l = loaded.value
+  if (!l) return
+  Object.assign(draft, JSON.parse(JSON.stringify({ name: l.data.name, design: l.data.design })))
+  draft.design.gaps ??= []
+  error.value = null
+  ready.value = true
 }
+watch(loaded, drop, { immediate: true })
+const changed = computed(
+  () =>
+    ready.value &&
+    JSON.stringify({ name: draft.name, design: draft.design }) !==
+      JSON.stringify({ name: loaded.value?.data.name, design: loaded.value?.data.design }),
+)
+const { low, usual, trial, refusal } = useTrial(holding, id, loaded, draft)
+const losses = computed(() => (trial.value ?? usual.value)?.losses ?? [])
+const total = computed(() => losses.value.reduce((s, l) => s + l.watts, 0))
+const worth = computed(() =>
+  trial.value && usual.value ? trial.value.coldestCelsius - usual.value.coldestCelsius : null,
+)
+const part = computed(() => draft.design.skin?.find((p) => p.name === selected.value))
 
 async function keep() {
   error.value = null
-  said.value = ''
-  const body = { id: id.value, name: draft.name, design: draft.design }
   try {
-    const answer = fresh
-      ? await whole(
-          api.POST('/api/holdings/{holdingId}/houses', {
-            params: { path: { holdingId: holding } },
-            body,
-          }),
-        )
-      : await whole(
-          api.PUT('/api/holdings/{holdingId}/houses/{houseId}', {
-            params: {
-              path: { holdingId: holding, houseId: id.value },
-              header: { 'If-Match': loaded.value?.etag ?? '' },
-            },
-            body,
-          }),
-        )
-    client.setQueryData(['holding', holding, 'house', id.value], answer)
+    const answer = await whole(
+      api.PUT('/api/holdings/{holdingId}/houses/{houseId}', {
+        params: {
+          path: { holdingId: holding, houseId: id },
+          header: { 'If-Match': loaded.value?.etag ?? '' },
+        },
+        body: { id, name: draft.name, design: draft.design },
+      }),
+    )
+    client.setQueryData(['holding', holding, 'house', id], answer)
     await client.invalidateQueries({ queryKey: ['holding', holding, 'houses'] })
-    if (fresh)
-      await router.replace({ name: 'tonight', params: { holding }, query: { house: id.value } })
-    else said.value = 'Kept.'
   } catch (e) {
     error.value = e
   }
 }
+const closeGaps = () => (draft.design.gaps = [])
+const none = null as unknown as number
 </script>
 
 <template>
   <ProblemNote v-if="missing" :error="missing" />
-  <form v-if="fresh || loaded" @submit.prevent="keep">
-    <h1 v-if="view">
-      {{ view.name }} loses {{ wattsPerKelvin(view.lossWattsPerKelvin) }} between inside and out
+  <form v-if="ready" @submit.prevent="keep">
+    <h1>
+      {{ draft.name }} loses <span class="figure">{{ watts(total) }}</span> at its coldest tonight
     </h1>
-    <h1 v-else>Describe the house</h1>
+    <p class="soft">
+      At a low of {{ degrees(low, session.units, 0) }} and
+      {{ usual ? degrees((trial ?? usual).coldestCelsius, session.units) : '…' }} inside. Touch a
+      part to change it; what you try shows its worth before you keep it.
+    </p>
+    <div v-if="changed" class="worth" role="status">
+      <p v-if="worth != null">
+        <b
+          >{{ worth >= 0 ? 'Warmer' : 'Colder' }} by
+          {{ kelvins(Math.abs(worth), session.units) }}</b
+        >
+        at the coldest moment:
+        {{ degrees(usual!.coldestCelsius, session.units) }} becomes
+        {{ degrees(trial!.coldestCelsius, session.units) }}.
+      </p>
+      <p v-else>Working it out …</p>
+      <BButton v-if="keeper" type="submit" variant="primary">Keep it</BButton>
+      <BButton variant="secondary" @click="drop">Drop it</BButton>
+    </div>
+    <ProblemNote v-if="error ?? refusal" :error="error ?? refusal" />
     <div class="split">
-      <fieldset :disabled="!keeper">
-        <LossFan v-if="view" :losses="view.losses" />
-        <h2 class="mt-3">Its skin, part by part</h2>
-        <div v-for="(p, i) in draft.design.skin" :key="i" class="part">
-          <BFormInput v-model="p.name" :aria-label="`Name of part ${i + 1}`" />
-          <BFormSelect v-model="p.looks" :options="looks" :aria-label="`${p.name} looks`" />
-          <BFormSelect
-            :model-value="p.material ?? ''"
-            :options="skins"
-            :aria-label="`${p.name} is of`"
-            @update:model-value="skin(i, String($event))"
+      <div>
+        <HouseDrawing
+          v-if="draft.design.shape"
+          :shape="draft.design.shape"
+          :parts="draft.design.skin"
+          :losses="losses"
+          :selected="selected"
+          @select="selected = $event"
+        />
+        <LossFan v-else :losses="losses" />
+        <details class="mt-3">
+          <summary>All parts of the skin, as numbers</summary>
+          <HouseParts
+            :design="draft.design"
+            :catalogue="catalogue?.skins ?? []"
+            :disabled="!keeper"
           />
-          <div><NumberField v-model="p.areaSquareMetres" label="m²" /></div>
-          <div><NumberField v-model="p.transmittance" label="U, W/(m² K)" /></div>
+        </details>
+      </div>
+      <fieldset class="grid">
+        <template v-if="part">
+          <h2 class="wide">{{ part.name }}</h2>
+          <label for="p-skin">It is of</label>
+          <BFormSelect
+            id="p-skin"
+            v-model="part.material"
+            :options="(catalogue?.skins ?? []).map((s) => ({ value: s.id, text: s.name }))"
+            @update:model-value="
+              part.transmittance =
+                catalogue?.skins.find((s) => s.id === $event)?.uValue.value ?? part.transmittance
+            "
+          />
+          <NumberField v-model="part.areaSquareMetres" label="Area, m²" />
+          <NumberField v-model="part.transmittance" label="U, W/(m² K)" />
+          <BFormCheckbox v-model="part.secondSkin" class="wide"
+            >a second skin or bubble film inside</BFormCheckbox
+          >
+          <BButton variant="secondary" class="wide" @click="selected = ''">The whole house</BButton>
+        </template>
+        <template v-else>
+          <label for="h-name">Name</label>
+          <BFormInput id="h-name" v-model="draft.name" />
+          <NumberField
+            v-model="draft.design.plantLimitCelsius"
+            label="The plants stand"
+            :temperature="session.units"
+          />
+          <label for="h-tight">How tight</label>
+          <BFormSelect
+            id="h-tight"
+            v-model="draft.design.airChangesPerHour"
+            :options="[
+              ...tightness,
+              ...(tightness.some((t) => t.value === draft.design.airChangesPerHour)
+                ? []
+                : [
+                    {
+                      value: draft.design.airChangesPerHour,
+                      text: `${draft.design.airChangesPerHour} changes an hour`,
+                    },
+                  ]),
+            ]"
+          />
+          <template v-for="(g, i) in draft.design.gaps" :key="i">
+            <span>Gap: {{ g.name }}</span>
+            <span>
+              {{ g.lengthMetres }} m × {{ Math.round(g.widthMetres * 1000) }} mm
+              <BButton
+                variant="secondary"
+                size="sm"
+                :aria-label="`Close the gap: ${g.name}`"
+                @click="draft.design.gaps.splice(i, 1)"
+                >Close it</BButton
+              >
+            </span>
+          </template>
           <BButton
             variant="secondary"
-            :aria-label="`Take ${p.name} away`"
-            @click="draft.design.skin.splice(i, 1)"
-            >Take away</BButton
+            class="wide"
+            @click="draft.design.gaps.push({ name: 'Door', lengthMetres: 5.6, widthMetres: 0.004 })"
+            >Add a gap</BButton
           >
-        </div>
-        <BButton
-          variant="secondary"
-          class="mt-2"
-          @click="
-            draft.design.skin.push({
-              name: 'Part',
-              looks: 'OUT',
-              areaSquareMetres: 5,
-              transmittance: 5.8,
-              material: 'single-glass',
-            })
-          "
-          >Add a part</BButton
-        >
-      </fieldset>
-      <fieldset :disabled="!keeper" class="grid">
-        <label for="h-name">Name</label>
-        <BFormInput id="h-name" v-model="draft.name" />
-        <NumberField
-          v-model="draft.design.plantLimitCelsius"
-          label="The plants stand"
-          :temperature="session.units"
-        />
-        <NumberField v-model="draft.design.volumeCubicMetres" label="Air inside, m³" />
-        <NumberField
-          v-model="draft.design.airChangesPerHour"
-          label="Air changes an hour in a breeze"
-        />
-        <label for="h-mass">Inner mass is</label>
-        <BFormSelect
-          id="h-mass"
-          v-model="draft.design.innerMassMedium"
-          :options="(catalogue?.media ?? []).map((m) => ({ value: m.id, text: m.name }))"
-        />
-        <NumberField v-model="draft.design.innerMassKg" label="It weighs, kg" />
-        <NumberField v-model="draft.design.innerMassAreaSquareMetres" label="Open to the air, m²" />
-        <NumberField
-          v-model="draft.design.groundCelsius"
-          label="Deep ground"
-          :temperature="session.units"
-        />
-        <p class="soft wide">
-          Air changes: tight 0.5, ordinary 1, leaky 2 or more. The inner mass is what is slow: beds,
-          floor, a back wall.
-        </p>
+          <BButton
+            v-if="draft.design.gaps.length > 1"
+            variant="secondary"
+            class="wide"
+            @click="closeGaps"
+            >Close all gaps</BButton
+          >
+          <BFormCheckbox
+            :model-value="draft.design.screenResistance != null"
+            class="wide"
+            @update:model-value="draft.design.screenResistance = $event ? 0.25 : none"
+            >a night screen that can be drawn</BFormCheckbox
+          >
+          <BFormCheckbox v-model="draft.design.fleece" class="wide"
+            >fleece to lay over the plants</BFormCheckbox
+          >
+          <BFormCheckbox v-model="draft.design.edgeInsulated" class="wide"
+            >board let into the ground round the edge</BFormCheckbox
+          >
+          <label for="h-mass">Slow mass is</label>
+          <BFormSelect
+            id="h-mass"
+            v-model="draft.design.innerMassMedium"
+            :options="(catalogue?.media ?? []).map((m) => ({ value: m.id, text: m.name }))"
+          />
+          <NumberField v-model="draft.design.innerMassKg" label="It weighs, kg" />
+          <NumberField
+            v-model="draft.design.innerMassAreaSquareMetres"
+            label="Open to the air, m²"
+          />
+          <NumberField
+            v-model="draft.design.groundCelsius"
+            label="Deep ground"
+            :temperature="session.units"
+          />
+        </template>
       </fieldset>
     </div>
-    <ProblemNote v-if="error" :error="error" />
-    <p v-if="said" role="status">{{ said }}</p>
-    <BButton v-if="keeper" type="submit" variant="primary" class="mt-3">{{
-      fresh ? 'See tonight' : 'Keep'
-    }}</BButton>
   </form>
 </template>
 
 <style scoped>
-.part {
-  display: grid;
-  grid-template-columns: 1.1fr 1fr 1.6fr 80px 90px auto;
-  gap: 0.5rem;
-  align-items: end;
-  border-bottom: 1px solid var(--line-soft);
-  padding: 0.4rem 0;
+.worth {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  align-items: center;
+  border-left: 4px solid var(--ember);
+  padding: 0.4rem 0.9rem;
+  margin-bottom: 0.75rem;
+}
+
+.worth p {
+  margin: 0;
+  font-size: 1.12rem;
 }
 
 .grid {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 150px;
+  grid-template-columns: minmax(0, 1fr) 170px;
   gap: 0.35rem 0.75rem;
   align-content: start;
   align-items: center;
@@ -224,9 +252,8 @@ async function keep() {
   grid-column: 1 / -1;
 }
 
-@media (max-width: 700px) {
-  .part {
-    grid-template-columns: 1fr 1fr;
-  }
+summary {
+  color: var(--ember);
+  padding: 0.4rem 0;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { BFormSelect } from 'bootstrap-vue-next'
+import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import NightStrip from '@/instruments/NightStrip.vue'
@@ -10,7 +10,10 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { degrees, kelvins, kilowattHours } from '@/shared/units'
 import { housesQuery } from '../house/queries'
-import { assumption, certainty, headline, shortage } from './sentences'
+import { rememberLow } from '../house/useTrial'
+import { fromAddress, toAddress, type Doing } from './doings'
+import { advice, assumption, certainty, errand, headline, otherwise, shortage } from './sentences'
+import NightCard from './NightCard.vue'
 
 const session = useSession()
 const route = useRoute()
@@ -27,6 +30,9 @@ const asked = reactive({
   cloud: q('cloud') ?? 0.5,
   wind: q('wind') ?? 2,
 })
+const doings = ref<Doing[]>(fromAddress(String(route.query.do ?? '')))
+const band = ref<{ low: number[]; high: number[] }>({ low: [], high: [] })
+const without = ref<number[]>([])
 const night = ref<Views['TonightView'] | null>(null)
 const error = ref<unknown>(null)
 const busy = ref(false)
@@ -71,17 +77,51 @@ function moment(hour: string): string | null {
 }
 
 let turn = 0
-async function ask() {
+let waiting = false
+let again = false
+let whole = false
+
+/**
+ * The middle night alone, while something is moved: one request at a time, the newest next; the
+ * whole answer once the hand rests.
+ */
+async function follow() {
+  if (waiting) {
+    again = true
+    return
+  }
+  waiting = true
+  do {
+    again = false
+    await ask(true)
+  } while (again)
+  waiting = false
+  if (whole) {
+    window.clearTimeout(timer)
+    timer = window.setTimeout(() => ask(), 120)
+  }
+}
+
+function change(next: Doing[], done: boolean) {
+  doings.value = next
+  whole = done
+  window.clearTimeout(timer)
+  void follow()
+}
+
+async function ask(quick = false) {
   if (!asked.house || asked.low == null) return
   const mine = ++turn
-  busy.value = true
-  void router.replace({
-    query: Object.fromEntries(
-      Object.entries(asked)
-        .filter(([, v]) => v != null && v !== '')
-        .map(([k, v]) => [k, String(v)]),
-    ),
-  })
+  if (!quick) {
+    rememberLow(asked.low)
+    busy.value = true
+    const facts = Object.entries({ ...asked, do: toAddress(doings.value) })
+    void router.replace({
+      query: Object.fromEntries(
+        facts.filter(([, v]) => v != null && v !== '').map(([k, v]) => [k, String(v)]),
+      ),
+    })
+  }
   try {
     const answer = await body(
       api.POST('/api/holdings/{holdingId}/houses/{houseId}/tonight', {
@@ -92,11 +132,19 @@ async function ask() {
           eveningCelsius: asked.evening as number,
           cloud: Number(asked.cloud),
           wind: Number(asked.wind),
+          actions: doings.value,
+          quick,
+          design: null as unknown as Views['HouseDesign'],
         },
       }),
     )
     if (mine === turn) {
-      night.value = answer
+      if (quick && night.value) lean(answer)
+      else {
+        band.value = { low: answer.low, high: answer.high }
+        without.value = answer.without
+      }
+      night.value = quick && night.value ? { ...answer, ...kept(night.value) } : answer
       error.value = null
     }
   } catch (e) {
@@ -105,15 +153,46 @@ async function ask() {
     if (mine === turn) busy.value = false
   }
 }
+/** Until the whole answer comes, the band is carried along by what the middle night moved. */
+function lean(answer: Views['TonightView']) {
+  const before = night.value?.plants ?? []
+  const by = answer.plants.map((v, i) => v - (before[i] ?? v))
+  band.value = {
+    low: band.value.low.map((v, i) => v + (by[i] ?? 0)),
+    high: band.value.high.map((v, i) => v + (by[i] ?? 0)),
+  }
+}
+
+const kept = (n: Views['TonightView']) => ({
+  advice: n.advice,
+  counterfactuals: n.counterfactuals,
+  without: n.without,
+})
+
 let timer = 0
 watch(
   asked,
   () => {
     window.clearTimeout(timer)
-    timer = window.setTimeout(ask, 250)
+    timer = window.setTimeout(() => ask(), 250)
   },
   { immediate: true },
 )
+watch(
+  () => asked.house,
+  (_, before) => {
+    if (before) doings.value = []
+  },
+)
+const told = computed(() => (night.value ? advice(night.value, session.units, zone.value) : ''))
+const taken = computed(
+  () => !!night.value?.advice && toAddress(night.value.advice.actions) === toAddress(doings.value),
+)
+function take() {
+  if (night.value?.advice) change(night.value.advice.actions, true)
+}
+const print = () => window.print()
+const guest = computed(() => session.role(holding) === 'GUEST')
 
 const house = computed(() => houses.value?.find((h) => h.id === asked.house))
 </script>
@@ -122,7 +201,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
   <template v-if="houses && !houses.length">
     <h1>Will tonight hold?</h1>
     <p>To say so, Night Bank must know the house first.</p>
-    <RouterLink class="btn btn-primary" :to="{ name: 'house', params: { holding, house: 'new' } }"
+    <RouterLink class="btn btn-primary" :to="{ name: 'new-house', params: { holding } }"
       >Describe the house</RouterLink
     >
   </template>
@@ -140,8 +219,13 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       {{ shortage(night) }}
       {{ certainty(night, session.units) }}
     </p>
+    <div v-if="night && told" class="advice no-print">
+      <p>{{ told }}</p>
+      <BButton v-if="!taken" variant="primary" @click="take">Plan it so</BButton>
+      <BButton v-else variant="secondary" @click="change([], true)">Leave it</BButton>
+    </div>
     <ProblemNote v-if="error" :error="error" />
-    <form class="ask" aria-label="Tonight" @submit.prevent="ask">
+    <form class="ask" aria-label="Tonight" @submit.prevent="ask()">
       <div v-if="(houses?.length ?? 0) > 1">
         <label for="t-house">House</label>
         <BFormSelect
@@ -182,7 +266,27 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     </form>
     <p v-if="busy && !night" role="status">Working the night through …</p>
     <template v-if="night">
-      <NightStrip :night="night" :units="session.units" :zone="zone" />
+      <NightStrip
+        :night="night"
+        :band="band"
+        :without="without"
+        :doings="doings"
+        :units="session.units"
+        :zone="zone"
+        :still="guest"
+        @change="change"
+      />
+      <p class="soft no-print hint">
+        Drag a handle, or move it by arrow keys; up and down change the wood, Delete takes it away.
+        <BButton variant="secondary" size="sm" @click="print">Card for the door</BButton>
+      </p>
+      <NightCard
+        :night="night"
+        :errands="doings.map((d) => ({ at: d.from, word: errand(d, night!, zone) }))"
+        :house="house?.name ?? ''"
+        :units="session.units"
+        :zone="zone"
+      />
       <div class="split mt-3">
         <section aria-labelledby="bill-h">
           <h2 id="bill-h">The bill and the balance</h2>
@@ -205,7 +309,8 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
                 <th scope="row" class="of">{{ s.name }}</th>
                 <td class="num">{{ kilowattHours(s.deliveredJoules + s.earlyJoules) }}</td>
                 <td class="soft">
-                  reaches the house; {{ kilowattHours(s.lostJoules) }} lost to ground or sky
+                  {{ s.reaches ? 'reaches the house' : 'stands outside' }};
+                  {{ kilowattHours(s.lostJoules) }} lost to ground or sky
                 </td>
               </tr>
               <tr>
@@ -220,12 +325,19 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
           </table>
         </section>
         <section aria-labelledby="given-h">
+          <template v-if="night.counterfactuals.length">
+            <h2>What it hangs on</h2>
+            <ul class="given">
+              <li v-for="w in night.counterfactuals" :key="w.kind + w.of">
+                {{ otherwise(w, session.units) }}
+              </li>
+            </ul>
+          </template>
           <h2 id="given-h">Taken as given</h2>
           <ul class="given">
             <li v-for="(a, i) in night.assumptions" :key="i">
               {{ assumption(a, session.units, zone) }}
             </li>
-            <li>Air, not leaves: under a clear sky leaves are colder than the air.</li>
           </ul>
           <p v-if="house">
             <RouterLink :to="{ name: 'house', params: { holding, house: house.id } }"
@@ -283,6 +395,29 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
 .ask label {
   color: var(--ink-soft);
   font-size: 0.95rem;
+}
+
+.advice {
+  display: flex;
+  gap: 1rem;
+  align-items: center;
+  border-left: 4px solid var(--ember);
+  padding: 0.4rem 0 0.4rem 0.9rem;
+  margin-bottom: 0.75rem;
+}
+
+.advice p {
+  margin: 0;
+  font-size: 1.12rem;
+  flex: 1;
+}
+
+.hint {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  align-items: center;
+  margin-top: 0.4rem;
 }
 
 .of {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Views } from '@/shared/api/client'
-import { assumption, headline, shortage } from './sentences'
+import { advice, assumption, headline, otherwise, shortage } from './sentences'
 
 const C = { fahrenheit: false }
 const F = { fahrenheit: true }
@@ -36,5 +36,53 @@ describe('tonight in words', () => {
       'UTC',
     )
     expect(said).toBe('Bin has never been read; it is taken as cold as the air, 4.0 °C.')
+  })
+})
+
+describe('what to do about it', () => {
+  const bench = { id: 'b', name: 'Stone bench' }
+  const fire = {
+    kind: 'FIRE' as const,
+    storeId: 'b',
+    from: '2026-01-30T16:40:00Z',
+    to: '2026-01-31T08:00:00Z',
+    amount: 5,
+  }
+  const screen = { ...fire, kind: 'SCREEN' as const, storeId: null as unknown as string }
+  const told = (part: object) =>
+    advice(
+      night({
+        stores: [bench],
+        advice: {
+          actions: [screen, fire],
+          holds: true,
+          coldestCelsius: 2.9,
+          shortage: 'NONE',
+          ...part,
+        },
+      }),
+      C,
+      'UTC',
+    )
+  it('is one sentence that can be acted on', () => {
+    expect(told({})).toBe(
+      'Draw the screen at 16:40 and light 5 kg in the stone bench at 16:40: then it holds, coldest 2.9 °C.',
+    )
+  })
+  it('says what is lacking when nothing holds', () => {
+    expect(told({ holds: false, shortage: 'SPEED' })).toContain('fast enough')
+    expect(told({ holds: false, shortage: 'HEAT' })).toContain('not enough heat')
+  })
+  it('is silent when nothing is needed', () => {
+    expect(told({ actions: [] })).toBe('')
+  })
+  it('speaks of leaves where they are the colder', () => {
+    expect(headline(night({ verdict: 'HELD', coldestIs: 'LEAF' }), C, 'UTC')).toContain('leaves')
+  })
+  it('says what the night hangs on', () => {
+    expect(otherwise({ kind: 'WITHOUT_STORE', of: 'Sand bin', gainKelvin: -0.9 }, C)).toBe(
+      'Without the sand bin it would be 0.9 K colder.',
+    )
+    expect(otherwise({ kind: 'GAPS_HALVED', of: '', gainKelvin: 0.4 }, C)).toContain('0.4 K warmer')
   })
 })

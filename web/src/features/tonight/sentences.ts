@@ -1,12 +1,22 @@
 import type { Views } from '@/shared/api/client'
-import { clock, day, degrees, kelvins, kilowattHours, percent, type Units } from '@/shared/units'
+import {
+  clock,
+  day,
+  degrees,
+  kelvins,
+  kilowattHours,
+  percent,
+  type Units,
+  watts,
+} from '@/shared/units'
 
 type Night = Views['TonightView']
 
 /** What will happen, in one sentence. */
 export function headline(n: Night, u: Units, zone: string): string {
   const when = clock(Date.parse(n.coldestAt) / 1000, zone)
-  const coldest = `coldest ${degrees(n.coldestCelsius, u)} at ${when}`
+  const what = n.coldestIs === 'LEAF' ? 'leaves at their coldest' : 'coldest'
+  const coldest = `${what} ${degrees(n.coldestCelsius, u)} at ${when}`
   if (n.verdict === 'HELD')
     return `Tonight holds: ${coldest}, ${kelvins(n.marginKelvin, u)} to spare.`
   if (n.verdict === 'CLOSE')
@@ -14,6 +24,72 @@ export function headline(n: Night, u: Units, zone: string): string {
       ? `Tonight is close: ${coldest}, only ${kelvins(n.marginKelvin, u)} to spare.`
       : `Tonight is close: ${coldest}, ${kelvins(-n.marginKelvin, u)} too cold.`
   return `Tonight is lost as things stand: ${coldest}, ${kelvins(-n.marginKelvin, u)} too cold.`
+}
+
+/** A lane of the rail. */
+export function laneWord(p: Views['Possible']): string {
+  switch (p.kind) {
+    case 'FIRE':
+      return `Fire, ${lower(p.storeName)}`
+    case 'ELEMENT':
+      return `Element, ${lower(p.storeName)}`
+    case 'LID_OFF':
+      return `Lid off, ${lower(p.storeName)}`
+    case 'SCREEN':
+      return 'Screen'
+    default:
+      return 'Fleece'
+  }
+}
+
+const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1)
+const at = (iso: string, zone: string) => clock(Date.parse(iso) / 1000, zone)
+
+/** When and how much, beside a handle. */
+export function doingWord(d: Views['Doing'], zone: string): string {
+  if (d.kind === 'FIRE') return `${at(d.from, zone)}, ${Math.round(d.amount)} kg`
+  if (d.kind === 'ELEMENT') return `${at(d.from, zone)} to ${at(d.to, zone)}, ${watts(d.amount)}`
+  return `from ${at(d.from, zone)}`
+}
+
+/** One thing to do, as one says it. */
+export function errand(d: Views['Doing'], n: Night, zone: string): string {
+  const store = lower(n.stores.find((s) => s.id === d.storeId)?.name ?? '')
+  switch (d.kind) {
+    case 'FIRE':
+      return `light ${Math.round(d.amount)} kg in the ${store} at ${at(d.from, zone)}`
+    case 'ELEMENT':
+      return `run the element of the ${store} from ${at(d.from, zone)} to ${at(d.to, zone)}`
+    case 'LID_OFF':
+      return `take the lid off the ${store} at ${at(d.from, zone)}`
+    case 'SCREEN':
+      return `draw the screen at ${at(d.from, zone)}`
+    default:
+      return `lay fleece over the plants by ${at(d.from, zone)}`
+  }
+}
+
+const listed = (words: string[]) =>
+  words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}` : words[0]
+
+/** What to do, in one sentence; blank when nothing is needed. */
+export function advice(n: Night, u: Units, zone: string): string {
+  const a = n.advice
+  if (!a || !a.actions.length) return ''
+  const doing = listed(a.actions.map((d) => errand(d, n, zone)))
+  const said = doing.charAt(0).toUpperCase() + doing.slice(1)
+  if (a.holds) return `${said}: then it holds, coldest ${degrees(a.coldestCelsius, u)}.`
+  const lack =
+    a.shortage === 'SPEED' ? 'the heat does not come out fast enough' : 'there is not enough heat'
+  return `Nothing at hand makes it sure. ${said} comes nearest, coldest ${degrees(a.coldestCelsius, u)}; ${lack}.`
+}
+
+/** What one thing otherwise would be worth. */
+export function otherwise(w: Views['What'], u: Units): string {
+  const by = kelvins(Math.abs(w.gainKelvin), u)
+  if (w.kind === 'WITHOUT_STORE') return `Without the ${lower(w.of)} it would be ${by} colder.`
+  if (w.kind === 'GAPS_HALVED') return `Half the draught would make it ${by} warmer.`
+  return `A second skin inside the ${lower(w.of)} would make it ${by} warmer.`
 }
 
 /** What is lacking, told apart: heat, or the speed at which it comes out. */
@@ -26,6 +102,7 @@ export function shortage(n: Night): string {
 }
 
 export function certainty(n: Night, u: Units): string {
+  if (n.chanceOfHolding == null) return ''
   return `${percent(n.chanceOfHolding)} likely to hold; eight nights in ten like this end between ${degrees(n.coldestTenth, u)} and ${degrees(n.coldestNinetieth, u)}.`
 }
 

@@ -100,6 +100,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/houses/shaped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["shaped"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/houses/{houseId}": {
         parameters: {
             query?: never;
@@ -408,6 +424,25 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AdviceView: {
+            actions: components["schemas"]["Doing"][];
+            /** Format: double */
+            coldestCelsius: number;
+            holds: boolean;
+            /** Format: double */
+            minutes: number;
+            shortage: string;
+        };
+        Answers: {
+            /** Format: double */
+            airChangesPerHour: number;
+            /** Format: double */
+            backCelsius: number;
+            material: string;
+            /** Format: double */
+            plantLimitCelsius: number;
+            shape: components["schemas"]["Shape"];
+        };
         Appraisal: {
             /** Format: double */
             biot: number;
@@ -520,6 +555,18 @@ export interface components {
             /** Format: double */
             radiusFraction: number;
         };
+        Doing: {
+            /** Format: double */
+            amount: number;
+            /** Format: date-time */
+            from: string;
+            /** @enum {string} */
+            kind: "FIRE" | "ELEMENT" | "LID_OFF" | "SCREEN" | "COVER";
+            /** Format: uuid */
+            storeId: string;
+            /** Format: date-time */
+            to: string;
+        };
         EventView: {
             /** Format: date-time */
             at: string;
@@ -577,6 +624,13 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        GapDesign: {
+            /** Format: double */
+            lengthMetres: number;
+            name: string;
+            /** Format: double */
+            widthMetres: number;
+        };
         HoldingDraft: {
             /** Format: double */
             latitude: number;
@@ -606,6 +660,11 @@ export interface components {
         HouseDesign: {
             /** Format: double */
             airChangesPerHour: number;
+            edgeInsulated: boolean;
+            fleece: boolean;
+            /** Format: double */
+            floorAreaSquareMetres: number;
+            gaps: components["schemas"]["GapDesign"][];
             /** Format: double */
             groundCelsius: number;
             /** Format: double */
@@ -614,8 +673,15 @@ export interface components {
             innerMassKg: number;
             innerMassMedium: string;
             /** Format: double */
+            perimeterMetres: number;
+            /** Format: double */
             plantLimitCelsius: number;
+            /** Format: double */
+            screenResistance: number;
+            shape: components["schemas"]["Shape"];
             skin: components["schemas"]["Part"][];
+            /** Format: double */
+            ventAboveCelsius: number;
             /** Format: double */
             volumeCubicMetres: number;
         };
@@ -762,9 +828,16 @@ export interface components {
             known: number;
         };
         Loss: {
+            kind: string;
             name: string;
             /** Format: double */
-            wattsPerKelvin: number;
+            watts: number;
+        };
+        LossView: {
+            kind: string;
+            name: string;
+            /** Format: double */
+            watts: number;
         };
         MeView: {
             beginNeeded: boolean;
@@ -823,10 +896,17 @@ export interface components {
         Part: {
             /** Format: double */
             areaSquareMetres: number;
+            /** Format: double */
+            azimuthDegrees: number;
+            /** Format: double */
+            beyondCelsius: number;
             /** @enum {string} */
             looks: "UP" | "OUT" | "SHELTERED";
             material: string;
             name: string;
+            secondSkin: boolean;
+            /** Format: double */
+            tiltDegrees: number;
             /** Format: double */
             transmittance: number;
         };
@@ -852,6 +932,15 @@ export interface components {
             kind: string;
             /** Format: int64 */
             to: number;
+        };
+        Possible: {
+            /** @enum {string} */
+            kind: "FIRE" | "ELEMENT" | "LID_OFF" | "SCREEN" | "COVER";
+            /** Format: uuid */
+            storeId: string;
+            storeName: string;
+            /** Format: double */
+            usual: number;
         };
         PreviewRow: {
             /** Format: date-time */
@@ -918,13 +1007,31 @@ export interface components {
             probe: string;
             reason: string;
         };
+        Shape: {
+            /** Format: double */
+            frontDegrees: number;
+            /** Format: double */
+            highMetres: number;
+            /** @enum {string} */
+            kind: "GABLE" | "LEAN_TO" | "TUNNEL" | "DOME" | "FRAME";
+            /** Format: double */
+            lengthMetres: number;
+            /** Format: double */
+            lowMetres: number;
+            /** Format: double */
+            widthMetres: number;
+        };
         SignIn: {
             login: string;
             password: string;
         };
         SkinMaterial: {
             id: string;
+            /** Format: double */
+            longWaveShare: number;
             name: string;
+            /** Format: double */
+            solarShare: number;
             source: string;
             uValue: components["schemas"]["Range"];
         };
@@ -982,14 +1089,19 @@ export interface components {
         };
         StoreTonight: {
             /** Format: double */
+            chargedJoules: number;
+            /** Format: double */
             deliveredJoules: number;
             /** Format: double */
             earlyJoules: number;
+            /** Format: double */
+            hottestCelsius: number;
             /** Format: uuid */
             id: string;
             /** Format: double */
             lostJoules: number;
             name: string;
+            reaches: boolean;
             /** Format: date-time */
             readAt: string;
             /** Format: double */
@@ -1013,21 +1125,24 @@ export interface components {
             version: number;
         };
         TonightQuestion: {
+            actions: components["schemas"]["Doing"][];
             /** Format: double */
             cloud: number;
+            design: components["schemas"]["HouseDesign"];
             /** Format: double */
             eveningCelsius: number;
             /** Format: date-time */
             lowAt: string;
             /** Format: double */
             lowCelsius: number;
+            quick: boolean;
             /** Format: double */
             wind: number;
         };
         TonightView: {
+            actions: components["schemas"]["Doing"][];
+            advice: components["schemas"]["AdviceView"];
             air: number[];
-            airHigh: number[];
-            airLow: number[];
             assumptions: components["schemas"]["Assumption"][];
             at: number[];
             /** Format: double */
@@ -1042,19 +1157,27 @@ export interface components {
             coldestAt: string;
             /** Format: double */
             coldestCelsius: number;
+            coldestIs: string;
             /** Format: double */
             coldestNinetieth: number;
             /** Format: double */
             coldestTenth: number;
+            counterfactuals: components["schemas"]["What"][];
+            high: number[];
             /** Format: uuid */
             houseId: string;
+            leaf: number[];
             /** Format: double */
             liftKelvin: number;
+            losses: components["schemas"]["LossView"][];
+            low: number[];
             /** Format: double */
             marginKelvin: number;
             outdoor: number[];
             /** Format: double */
             plantLimitCelsius: number;
+            plants: number[];
+            possible: components["schemas"]["Possible"][];
             /** Format: double */
             shortJoules: number;
             shortKind: string;
@@ -1081,6 +1204,12 @@ export interface components {
         };
         Units: {
             fahrenheit: boolean;
+        };
+        What: {
+            /** Format: double */
+            gainKelvin: number;
+            kind: string;
+            of: string;
         };
     };
     responses: never;
@@ -1304,6 +1433,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HouseView"];
+                };
+            };
+        };
+    };
+    shaped: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Answers"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseDesign"];
                 };
             };
         };

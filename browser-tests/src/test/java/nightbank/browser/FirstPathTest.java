@@ -49,10 +49,14 @@ public class FirstPathTest {
 
   @Test(dependsOnMethods = "theFirstKeeperIsAskedFor")
   public void aHouseIsDescribedAndTonightAnswered() {
-    browser.click("Describe the house").reads("Its skin, part by part");
+    browser.click("Describe the house").reads("Five questions, then tonight");
     browser.isAccessible();
-    browser.type("The plants stand", "2").click("See tonight");
-    browser.reads("Tonight").see("h1.headline");
+    browser.type("Height at the wall", "1").click("Will tonight hold?");
+    browser.reads("The back must be higher than the front");
+    assertThat(browser.typedIn("Height at the wall")).isEqualTo("1");
+    browser.type("Height at the wall", "2,6").type("Tonight’s low", "-4");
+    browser.click("Will tonight hold?");
+    browser.see("h1.headline");
     assertThat(browser.see("h1.headline").getText()).contains("coldest");
   }
 

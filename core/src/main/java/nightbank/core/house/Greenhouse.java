@@ -230,15 +230,22 @@ public record Greenhouse(
   }
 
   /**
-   * Radiative tie from beds and plants straight to the sky through film that lets long waves
-   * through, W/K: Σ A τ F 4 σ T³ at 5 °C.
+   * Radiative tie from the floor straight to the sky through film that lets long waves through,
+   * W/K: Σ A cos(tilt) τ F 4 σ T³ at 5 °C; the floor gives no more than lies under the film.
    */
   double throughFilm(boolean screen) {
     double tie = 0;
     for (int i = 0; i < skin.size(); i++) {
       SkinPart p = skin.get(i);
-      boolean open = !(screen && p.screenResistance() > 0);
-      tie += open ? p.areaSquareMetres() * p.longWaveShare() * p.skyView() * 4.88 : 0;
+      boolean open = p.longWaveShare() > 0 && !(screen && p.screenResistance() > 0);
+      tie +=
+          open
+              ? p.areaSquareMetres()
+                  * Math.cos(Math.toRadians(p.tiltDegrees()))
+                  * p.longWaveShare()
+                  * p.skyView()
+                  * 4.88
+              : 0;
     }
     return tie;
   }

@@ -145,7 +145,8 @@ public final class HouseModel {
   private void subStep(double dt, Step s, double loss, double vent, double sky, double film) {
     double out = s.outdoorCelsius;
     double ca = house.airCapacity() / dt;
-    double left = ca + loss + vent + sharedCoefficient + film;
+    double filmAir = soil ? 0 : film; // the floor sees the sky where there is one, else the air
+    double left = ca + loss + vent + sharedCoefficient + filmAir;
     double sunAir = SUN_TO_AIR * s.sunWatts;
     double sunRest = s.sunWatts - sunAir;
     double shares = 0;
@@ -153,7 +154,7 @@ public final class HouseModel {
         ca * air
             + (loss + vent) * out
             + sharedPull
-            + film * s.skyCelsius
+            + filmAir * s.skyCelsius
             + s.gainWatts
             - sky
             + sunAir;
@@ -167,7 +168,7 @@ public final class HouseModel {
     }
     double sunSoil = sunRest * (1 - shares);
     if (soil) {
-      eliminate(dt, s.groundCelsius, sunSoil);
+      eliminate(dt, s.groundCelsius, sunSoil, film, s.skyCelsius);
       left += soilLink[0] * (1 - beta[0]);
       right += soilLink[0] * alpha[0];
     } else {
@@ -195,13 +196,13 @@ public final class HouseModel {
             * (loss * (air - out)
                 + sharedCoefficient * air
                 - sharedPull
-                + film * (air - s.skyCelsius)
+                + film * ((soil ? soilCelsius[0] : air) - s.skyCelsius)
                 + sky);
     ventedJoules += dt * vent * (air - out);
   }
 
   /** From the bottom up: T_i = alpha_i + beta_i T_above, implicit in time. */
-  private void eliminate(double dt, double ground, double sun) {
+  private void eliminate(double dt, double ground, double sun, double film, double sky) {
     for (int i = SOIL - 1; i >= 0; i--) {
       double c = soilCapacity[i] / dt;
       double down = soilLink[i + 1];
@@ -209,8 +210,9 @@ public final class HouseModel {
       boolean last = i == SOIL - 1;
       double below = last ? ground : alpha[i + 1];
       double follows = last ? 0 : beta[i + 1];
-      double left = c + up + down * (1 - follows);
-      alpha[i] = (c * soilCelsius[i] + down * below + (i == 0 ? sun : 0)) / left;
+      double left = c + up + down * (1 - follows) + (i == 0 ? film : 0);
+      double top = i == 0 ? sun + film * sky : 0;
+      alpha[i] = (c * soilCelsius[i] + down * below + top) / left;
       beta[i] = up / left;
     }
   }
@@ -222,6 +224,11 @@ public final class HouseModel {
   /** The first inner mass, or the floor's surface where there is none. */
   public double massCelsius() {
     return n > 0 ? mass[0] : soil ? soilCelsius[0] : air;
+  }
+
+  /** The floor's surface, or the first inner mass where there is no soil, °C. */
+  public double floorCelsius() {
+    return soil ? soilCelsius[0] : massCelsius();
   }
 
   /** The outermost leaf, °C. */

@@ -39,6 +39,10 @@ public final class MediumCatalogue {
     return Optional.ofNullable(MEDIA.get(id));
   }
 
+  public static Optional<SkinMaterial> skin(String id) {
+    return Optional.ofNullable(SKINS.get(id));
+  }
+
   public static Optional<InsulationMaterial> insulation(String id) {
     return Optional.ofNullable(INSULATION.get(id));
   }
@@ -63,7 +67,13 @@ public final class MediumCatalogue {
   }
 
   private static SkinMaterial skin(String[] f) {
-    return new SkinMaterial(f[0], f[1], new Range(number(f[3]), number(f[2]), number(f[4])), f[5]);
+    return new SkinMaterial(
+        f[0],
+        f[1],
+        new Range(number(f[3]), number(f[2]), number(f[4])),
+        number(f[5]),
+        number(f[6]),
+        f[7]);
   }
 
   private static double number(String text) {

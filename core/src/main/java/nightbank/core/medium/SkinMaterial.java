@@ -1,4 +1,11 @@
 package nightbank.core.medium;
 
-/** A house skin by its nominal thermal transmittance in W/(m² K) at 4 m/s of wind. */
-public record SkinMaterial(String id, String name, Range uValue, String source) {}
+/**
+ * A house skin.
+ *
+ * @param uValue nominal thermal transmittance at 4 m/s, W/(m² K)
+ * @param solarShare share of the sun on it that gets in when clean, at 30 to 60° of incidence
+ * @param longWaveShare share of long-wave radiation that it lets straight through
+ */
+public record SkinMaterial(
+    String id, String name, Range uValue, double solarShare, double longWaveShare, String source) {}

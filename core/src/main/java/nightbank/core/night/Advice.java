@@ -40,6 +40,33 @@ public record Advice(
   }
 
   private static final int MOST_TRIES = 400;
+  private static final int MEMBERS = 32;
+
+  /**
+   * Searches, and makes sure by an ensemble of what it found.
+   *
+   * @param plan the night; what is planned in it already is left aside
+   */
+  public static Advice find(NightPlan plan, List<Option> options, NightForecast.Doubt doubt) {
+    NightPlan bare = plan.withActions(List.of());
+    Advice first = find(bare, options, spread(bare, doubt));
+    if (!first.holds() || first.actions().isEmpty()) {
+      return first;
+    }
+    // what is done narrows the night's spread too, so less may do
+    NightForecast done = NightForecast.of(bare.withActions(first.actions()), doubt, MEMBERS);
+    Advice less = find(bare, options, done.lowestMedian() - done.lowestTenth());
+    if (!less.holds() || less.minutes() >= first.minutes()) {
+      return first;
+    }
+    NightForecast sure = NightForecast.of(bare.withActions(less.actions()), doubt, MEMBERS);
+    return sure.verdict() == Verdict.HELD ? less : first;
+  }
+
+  private static double spread(NightPlan plan, NightForecast.Doubt doubt) {
+    NightForecast f = NightForecast.of(plan, doubt, MEMBERS);
+    return f.lowestMedian() - f.lowestTenth();
+  }
 
   /**
    * Searches.

@@ -7,6 +7,7 @@ import java.util.List;
  *
  * @param leaf the outermost leaf
  * @param plants what the plants feel: the colder of air and leaf, warmer under a cover
+ * @param mass the floor's surface, or the first inner mass where there is no soil
  * @param lowestCelsius coldest that the plants feel
  * @param lowestAtSeconds when
  * @param coldDegreeHours Σ (limit - plants) dt below the plants' limit, K h

@@ -79,7 +79,7 @@ public final class NightSimulation {
       air[0] = model.airCelsius();
       leaf[0] = air[0];
       plants[0] = air[0];
-      mass[0] = model.massCelsius();
+      mass[0] = model.floorCelsius();
       for (int k = 1; k <= steps; k++) {
         step(k);
       }
@@ -150,7 +150,7 @@ public final class NightSimulation {
       leaf[k] = model.leafCelsius();
       double cover = any(Action.Kind.COVER, at) ? COVER_KELVIN : 0;
       plants[k] = Math.min(air[k], leaf[k]) + cover;
-      mass[k] = model.massCelsius();
+      mass[k] = model.floorCelsius();
       cold += Math.max(0, house.plantLimitCelsius() - plants[k]) * dt / 3600;
     }
 

@@ -225,6 +225,18 @@ public class ActionsTest {
   }
 
   @Test
+  public void whatIsAdvisedHoldsByItsOwnEnsembleAndDoesNotHangOnWhatWasPlanned() {
+    NightForecast.Doubt doubt = NightForecast.Doubt.ofTypedNight();
+    Advice a = Advice.find(plan(-4), options(), doubt);
+    assertThat(a.holds()).isTrue();
+    assertThat(a.actions()).isNotEmpty();
+    NightForecast done = NightForecast.of(plan(-4).withActions(a.actions()), doubt, 64);
+    assertThat(done.lowestTenth()).isGreaterThan(2 - 0.3);
+    assertThat(Advice.find(plan(-4).withActions(a.actions()), options(), doubt).actions())
+        .isEqualTo(a.actions());
+  }
+
+  @Test
   public void whenNothingHoldsTheNearestIsGivenWithWhatIsLacking() {
     Advice a = Advice.find(plan(-25), options(), 0.5);
     assertThat(a.holds()).isFalse();

@@ -3,31 +3,88 @@ package nightbank.server.house;
 import java.util.List;
 
 /**
- * A house as its keeper describes it; SI.
+ * A house as its keeper describes it; SI. What is absent (null) is not there or not known.
  *
- * @param innerMassKg of floor, beds, walls inside
+ * @param shape its dimensions, absent when parts were typed freely
+ * @param innerMassKg of walls, staging, paving inside
  * @param innerMassMedium what it is made of, from the catalogue
  * @param innerMassAreaSquareMetres that faces the air
+ * @param floorAreaSquareMetres of beds and soil, absent to leave the soil out
+ * @param perimeterMetres of foundation towards the open
+ * @param ventAboveCelsius when vents open, absent without any
+ * @param screenResistance m² K/W of the night screen, absent without one
+ * @param fleece whether there is fleece to lay over the plants
  * @param groundCelsius deep ground below
  */
 public record HouseDesign(
+    Shape shape,
     List<Part> skin,
     double volumeCubicMetres,
     double airChangesPerHour,
+    List<GapDesign> gaps,
     double innerMassKg,
     String innerMassMedium,
     double innerMassAreaSquareMetres,
+    Double floorAreaSquareMetres,
+    Double perimeterMetres,
+    Boolean edgeInsulated,
+    Double ventAboveCelsius,
+    Double screenResistance,
+    Boolean fleece,
     double plantLimitCelsius,
     double groundCelsius) {
 
-  /** One part of the skin; roofs see the sky, walls half of it, shared walls none. */
-  public record Part(
-      String name, Looks looks, double areaSquareMetres, double transmittance, String material) {}
+  /**
+   * A shape by its dimensions.
+   *
+   * @param widthMetres width, depth or diameter
+   * @param lowMetres eaves or front; of no use for tunnels and domes
+   * @param highMetres ridge, back or height
+   * @param frontDegrees way the front looks, clockwise from north
+   */
+  public record Shape(
+      Kind kind,
+      double lengthMetres,
+      double widthMetres,
+      double lowMetres,
+      double highMetres,
+      double frontDegrees) {
+    /** What people have. */
+    public enum Kind {
+      GABLE,
+      LEAN_TO,
+      TUNNEL,
+      DOME,
+      FRAME
+    }
+  }
 
-  /** Which way a part looks. */
+  /**
+   * One part of the skin.
+   *
+   * @param tiltDegrees 0 flat, 90 upright; absent to follow from how it looks
+   * @param azimuthDegrees way it looks, clockwise from north; absent for south
+   * @param beyondCelsius temperature of the room behind a shared wall, absent for the open
+   * @param secondSkin whether film or bubble sheet hangs inside it
+   */
+  public record Part(
+      String name,
+      Looks looks,
+      double areaSquareMetres,
+      double transmittance,
+      String material,
+      Double tiltDegrees,
+      Double azimuthDegrees,
+      Double beyondCelsius,
+      Boolean secondSkin) {}
+
+  /** Which way a part looks: roofs see the sky, walls half of it, shared walls none. */
   public enum Looks {
     UP,
     OUT,
     SHELTERED
   }
+
+  /** An opening that nobody meant. */
+  public record GapDesign(String name, double lengthMetres, double widthMetres) {}
 }

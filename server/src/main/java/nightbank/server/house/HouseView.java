@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.UUID;
 
 /**
- * A house with what it loses on a plain cold night of ten kelvin, 2 m/s and half-clear sky.
+ * A house with what it loses at ten kelvin over an outdoors of -5 °C, 2 m/s and a half-clear sky.
  *
  * @param lossWattsPerKelvin skin and draught together
  */
@@ -15,6 +15,6 @@ public record HouseView(
     HouseDesign design,
     double lossWattsPerKelvin,
     List<Loss> losses) {
-  /** Part of the loss, W per kelvin between inside and outdoors. */
-  public record Loss(String name, double wattsPerKelvin) {}
+  /** Part of the loss, W. */
+  public record Loss(String kind, String name, double watts) {}
 }

@@ -1,14 +1,11 @@
 package nightbank.server.house;
 
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
-import nightbank.core.house.InnerMass;
-import nightbank.core.house.SkinPart;
-import nightbank.core.medium.Medium;
-import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.house.HouseLosses;
+import nightbank.core.weather.Sky;
 import nightbank.server.house.internal.HouseRepository;
 import nightbank.server.house.internal.HouseRepository.StoredHouse;
 import nightbank.server.shared.Problem;
@@ -18,6 +15,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class Houses {
   private static final double CALM_WIND = 2; // m/s, for the loss shown beside the design
+  private static final double SHOWN_OUTDOOR = -5; // °C, for the same
 
   private final HouseRepository repository;
   private final Clock clock;
@@ -30,6 +28,19 @@ public class Houses {
   /** What a keeper sends. */
   public record HouseDraft(UUID id, String name, HouseDesign design) {}
 
+  /**
+   * A few answers from which a whole design is made.
+   *
+   * @param material of the covering, from the catalogue of skins
+   * @param backCelsius temperature of the building that a lean-to leans on, absent when unheated
+   */
+  public record Answers(
+      HouseDesign.Shape shape,
+      String material,
+      Double backCelsius,
+      double airChangesPerHour,
+      double plantLimitCelsius) {}
+
   public List<HouseView> all(UUID holding) {
     return repository.all(holding).stream().map(Houses::view).toList();
   }
@@ -39,7 +50,7 @@ public class Houses {
   }
 
   public Greenhouse greenhouse(UUID holding, UUID id) {
-    return toCore(stored(holding, id).design());
+    return HouseMapping.toCore(stored(holding, id).design());
   }
 
   public HouseView create(UUID holding, HouseDraft draft) {
@@ -68,60 +79,30 @@ public class Houses {
       throw Problem.invalid(
           "name", "A house needs a name of up to 200 letters.", "Give it a name.");
     }
-    toCore(draft.design());
+    HouseMapping.toCore(draft.design());
   }
 
-  private static Greenhouse toCore(HouseDesign d) {
-    if (d == null || d.skin() == null || d.skin().isEmpty()) {
-      throw Problem.invalid(
-          "design.skin",
-          "A house without a skin is the open air.",
-          "Add at least one part: a roof or a wall with its area.");
-    }
-    if (d.skin().size() > 200) {
-      throw Problem.invalid("design.skin", "More than 200 parts.", "Put like parts together.");
-    }
-    List<SkinPart> parts = new ArrayList<>();
-    for (int i = 0; i < d.skin().size(); i++) {
-      HouseDesign.Part p = d.skin().get(i);
-      double sky =
-          switch (p.looks() == null ? HouseDesign.Looks.OUT : p.looks()) {
-            case UP -> 0.9;
-            case OUT -> 0.45;
-            case SHELTERED -> 0;
-          };
-      parts.add(
-          Problem.field(
-              "design.skin." + i,
-              () -> new SkinPart(p.name(), p.areaSquareMetres(), p.transmittance(), sky)));
-    }
-    Medium mass =
-        MediumCatalogue.medium(d.innerMassMedium() == null ? "soil" : d.innerMassMedium())
-            .orElseThrow(
-                () ->
-                    Problem.invalid(
-                        "design.innerMassMedium",
-                        "There is no medium called " + d.innerMassMedium() + ".",
-                        "Choose one from the list."));
-    InnerMass inner =
-        Problem.field(
-            "design.innerMassKg",
-            () -> InnerMass.of(mass, d.innerMassKg(), d.innerMassAreaSquareMetres()));
-    return Problem.field(
-        "design",
-        () ->
-            Greenhouse.of(
-                parts, d.volumeCubicMetres(), d.airChangesPerHour(), inner, d.plantLimitCelsius()));
+  /** A design from a few answers; nothing is kept. */
+  public HouseDesign shaped(Answers answers) {
+    HouseDesign design = ShapedHouse.of(answers);
+    HouseMapping.toCore(design);
+    return design;
+  }
+
+  /** The core's house for a design that is tried and not kept. */
+  public Greenhouse tried(HouseDesign design) {
+    return HouseMapping.toCore(design);
   }
 
   private static HouseView view(StoredHouse h) {
-    Greenhouse g = toCore(h.design());
-    List<HouseView.Loss> losses = new ArrayList<>();
-    for (SkinPart p : g.skin()) {
-      losses.add(
-          new HouseView.Loss(p.name(), p.areaSquareMetres() * p.transmittanceInWind(CALM_WIND)));
-    }
-    losses.add(new HouseView.Loss("Draught", g.draughtCoefficient(CALM_WIND)));
+    Greenhouse g = HouseMapping.toCore(h.design());
+    double sky = Sky.celsius(SHOWN_OUTDOOR, Double.NaN, 0.5);
+    List<HouseView.Loss> losses =
+        HouseLosses.at(
+                g, SHOWN_OUTDOOR + 10, SHOWN_OUTDOOR + 10, CALM_WIND, SHOWN_OUTDOOR, sky, false)
+            .stream()
+            .map(l -> new HouseView.Loss(l.kind().name(), l.name(), l.watts()))
+            .toList();
     return new HouseView(
         h.id(), h.name(), h.version(), h.design(), g.lossCoefficient(CALM_WIND), losses);
   }

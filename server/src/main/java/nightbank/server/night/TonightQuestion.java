@@ -1,14 +1,37 @@
 package nightbank.server.night;
 
 import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import nightbank.core.night.Action;
+import nightbank.server.house.HouseDesign;
 
 /**
- * What the grower knows of the night.
+ * What the grower knows of the night and means to do in it.
  *
  * @param lowAt when the low comes, absent for an hour before sunrise
  * @param eveningCelsius absent to take the last outdoor reading, or six kelvin above the low
  * @param cloud 0 clear to 1 overcast, absent for half
  * @param wind m/s, absent for 2
+ * @param actions what will be done, absent for nothing
+ * @param quick only the middle night, for the time that something is being dragged
+ * @param design a house to be tried in place of the one that is kept, absent as a rule
  */
 public record TonightQuestion(
-    double lowCelsius, Instant lowAt, Double eveningCelsius, Double cloud, Double wind) {}
+    double lowCelsius,
+    Instant lowAt,
+    Double eveningCelsius,
+    Double cloud,
+    Double wind,
+    List<Doing> actions,
+    Boolean quick,
+    HouseDesign design) {
+
+  /**
+   * Something done, or advised to be done.
+   *
+   * @param storeId absent for what concerns the house
+   * @param amount kg of wood, W of an element
+   */
+  public record Doing(Action.Kind kind, UUID storeId, Instant from, Instant to, double amount) {}
+}

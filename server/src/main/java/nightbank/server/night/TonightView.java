@@ -3,25 +3,32 @@ package nightbank.server.night;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import nightbank.core.night.Action;
 
 /**
  * The coming night of a house. Curves share {@code at} (epoch seconds); °C, J, W.
  *
- * @param verdict HELD, CLOSE or LOST
- * @param marginKelvin coldest air over the plants' limit, best estimate
+ * @param verdict HELD, CLOSE or LOST; of a quick answer, by the middle night alone
+ * @param coldestCelsius what the plants feel at the coldest: air or leaf
+ * @param coldestIs LEAF or AIR
+ * @param marginKelvin coldest over the plants' limit, best estimate
+ * @param coldestTenth absent in a quick answer, as are the other figures of the ensemble
  * @param liftKelvin by how much the stores raise the coldest moment
  * @param shortKind NONE, ENERGY (not enough heat) or POWER (not fast enough)
+ * @param possible what can be done tonight in this house
+ * @param advice absent in a quick answer
  */
 public record TonightView(
     UUID houseId,
     String verdict,
     double plantLimitCelsius,
     double coldestCelsius,
+    String coldestIs,
     Instant coldestAt,
     double marginKelvin,
-    double coldestTenth,
-    double coldestNinetieth,
-    double chanceOfHolding,
+    Double coldestTenth,
+    Double coldestNinetieth,
+    Double chanceOfHolding,
     double withoutCelsius,
     double liftKelvin,
     double billJoules,
@@ -34,28 +41,60 @@ public record TonightView(
     List<Long> at,
     List<Double> outdoor,
     List<Double> air,
-    List<Double> airLow,
-    List<Double> airHigh,
+    List<Double> leaf,
+    List<Double> plants,
+    List<Double> low,
+    List<Double> high,
     List<Double> without,
     List<StoreTonight> stores,
+    List<TonightQuestion.Doing> actions,
+    List<Possible> possible,
+    AdviceView advice,
+    List<What> counterfactuals,
+    List<LossView> losses,
     List<Assumption> assumptions) {
 
   /**
    * One store through the night.
    *
    * @param readAt when it was last read, absent without readings
+   * @param reaches whether its heat reaches the house at all
    */
   public record StoreTonight(
       UUID id,
       String name,
       Instant readAt,
+      boolean reaches,
       double startCelsius,
       double startJoules,
+      double chargedJoules,
       double deliveredJoules,
       double earlyJoules,
       double lostJoules,
+      double hottestCelsius,
       List<Double> usable,
       List<Double> toHouseWatts) {}
+
+  /**
+   * Something that can be done.
+   *
+   * @param usual a sensible amount to begin with, kg or W
+   */
+  public record Possible(Action.Kind kind, UUID storeId, String storeName, double usual) {}
+
+  /** What to do, or what comes nearest. */
+  public record AdviceView(
+      List<TonightQuestion.Doing> actions,
+      double coldestCelsius,
+      boolean holds,
+      double minutes,
+      String shortage) {}
+
+  /** The same night with one thing otherwise. */
+  public record What(String kind, String of, double gainKelvin) {}
+
+  /** What leaves the house by one part at the coldest moment, W. */
+  public record LossView(String kind, String name, double watts) {}
 
   /** Something taken as given, and from where. */
   public record Assumption(String code, Double value, Instant at, String of) {}

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
+import nightbank.server.house.HouseDesign;
 import nightbank.server.house.HouseView;
 import nightbank.server.house.Houses;
 import nightbank.server.shared.Versions;
@@ -41,6 +42,12 @@ class HouseController {
     access.require(holdingId, Role.KEEPER);
     HouseView made = houses.create(holdingId, draft);
     return Versions.tagged(made.version(), made);
+  }
+
+  @PostMapping("/shaped")
+  HouseDesign shaped(@PathVariable UUID holdingId, @RequestBody Houses.Answers answers) {
+    access.require(holdingId, Role.GUEST);
+    return houses.shaped(answers);
   }
 
   @GetMapping("/{houseId}")

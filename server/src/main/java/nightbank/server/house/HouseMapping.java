@@ -1,0 +1,140 @@
+package nightbank.server.house;
+
+import java.util.ArrayList;
+import java.util.List;
+import nightbank.core.house.Floor;
+import nightbank.core.house.Gap;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.house.HouseShape;
+import nightbank.core.house.InnerMass;
+import nightbank.core.house.SkinPart;
+import nightbank.core.medium.Medium;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.server.house.HouseDesign.GapDesign;
+import nightbank.server.house.HouseDesign.Looks;
+import nightbank.server.house.HouseDesign.Part;
+import nightbank.server.shared.Problem;
+
+/** Designs of houses to core records; every refusal names its field. */
+final class HouseMapping {
+  private static final double SECOND_SKIN = 0.16; // m² K/W, still-air gap of 10 to 20 mm, ISO 6946
+  private static final double EDGE_BARE = 1.2; // W/(m K), ISO 13370
+  private static final double EDGE_INSULATED = 0.5;
+  private static final double ROOF_TILT = 30;
+
+  private HouseMapping() {}
+
+  static Greenhouse toCore(HouseDesign d) {
+    if (d == null || d.skin() == null || d.skin().isEmpty()) {
+      throw Problem.invalid(
+          "design.skin",
+          "A house without a skin is the open air.",
+          "Add at least one part: a roof or a wall with its area.");
+    }
+    if (d.skin().size() > 200 || gaps(d).size() > 100) {
+      throw Problem.invalid("design.skin", "More than 200 parts.", "Put like parts together.");
+    }
+    List<SkinPart> parts = new ArrayList<>();
+    for (int i = 0; i < d.skin().size(); i++) {
+      Part p = d.skin().get(i);
+      parts.add(Problem.field("design.skin." + i, () -> part(p, d.screenResistance())));
+    }
+    List<Gap> gaps = new ArrayList<>();
+    for (int i = 0; i < gaps(d).size(); i++) {
+      GapDesign g = gaps(d).get(i);
+      gaps.add(
+          Problem.field(
+              "design.gaps." + i, () -> new Gap(g.name(), g.lengthMetres(), g.widthMetres())));
+    }
+    Medium mass =
+        MediumCatalogue.medium(d.innerMassMedium() == null ? "soil" : d.innerMassMedium())
+            .orElseThrow(
+                () ->
+                    Problem.invalid(
+                        "design.innerMassMedium",
+                        "There is no medium called " + d.innerMassMedium() + ".",
+                        "Choose one from the list."));
+    List<InnerMass> masses =
+        d.innerMassKg() == 0
+            ? List.of()
+            : List.of(
+                Problem.field(
+                    "design.innerMassKg",
+                    () -> InnerMass.of(mass, d.innerMassKg(), d.innerMassAreaSquareMetres())));
+    Greenhouse house =
+        Problem.field(
+            "design",
+            () ->
+                Greenhouse.of(
+                        parts,
+                        d.volumeCubicMetres(),
+                        d.airChangesPerHour(),
+                        new InnerMass(1, 0),
+                        d.plantLimitCelsius())
+                    .withMasses(masses)
+                    .withGaps(gaps));
+    if (d.floorAreaSquareMetres() != null) {
+      double perimeter = d.perimeterMetres() == null ? 0 : d.perimeterMetres();
+      double edge = Boolean.TRUE.equals(d.edgeInsulated()) ? EDGE_INSULATED : EDGE_BARE;
+      Greenhouse bare = house;
+      house =
+          Problem.field(
+              "design.floorAreaSquareMetres",
+              () -> bare.withFloor(new Floor(d.floorAreaSquareMetres(), perimeter, edge)));
+    }
+    return d.ventAboveCelsius() == null ? house : house.withVentAbove(d.ventAboveCelsius());
+  }
+
+  private static List<GapDesign> gaps(HouseDesign d) {
+    return d.gaps() == null ? List.of() : d.gaps();
+  }
+
+  private static SkinPart part(Part p, Double screen) {
+    Looks looks = p.looks() == null ? Looks.OUT : p.looks();
+    double tilt = p.tiltDegrees() != null ? p.tiltDegrees() : looks == Looks.UP ? ROOF_TILT : 90;
+    double sky = looks == Looks.SHELTERED ? 0 : 0.9 * (1 + Math.cos(Math.toRadians(tilt))) / 2;
+    double u =
+        Boolean.TRUE.equals(p.secondSkin())
+            ? 1 / (1 / p.transmittance() + SECOND_SKIN)
+            : p.transmittance();
+    SkinPart part =
+        new SkinPart(p.name(), p.areaSquareMetres(), u, sky)
+            .facing(tilt, p.azimuthDegrees() == null ? 180 : p.azimuthDegrees());
+    if (p.beyondCelsius() != null) {
+      return part.against(p.beyondCelsius());
+    }
+    var material = MediumCatalogue.skin(p.material() == null ? "" : p.material());
+    boolean glazed = material.isPresent() && material.get().solarShare() > 0;
+    if (glazed) {
+      double through = Boolean.TRUE.equals(p.secondSkin()) ? 0.9 : 1;
+      part =
+          part.glazed(
+              material.get().solarShare() * through,
+              looks == Looks.SHELTERED ? 0 : material.get().longWaveShare() * through);
+    }
+    return screen != null && glazed ? part.screened(screen) : part;
+  }
+
+  static HouseShape shape(HouseDesign.Shape s) {
+    if (s == null || s.kind() == null) {
+      throw Problem.invalid("shape", "The shape is missing.", "Choose one of the drawings.");
+    }
+    return Problem.field(
+        "shape",
+        () ->
+            switch (s.kind()) {
+              case GABLE ->
+                  new HouseShape.Gable(
+                      s.lengthMetres(), s.widthMetres(), s.lowMetres(), s.highMetres());
+              case LEAN_TO ->
+                  new HouseShape.LeanTo(
+                      s.lengthMetres(), s.widthMetres(), s.lowMetres(), s.highMetres());
+              case TUNNEL ->
+                  new HouseShape.Tunnel(s.lengthMetres(), s.widthMetres(), s.highMetres());
+              case DOME -> new HouseShape.Dome(s.widthMetres(), s.highMetres());
+              case FRAME ->
+                  new HouseShape.Frame(
+                      s.lengthMetres(), s.widthMetres(), s.lowMetres(), s.highMetres());
+            });
+  }
+}

@@ -1,0 +1,73 @@
+package nightbank.server.house;
+
+import java.util.List;
+import nightbank.core.house.HouseShape;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.medium.SkinMaterial;
+import nightbank.server.house.HouseDesign.Looks;
+import nightbank.server.house.HouseDesign.Part;
+import nightbank.server.shared.Problem;
+
+/** A whole design from a few answers: shape, covering, how tight, what the plants stand. */
+final class ShapedHouse {
+  private static final double BACK_WALL = 2.2; // W/(m² K), stone wall of half a metre
+  private static final double BED_DEPTH_HEAT = 30; // kg of slow stuff per m² of floor
+
+  private ShapedHouse() {}
+
+  static HouseDesign of(Houses.Answers a) {
+    HouseShape shape = HouseMapping.shape(a.shape());
+    SkinMaterial skin =
+        MediumCatalogue.skin(a.material() == null ? "" : a.material())
+            .orElseThrow(
+                () ->
+                    Problem.invalid(
+                        "material", "There is no such covering.", "Choose one from the list."));
+    List<Part> parts =
+        shape.sides(a.shape().frontDegrees()).stream().map(s -> part(s, skin, a)).toList();
+    boolean back = shape.sides(0).stream().anyMatch(HouseShape.Side::atBack);
+    double wall = back ? a.shape().lengthMetres() * a.shape().highMetres() : 0;
+    return new HouseDesign(
+        a.shape(),
+        parts,
+        shape.volume(),
+        a.airChangesPerHour(),
+        List.of(),
+        wall * 0.15 * 2600 + shape.floorArea() * BED_DEPTH_HEAT,
+        "granite",
+        wall + 0.3 * shape.floorArea(),
+        shape.floorArea(),
+        shape.perimeter(),
+        false,
+        null,
+        null,
+        false,
+        a.plantLimitCelsius(),
+        8);
+  }
+
+  private static Part part(HouseShape.Side s, SkinMaterial skin, Houses.Answers a) {
+    if (s.atBack()) {
+      return new Part(
+          s.name(),
+          Looks.SHELTERED,
+          s.areaSquareMetres(),
+          BACK_WALL,
+          "stone-wall",
+          90.0,
+          s.azimuthDegrees(),
+          a.backCelsius(),
+          false);
+    }
+    return new Part(
+        s.name(),
+        s.tiltDegrees() < 75 ? Looks.UP : Looks.OUT,
+        s.areaSquareMetres(),
+        skin.uValue().value(),
+        skin.id(),
+        s.tiltDegrees(),
+        s.azimuthDegrees(),
+        null,
+        false);
+  }
+}

@@ -1,0 +1,142 @@
+package nightbank.server.night;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import nightbank.core.night.Action;
+import nightbank.core.night.Advice;
+import nightbank.server.house.HouseDesign;
+import nightbank.server.night.TonightQuestion.Doing;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.StoreDesign;
+
+/** What can be done in a night, to and from the core's actions. */
+final class Doings {
+  private static final int MOST = 40;
+  private static final double MOST_WOOD = 60; // kg in one fire
+  private static final double[] FIRES = {2, 3, 4, 5, 6, 8, 10, 12}; // kg to try
+  private static final double FIRE_USUAL = 6;
+  private static final double ELEMENT_SECONDS = 2 * 3600;
+
+  private Doings() {}
+
+  static List<TonightView.Possible> possible(HouseDesign house, List<Starts.StoreStart> stores) {
+    List<TonightView.Possible> all = new ArrayList<>();
+    if (house.screenResistance() != null) {
+      all.add(new TonightView.Possible(Action.Kind.SCREEN, null, "", 0));
+    }
+    if (Boolean.TRUE.equals(house.fleece())) {
+      all.add(new TonightView.Possible(Action.Kind.COVER, null, "", 0));
+    }
+    for (Starts.StoreStart s : stores) {
+      StoreDesign d = s.view().design();
+      StoreDesign.Source source = d.source();
+      if (source != null && source.kind() == StoreDesign.SourceKind.FIRE) {
+        all.add(possible(Action.Kind.FIRE, s, FIRE_USUAL));
+      }
+      if (source != null
+          && source.kind() == StoreDesign.SourceKind.ELEMENT
+          && source.powerWatts() > 0) {
+        all.add(possible(Action.Kind.ELEMENT, s, source.powerWatts()));
+      }
+      boolean lid = d.top() != null && d.top().layers() != null && !d.top().layers().isEmpty();
+      if (lid && d.indoors()) {
+        all.add(possible(Action.Kind.LID_OFF, s, 0));
+      }
+    }
+    return all;
+  }
+
+  private static TonightView.Possible possible(
+      Action.Kind kind, Starts.StoreStart s, double usual) {
+    return new TonightView.Possible(kind, s.view().id(), s.view().name(), usual);
+  }
+
+  static List<Action> toCore(
+      List<Doing> doings, List<Starts.StoreStart> stores, Instant now, double length) {
+    if (doings == null) {
+      return List.of();
+    }
+    if (doings.size() > MOST) {
+      throw Problem.invalid("actions", "More than " + MOST + " things to do.", "Leave some out.");
+    }
+    Set<UUID> known = stores.stream().map(s -> s.view().id()).collect(Collectors.toSet());
+    List<Action> actions = new ArrayList<>();
+    for (int i = 0; i < doings.size(); i++) {
+      actions.add(toCore("actions." + i, doings.get(i), known, now, length));
+    }
+    return actions;
+  }
+
+  private static Action toCore(
+      String field, Doing d, Set<UUID> stores, Instant now, double length) {
+    if (d == null || d.kind() == null || d.from() == null) {
+      throw Problem.invalid(field, "What is done, or when, is missing.", "Choose both.");
+    }
+    boolean ofStore = d.kind() != Action.Kind.SCREEN && d.kind() != Action.Kind.COVER;
+    if (ofStore && (d.storeId() == null || !stores.contains(d.storeId()))) {
+      throw Problem.notFound("store");
+    }
+    if (d.kind() == Action.Kind.FIRE && !(d.amount() > 0 && d.amount() <= MOST_WOOD)) {
+      throw Problem.invalid(
+          field + ".amount",
+          "A fire takes up to " + MOST_WOOD + " kg of wood, was " + d.amount() + " kg.",
+          "Give the wood of one fire; add another fire for more.");
+    }
+    double from = clamp(d.from(), now, length);
+    double to = d.to() == null ? length : Math.max(from, clamp(d.to(), now, length));
+    return Problem.field(
+        field,
+        () -> new Action(d.kind(), ofStore ? d.storeId().toString() : "", from, to, d.amount()));
+  }
+
+  private static double clamp(Instant at, Instant now, double length) {
+    return Math.max(0, Math.min(length, at.getEpochSecond() - now.getEpochSecond()));
+  }
+
+  static Doing view(Action a, Instant now) {
+    return new Doing(
+        a.kind(),
+        a.storeId().isBlank() ? null : UUID.fromString(a.storeId()),
+        now.plusSeconds((long) a.fromSeconds()),
+        now.plusSeconds((long) a.toSeconds()),
+        a.amount());
+  }
+
+  /** What the advice may choose from, at times that a grower would keep. */
+  static List<Advice.Option> options(
+      List<TonightView.Possible> possible, double duskSeconds, double length) {
+    List<Advice.Option> options = new ArrayList<>();
+    double dusk = Math.max(0, Math.min(duskSeconds, length - 3600));
+    for (TonightView.Possible p : possible) {
+      String store = p.storeId() == null ? "" : p.storeId().toString();
+      options.add(
+          new Advice.Option(
+              switch (p.kind()) {
+                case SCREEN, COVER -> List.of(new Action(p.kind(), store, dusk, length, 0));
+                case LID_OFF -> List.of(new Action(p.kind(), store, length * 0.55, length, 0));
+                case ELEMENT ->
+                    List.of(
+                        new Action(
+                            p.kind(),
+                            store,
+                            dusk,
+                            Math.min(length, dusk + ELEMENT_SECONDS),
+                            p.usual()));
+                case FIRE -> fires(store, dusk, length);
+              }));
+    }
+    return options;
+  }
+
+  private static List<Action> fires(String store, double dusk, double length) {
+    List<Action> fires = new ArrayList<>();
+    for (double kilograms : FIRES) {
+      fires.add(new Action(Action.Kind.FIRE, store, dusk, length, kilograms));
+    }
+    return fires;
+  }
+}

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Views } from '@/shared/api/client'
+import { clock, day, degrees, type Units } from '@/shared/units'
+import { headline } from './sentences'
+
+/** The night on a card for the door: only on paper. */
+const props = defineProps<{
+  night: Views['TonightView']
+  errands: { at: string; word: string }[]
+  house: string
+  units: Units
+  zone: string
+}>()
+const inOrder = computed(() =>
+  [...props.errands].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
+)
+const burns = computed(() => props.errands.some((e) => e.word.startsWith('light')))
+</script>
+
+<template>
+  <section class="card-for-the-door" aria-hidden="true">
+    <h2>{{ house }}, the night of {{ day(night.at[0], zone) }}</h2>
+    <p class="said">{{ headline(night, units, zone) }}</p>
+    <p v-if="!inOrder.length">Nothing is to be done.</p>
+    <ol>
+      <li v-for="e in inOrder" :key="e.at + e.word">
+        <span class="box"></span> <b>{{ clock(Date.parse(e.at) / 1000, zone) }}</b> {{ e.word }}
+      </li>
+    </ol>
+    <p>
+      The plants stand {{ degrees(night.plantLimitCelsius, units) }}. Sunrise
+      {{ night.sunrise ? clock(Date.parse(night.sunrise) / 1000, zone) : 'does not come' }}.
+    </p>
+    <p v-if="burns">
+      Something burns tonight: a carbon monoxide alarm must hang in the house, nobody sleeps in it,
+      nothing dries on hot metal. The local code comes first.
+    </p>
+    <p>Seen in the morning: ______________________________ coldest inside: ________</p>
+  </section>
+</template>
+
+<style scoped>
+.card-for-the-door {
+  display: none;
+}
+
+@media print {
+  .card-for-the-door {
+    display: block;
+    break-inside: avoid;
+    border: 2px solid #000;
+    padding: 1rem 1.5rem;
+    margin: 1rem 0;
+    font-size: 1.2rem;
+  }
+
+  ol {
+    list-style: none;
+    padding: 0;
+  }
+
+  .box {
+    display: inline-block;
+    width: 1em;
+    height: 1em;
+    border: 2px solid #000;
+  }
+}
+</style>

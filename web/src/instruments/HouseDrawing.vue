@@ -1,0 +1,381 @@
+<script setup lang="ts">
+/**
+ * A house to scale: end view with what leaves each face as an arrow as wide as its watts, ground
+ * and gaps included, and the plan with its ends. A part is chosen by a click or by Enter.
+ */
+import { computed } from 'vue'
+import type { Views } from '@/shared/api/client'
+import { metres, watts } from '@/shared/units'
+
+type Shape = Views['Shape']
+const props = defineProps<{
+  shape: Shape
+  parts: Views['Part'][]
+  losses: Views['LossView'][]
+  selected: string
+}>()
+const emit = defineEmits<{ select: [name: string] }>()
+
+const END = { x: 164, w: 180, ground: 300, h: 190 }
+const PLAN = { x: 478, w: 150, y: 96, h: 170 }
+
+const scale = computed(() =>
+  Math.min(END.w / props.shape.widthMetres, END.h / props.shape.highMetres),
+)
+const box = computed(() => {
+  const w = props.shape.widthMetres * scale.value
+  return { x: END.x + (END.w - w) / 2, w }
+})
+const up = (m: number) => END.ground - m * scale.value
+
+type Edge = { name: string; d: string; x: number; y: number; nx: number; ny: number }
+const edges = computed<Edge[]>(() => {
+  const { kind, lowMetres, highMetres } = props.shape
+  const { x, w } = box.value
+  const g = END.ground
+  const low = up(lowMetres)
+  const high = up(highMetres)
+  const slope = (name: string, x1: number, y1: number, x2: number, y2: number): Edge => {
+    const long = Math.hypot(x2 - x1, y2 - y1)
+    return {
+      name,
+      d: `M${x1} ${y1} L${x2} ${y2}`,
+      x: (x1 + x2) / 2,
+      y: (y1 + y2) / 2,
+      nx: (y2 - y1) / long,
+      ny: -(x2 - x1) / long,
+    }
+  }
+  const left = (name: string, top: number): Edge => ({
+    name,
+    d: `M${x} ${g} V${top}`,
+    x,
+    y: (g + top) / 2,
+    nx: -1,
+    ny: 0,
+  })
+  const right = (name: string, top: number): Edge => ({
+    ...left(name, top),
+    d: `M${x + w} ${g} V${top}`,
+    x: x + w,
+    nx: 1,
+  })
+  if (kind === 'GABLE')
+    return [
+      left('Front wall', low),
+      slope('Front slope', x, low, x + w / 2, high),
+      slope('Rear slope', x + w / 2, high, x + w, low),
+      right('Rear wall', low),
+    ]
+  if (kind === 'LEAN_TO' || kind === 'FRAME')
+    return [
+      left('Front', low),
+      slope(kind === 'FRAME' ? 'Light' : 'Roof', x, low, x + w, high),
+      right('Back', high),
+    ]
+  const rx = w / 2
+  const ry = g - high
+  const half = (name: string, sweep: number): Edge => {
+    const side = sweep ? -1 : 1
+    return {
+      name,
+      d: `M${x + rx + side * rx} ${g} A${rx} ${ry} 0 0 ${sweep} ${x + rx} ${high}`,
+      x: x + rx + side * rx * 0.72,
+      y: g - ry * 0.69,
+      nx: side * 0.76,
+      ny: -0.65,
+    }
+  }
+  return [half('Front half', 1), half('Rear half', 0)]
+})
+const outline = computed(() => {
+  const { x, w } = box.value
+  if (props.shape.kind === 'TUNNEL' || props.shape.kind === 'DOME')
+    return `M${x} ${END.ground} A${w / 2} ${END.ground - up(props.shape.highMetres)} 0 0 1 ${x + w} ${END.ground} Z`
+  return `${edges.value.map((e) => e.d).join(' ')} M${x} ${END.ground} H${x + w}`
+})
+
+const loss = (name: string) => props.losses.find((l) => l.name === name)?.watts ?? 0
+const most = computed(() => Math.max(1, ...props.losses.map((l) => l.watts)))
+const wide = (w: number) => Math.max(1.5, (38 * Math.abs(w)) / most.value)
+const known = computed(() => props.losses.length > 0)
+
+/** An arrow leaving a point along a normal, or coming to it where heat comes in. */
+function arrow(x: number, y: number, nx: number, ny: number, w: number, long = 34): string {
+  if (w < 0) return arrow(x + nx * (long + 18), y + ny * (long + 18), -nx, -ny, -w, long - 8)
+  const h = wide(w) / 2
+  const head = h + 5
+  const px = -ny
+  const py = nx
+  const at = (along: number, across: number) =>
+    `${x + nx * (along + 6) + px * across} ${y + ny * (along + 6) + py * across}`
+  return `M${at(0, -h)} L${at(long, -h)} L${at(long, -head)} L${at(long + head * 0.8, 0)} L${at(long, head)} L${at(long, h)} L${at(0, h)} Z`
+}
+
+const part = (name: string) => props.parts.find((p) => p.name === name)
+const word = (name: string) => `${name} ${watts(loss(name))}`
+
+const plan = computed(() => {
+  const s = props.shape
+  const long = s.kind === 'DOME' ? s.widthMetres : s.lengthMetres
+  const f = Math.min(PLAN.w / long, PLAN.h / s.widthMetres)
+  const w = long * f
+  const h = s.widthMetres * f
+  return { x: PLAN.x + (PLAN.w - w) / 2, y: PLAN.y + (PLAN.h - h) / 2, w, h }
+})
+const ends = computed(() =>
+  [
+    { name: 'Left end', x: plan.value.x, nx: -1 },
+    { name: 'Right end', x: plan.value.x + plan.value.w, nx: 1 },
+  ].filter((e) => part(e.name)),
+)
+const rest = computed(() => {
+  const drawn = new Set([...edges.value.map((e) => e.name), ...ends.value.map((e) => e.name)])
+  return props.losses.filter((l) => !drawn.has(l.name) && l.name !== 'Foundation edge')
+})
+const ground = computed(() => loss('Foundation edge'))
+</script>
+
+<template>
+  <svg
+    class="house"
+    viewBox="0 0 700 420"
+    role="group"
+    aria-label="The house to scale, with what leaves each part"
+  >
+    <defs>
+      <pattern id="earth" width="14" height="14" patternUnits="userSpaceOnUse">
+        <path d="M0 14 L14 0" stroke="var(--soil)" stroke-width="1.4" />
+      </pattern>
+    </defs>
+    <rect x="20" :y="END.ground" width="420" height="34" fill="url(#earth)" />
+    <path :d="`M20 ${END.ground} H440`" class="line" />
+    <path :d="outline" class="inside" />
+
+    <g
+      v-for="e in edges"
+      :key="e.name"
+      class="part"
+      :class="{ chosen: selected === e.name }"
+      role="button"
+      tabindex="0"
+      :aria-label="word(e.name)"
+      :aria-pressed="selected === e.name"
+      @click="emit('select', e.name)"
+      @keydown.enter.prevent="emit('select', e.name)"
+      @keydown.space.prevent="emit('select', e.name)"
+    >
+      <path class="hit" :d="e.d" />
+      <path
+        class="skin"
+        :class="{ twice: part(e.name)?.secondSkin, wall: part(e.name)?.looks === 'SHELTERED' }"
+        :d="e.d"
+      />
+      <path
+        v-if="known"
+        class="arrow"
+        :class="{ gain: loss(e.name) < 0 }"
+        :d="arrow(e.x, e.y, e.nx, e.ny, loss(e.name))"
+      />
+      <text
+        v-if="known"
+        :x="e.x + e.nx * 62 + (e.nx > 0.3 ? 4 : e.nx < -0.3 ? -4 : 0)"
+        :y="e.y + e.ny * 70 + (Math.abs(e.nx) > 0.9 ? wide(loss(e.name)) / 2 + 22 : 0)"
+        :text-anchor="e.nx > 0.9 ? 'start' : e.nx < -0.9 ? 'end' : 'middle'"
+      >
+        {{ e.name }}
+        <tspan class="figure" dx="5">{{ watts(loss(e.name)) }}</tspan>
+      </text>
+    </g>
+    <g v-if="ground" class="part still">
+      <path class="arrow" :d="arrow(box.x + box.w * 0.5, END.ground + 2, 0, 1, ground, 14)" />
+      <text :x="box.x + box.w * 0.5 + wide(ground) / 2 + 16" :y="END.ground + 28">
+        edge
+        <tspan class="figure">{{ watts(ground) }}</tspan>
+      </text>
+    </g>
+    <g class="size">
+      <path
+        :d="`M${box.x} ${END.ground + 60} h${box.w} m0 -5 v10 M${box.x} ${END.ground + 55} v10`"
+      />
+      <text :x="box.x + box.w / 2" :y="END.ground + 80" text-anchor="middle">
+        {{ metres(shape.widthMetres) }} wide, {{ metres(shape.highMetres) }} high
+      </text>
+    </g>
+
+    <rect
+      v-if="shape.kind !== 'DOME'"
+      class="plan"
+      :x="plan.x"
+      :y="plan.y"
+      :width="plan.w"
+      :height="plan.h"
+    />
+    <ellipse
+      v-else
+      class="plan"
+      :cx="plan.x + plan.w / 2"
+      :cy="plan.y + plan.h / 2"
+      :rx="plan.w / 2"
+      :ry="plan.h / 2"
+    />
+    <text
+      class="plan-word"
+      :x="plan.x + plan.w / 2"
+      :y="plan.y + plan.h / 2 + 5"
+      text-anchor="middle"
+    >
+      plan
+    </text>
+    <g
+      v-for="e in ends"
+      :key="e.name"
+      class="part"
+      :class="{ chosen: selected === e.name }"
+      role="button"
+      tabindex="0"
+      :aria-label="word(e.name)"
+      :aria-pressed="selected === e.name"
+      @click="emit('select', e.name)"
+      @keydown.enter.prevent="emit('select', e.name)"
+      @keydown.space.prevent="emit('select', e.name)"
+    >
+      <path class="hit" :d="`M${e.x} ${plan.y} v${plan.h}`" />
+      <path
+        class="skin"
+        :class="{ twice: part(e.name)?.secondSkin }"
+        :d="`M${e.x} ${plan.y} v${plan.h}`"
+      />
+      <path
+        v-if="known"
+        class="arrow"
+        :d="arrow(e.x, plan.y + plan.h / 2, e.nx, 0, loss(e.name), 12)"
+      />
+      <text :x="e.x" :y="plan.y - 26" text-anchor="middle">{{ e.name }}</text>
+      <text v-if="known" :x="e.x" :y="plan.y - 9" text-anchor="middle" class="figure">
+        {{ watts(loss(e.name)) }}
+      </text>
+    </g>
+    <text
+      v-if="shape.kind !== 'DOME'"
+      class="size-word"
+      :x="plan.x + plan.w / 2"
+      :y="plan.y + plan.h + 20"
+      text-anchor="middle"
+    >
+      {{ metres(shape.lengthMetres) }} long
+    </text>
+    <g v-for="(l, i) in rest" :key="l.name" class="through">
+      <path
+        :d="`M448 ${326 + i * 24} q8 -7 16 0 t16 0 t16 0`"
+        :style="{ strokeWidth: String(Math.max(1.5, wide(l.watts) / 3)) }"
+      />
+      <text :x="508" :y="331 + i * 24">
+        {{ l.name }}
+        <tspan class="figure" dx="5">{{ watts(l.watts) }}</tspan>
+      </text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.house {
+  width: 100%;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+}
+
+text {
+  fill: var(--ink);
+  font-size: 14px;
+}
+
+.figure {
+  font-weight: 600;
+}
+
+.line {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.inside {
+  fill: var(--paper);
+  stroke: none;
+}
+
+.part {
+  cursor: pointer;
+}
+
+.part.still {
+  cursor: default;
+}
+
+.hit {
+  stroke: transparent;
+  stroke-width: 26;
+  fill: none;
+}
+
+.skin {
+  stroke: var(--ink);
+  stroke-width: 3;
+  fill: none;
+}
+
+.skin.twice {
+  stroke-width: 8;
+  stroke-dasharray: 2 3;
+}
+
+.skin.wall {
+  stroke: var(--soil);
+  stroke-width: 11;
+}
+
+.chosen .skin {
+  stroke: var(--ember);
+}
+
+.arrow {
+  fill: var(--ember);
+  fill-opacity: 0.75;
+}
+
+.arrow.gain {
+  fill: var(--held);
+}
+
+.part text {
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
+}
+
+.chosen .arrow {
+  fill-opacity: 1;
+}
+
+.plan {
+  fill: var(--paper);
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+
+.plan-word,
+.size-word,
+.size text {
+  fill: var(--ink-soft);
+}
+
+.size path {
+  stroke: var(--ink-soft);
+  fill: none;
+}
+
+.through path {
+  stroke: var(--frost);
+  fill: none;
+}
+</style>
