@@ -24,11 +24,11 @@ const { data: houses } = useQuery(housesQuery(holding))
 const q = (name: string) => (route.query[name] == null ? null : Number(route.query[name]))
 const asked = reactive({
   house: typeof route.query.house === 'string' ? route.query.house : '',
-  low: (q('low') ?? -6) as number | null,
+  low: q('low'),
   evening: q('evening'),
   hour: typeof route.query.hour === 'string' ? route.query.hour : '',
-  cloud: q('cloud') ?? 0.5,
-  wind: q('wind') ?? 2,
+  cloud: q('cloud') as number | null,
+  wind: q('wind') as number | null,
 })
 const doings = ref<Doing[]>(fromAddress(String(route.query.do ?? '')))
 const band = ref<{ low: number[]; high: number[] }>({ low: [], high: [] })
@@ -38,11 +38,13 @@ const error = ref<unknown>(null)
 const busy = ref(false)
 
 const skies = [
+  { value: null, text: 'as told' },
   { value: 0, text: 'clear' },
   { value: 0.5, text: 'half clouded' },
   { value: 1, text: 'overcast' },
 ]
 const winds = [
+  { value: null, text: 'as told' },
   { value: 0.5, text: 'still' },
   { value: 2, text: 'a breeze' },
   { value: 5, text: 'fresh wind' },
@@ -110,10 +112,10 @@ function change(next: Doing[], done: boolean) {
 }
 
 async function ask(quick = false) {
-  if (!asked.house || asked.low == null) return
+  if (!asked.house) return
   const mine = ++turn
   if (!quick) {
-    rememberLow(asked.low)
+    if (asked.low != null) rememberLow(asked.low)
     busy.value = true
     const facts = Object.entries({ ...asked, do: toAddress(doings.value) })
     void router.replace({
@@ -127,11 +129,11 @@ async function ask(quick = false) {
       api.POST('/api/holdings/{holdingId}/houses/{houseId}/tonight', {
         params: { path: { holdingId: holding, houseId: asked.house } },
         body: {
-          lowCelsius: asked.low,
+          lowCelsius: asked.low as number,
           lowAt: moment(asked.hour) as string,
           eveningCelsius: asked.evening as number,
-          cloud: Number(asked.cloud),
-          wind: Number(asked.wind),
+          cloud: asked.cloud as number,
+          wind: asked.wind as number,
           actions: doings.value,
           quick,
           design: null as unknown as Views['HouseDesign'],
@@ -191,6 +193,10 @@ const taken = computed(
 function take() {
   if (night.value?.advice) change(night.value.advice.actions, true)
 }
+const forecastLow = computed(() => {
+  const told = night.value?.assumptions.find((a) => a.code.startsWith('WEATHER_F'))
+  return told?.value == null ? 'as forecast' : `forecast ${degrees(told.value, session.units)}`
+})
 const print = () => window.print()
 const guest = computed(() => session.role(holding) === 'GUEST')
 
@@ -235,7 +241,13 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         />
       </div>
       <div>
-        <NumberField v-model="asked.low" label="Tonight’s low" :temperature="session.units" />
+        <NumberField
+          v-model="asked.low"
+          label="Tonight’s low"
+          :temperature="session.units"
+          optional
+          :placeholder="forecastLow"
+        />
       </div>
       <div>
         <label for="t-hour">comes at</label>

@@ -121,6 +121,12 @@ export function assumption(a: Views['Assumption'], u: Units, zone: string): stri
       return `The house starts at ${t}, read ${when}.`
     case 'AIR_GUESSED':
       return `Nobody read the air in the house; it is taken to start at ${t}.`
+    case 'WEATHER_FORECAST':
+      return `The weather is the forecast’s of ${when}: a low of ${t}.`
+    case 'WEATHER_FILE':
+      return `The weather is that of the file handed over ${when}: a low of ${t}.`
+    case 'WEATHER_ENDS':
+      return `It reaches only to ${when}; from then on the last hour is taken to stay.`
     case 'MASS_FROM_DAY':
       return `Walls and floor start at ${t}, the mean of the air over the last day.`
     case 'MASS_GUESSED':

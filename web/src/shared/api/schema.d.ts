@@ -333,7 +333,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["accept"];
+        post: operations["accept_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -350,6 +350,22 @@ export interface paths {
         get: operations["all_1"];
         put?: never;
         post: operations["create_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["accept"];
         delete?: never;
         options?: never;
         head?: never;
@@ -656,6 +672,19 @@ export interface components {
             longitude: number;
             name: string;
             zone: string;
+        };
+        HourlyWeather: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            cloud: number;
+            /** Format: double */
+            dewPoint: number;
+            possible: boolean;
+            /** Format: double */
+            wind: number;
         };
         HouseDesign: {
             /** Format: double */
@@ -969,6 +998,16 @@ export interface components {
             low: number;
             /** Format: double */
             value: number;
+        };
+        Read: {
+            columns: string[];
+            /** Format: date-time */
+            from: string;
+            hours: components["schemas"]["HourlyWeather"][];
+            /** Format: int32 */
+            leftOut: number;
+            /** Format: date-time */
+            to: string;
         };
         RunDraft: {
             /** Format: date-time */
@@ -1906,7 +1945,7 @@ export interface operations {
             };
         };
     };
-    accept: {
+    accept_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1982,6 +2021,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunView"];
+                };
+            };
+        };
+    };
+    accept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Read"];
                 };
             };
         };

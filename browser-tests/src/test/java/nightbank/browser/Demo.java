@@ -8,6 +8,7 @@ import java.util.Map;
 import nightbank.server.Program;
 import nightbank.server.Visitor;
 import nightbank.standins.croft.Croft;
+import nightbank.standins.forecast.ForecastService;
 import tools.jackson.databind.JsonNode;
 
 /** Quernstone Croft, running once for all tests. */
@@ -21,7 +22,9 @@ final class Demo {
   private Demo() throws IOException {
     Path folder = Files.createTempDirectory("croft");
     new Croft().write(folder);
-    Program program = Program.start(folder.toString());
+    ForecastService forecast = new ForecastService(0);
+    Program program =
+        Program.start(folder.toString(), "--nightbank.forecast=" + forecast.address());
     address = program.address();
     Visitor v = new Visitor(program);
     JsonNode me =

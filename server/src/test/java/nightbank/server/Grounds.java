@@ -22,8 +22,12 @@ public final class Grounds {
   }
 
   public static Grounds fresh() {
+    return fresh(Program.shared());
+  }
+
+  public static Grounds fresh(Program program) {
     String login = "keeper" + NUMBER.incrementAndGet();
-    Visitor keeper = Visitor.keeper(Program.shared(), login);
+    Visitor keeper = Visitor.keeper(program, login);
     return new Grounds(keeper, keeper.newHolding("Holding of " + login));
   }
 

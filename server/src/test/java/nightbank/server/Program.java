@@ -27,7 +27,7 @@ public final class Program {
   }
 
   /** Starts one on a database of its own; with a folder of demo data, or none. */
-  public static Program start(String demo) {
+  public static Program start(String demo, String... settings) {
     try {
       Path folder = Files.createTempDirectory("nightbank-test");
       String port = output("free-port").strip();
@@ -38,14 +38,22 @@ public final class Program {
       var context =
           (ServletWebServerApplicationContext)
               app.run(
-                  "--server.port=0",
-                  "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/postgres",
-                  "--nightbank.data=" + folder.resolve("data"),
-                  "--nightbank.demo=" + demo);
+                  with(
+                      settings,
+                      "--server.port=0",
+                      "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/postgres",
+                      "--nightbank.data=" + folder.resolve("data"),
+                      "--nightbank.demo=" + demo));
       return new Program(context);
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }
+  }
+
+  private static String[] with(String[] more, String... usual) {
+    return java.util.stream.Stream.concat(
+            java.util.Arrays.stream(usual), java.util.Arrays.stream(more))
+        .toArray(String[]::new);
   }
 
   private static void stop(Path folder) {

@@ -47,6 +47,17 @@ public record NightForecast(
     public static Doubt ofTypedNight() {
       return new Doubt(1.2, 0.2, 0.4, 0.3, 0.08, 1.0);
     }
+
+    /** As unsure of the start as readings so old leave one: 0.15 K more an hour, 8 K at most. */
+    public Doubt withStartAged(double hours) {
+      return new Doubt(
+          lowKelvin,
+          cloud,
+          windFactor,
+          leakFactor,
+          skinFactor,
+          startKelvin + Math.min(8, 0.15 * Math.max(0, hours)));
+    }
   }
 
   private static final int DIMENSIONS = 8;

@@ -44,7 +44,7 @@ class Starts {
   }
 
   double evening(
-      UUID holding, Double said, double low, Instant now, List<TonightView.Assumption> assumed) {
+      UUID holding, Double said, Double low, Instant now, List<TonightView.Assumption> assumed) {
     if (said != null) {
       return said;
     }

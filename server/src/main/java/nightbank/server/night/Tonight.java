@@ -24,6 +24,7 @@ import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.shared.Problem;
+import nightbank.server.weather.Weathers;
 import org.springframework.stereotype.Service;
 
 /** Gathers what is known of a house now and asks the core whether the night will hold. */
@@ -35,27 +36,30 @@ public class Tonight {
   private final Holdings holdings;
   private final Houses houses;
   private final Starts starts;
+  private final Weathers weathers;
   private final Clock clock;
 
   /** What the last whole answer began from, for the quick ones while a hand moves. */
   private final Cache<Asked, Start> started =
       Caffeine.newBuilder().maximumSize(200).expireAfterWrite(Duration.ofSeconds(60)).build();
 
-  Tonight(Holdings holdings, Houses houses, Starts starts, Clock clock) {
+  Tonight(Holdings holdings, Houses houses, Starts starts, Weathers weathers, Clock clock) {
     this.holdings = holdings;
     this.houses = houses;
     this.starts = starts;
+    this.weathers = weathers;
     this.clock = clock;
   }
 
-  private record Asked(UUID holding, UUID house, Double evening, double low) {}
+  private record Asked(UUID holding, UUID house, Double evening, Double low, Instant end) {}
 
   private record Start(
       double evening,
       double air,
       double mass,
       List<Starts.StoreStart> stores,
-      List<TonightView.Assumption> assumed) {}
+      List<TonightView.Assumption> assumed,
+      Weathers.Known known) {}
 
   public TonightView ask(UUID holding, UUID houseId, TonightQuestion q) {
     check(q);
@@ -66,24 +70,27 @@ public class Tonight {
     Greenhouse house = houses.tried(design);
     SunTimes sun = SunTimes.of(now, place.latitude(), place.longitude());
     Instant sunrise = sun.sunrise().orElse(now.plus(Duration.ofHours(14)));
+    boolean typed = q.lowCelsius() != null;
     Instant lowAt = lowAt(q, now, sunrise);
-    Instant end = later(sunrise, lowAt);
+    Instant end = typed ? later(sunrise, lowAt) : sunrise;
     double length = Math.max(1800, Duration.between(now, end).toSeconds());
     boolean quick = Boolean.TRUE.equals(q.quick());
-    Asked key = new Asked(holding, houseId, q.eveningCelsius(), q.lowCelsius());
+    Asked key = new Asked(holding, houseId, q.eveningCelsius(), q.lowCelsius(), end);
     Start start = quick ? started.getIfPresent(key) : null;
     if (start == null) {
       start = start(key, now);
       started.put(key, start);
     }
     Weather weather =
-        Weather.typed(
-            start.evening(),
-            q.lowCelsius(),
-            Math.max(600, Duration.between(now, lowAt).toSeconds()),
-            q.wind() == null ? 2 : q.wind(),
-            q.cloud() == null ? 0.5 : q.cloud(),
-            length);
+        typed
+            ? Weather.typed(
+                start.evening(),
+                q.lowCelsius(),
+                Math.max(600, Duration.between(now, lowAt).toSeconds()),
+                q.wind() == null ? TonightWeather.WIND : q.wind(),
+                q.cloud() == null ? TonightWeather.CLOUD : q.cloud(),
+                length)
+            : TonightWeather.of(start.known(), q, now);
     List<Starts.StoreStart> stores = start.stores();
     List<Action> actions = Doings.toCore(q.actions(), stores, now, length);
     NightPlan plan =
@@ -104,25 +111,42 @@ public class Tonight {
       return view.quick(
           NightSimulation.run(plan), NightSimulation.run(plan.withoutStores()).lowestCelsius());
     }
-    NightForecast forecast = NightForecast.of(plan, NightForecast.Doubt.ofTypedNight(), MEMBERS);
-    double spread = forecast.lowestMedian() - forecast.lowestTenth();
+    NightForecast.Doubt doubt =
+        NightForecast.Doubt.ofTypedNight().withStartAged(hoursSinceRead(stores, now));
+    NightForecast forecast = NightForecast.of(plan, doubt, MEMBERS);
     double dusk =
         sun.sunset().map(s -> (double) Duration.between(now, s).toSeconds()).orElse(1800.0);
-    Advice advice =
-        Advice.find(plan.withActions(List.of()), Doings.options(possible, dusk, length), spread);
+    Advice advice = Advice.find(plan, Doings.options(possible, dusk, length), doubt);
     return view.whole(forecast, advice, Counterfactual.of(plan));
+  }
+
+  /** Age of the oldest reading that the stores' state rests on; none counts as a day. */
+  private static double hoursSinceRead(List<Starts.StoreStart> stores, Instant now) {
+    return stores.stream()
+        .mapToDouble(
+            s -> s.readAt() == null ? 24 : Duration.between(s.readAt(), now).toMinutes() / 60.0)
+        .max()
+        .orElse(0);
   }
 
   private Start start(Asked a, Instant now) {
     List<TonightView.Assumption> assumed = new ArrayList<>();
-    double evening = starts.evening(a.holding(), a.evening(), a.low(), now, assumed);
+    Weathers.Known known =
+        a.low() == null
+            ? TonightWeather.told(weathers.between(a.holding(), now, a.end()), a.end(), assumed)
+            : null;
+    double evening =
+        known != null
+            ? known.hours().get(0).celsius()
+            : starts.evening(a.holding(), a.evening(), a.low(), now, assumed);
     double air = starts.air(a.holding(), a.house(), now, evening, assumed);
     return new Start(
         evening,
         air,
         starts.mass(a.holding(), a.house(), now, air, assumed),
         starts.stores(a.holding(), a.house(), now, air, assumed),
-        assumed);
+        assumed,
+        known);
   }
 
   private static Instant lowAt(TonightQuestion q, Instant now, Instant sunrise) {
@@ -140,7 +164,9 @@ public class Tonight {
   }
 
   private static void check(TonightQuestion q) {
-    range("lowCelsius", q.lowCelsius(), -50, 30, "°C");
+    if (q.lowCelsius() != null) {
+      range("lowCelsius", q.lowCelsius(), -50, 30, "°C");
+    }
     if (q.eveningCelsius() != null) {
       range("eveningCelsius", q.eveningCelsius(), -50, 40, "°C");
     }

@@ -9,6 +9,7 @@ import nightbank.server.house.HouseDesign;
 /**
  * What the grower knows of the night and means to do in it.
  *
+ * @param lowCelsius tonight's low, absent to take what a weather file or the forecast says
  * @param lowAt when the low comes, absent for an hour before sunrise
  * @param eveningCelsius absent to take the last outdoor reading, or six kelvin above the low
  * @param cloud 0 clear to 1 overcast, absent for half
@@ -18,7 +19,7 @@ import nightbank.server.house.HouseDesign;
  * @param design a house to be tried in place of the one that is kept, absent as a rule
  */
 public record TonightQuestion(
-    double lowCelsius,
+    Double lowCelsius,
     Instant lowAt,
     Double eveningCelsius,
     Double cloud,

@@ -8,9 +8,10 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  *
  * @param data folder for uploads
  * @param demo folder with demo data to load into an empty database, or blank
+ * @param forecast address of a weather service, or blank
  */
 @ConfigurationProperties("nightbank")
-public record Settings(Path data, String demo) {
+public record Settings(Path data, String demo, String forecast) {
   public boolean isDemo() {
     return demo != null && !demo.isBlank();
   }
