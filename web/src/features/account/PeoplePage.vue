@@ -8,6 +8,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { typedNumber } from '@/shared/units'
 import { holdingQuery, peopleQuery } from './queries'
+import WeatherHandOver from './WeatherHandOver.vue'
 
 const session = useSession()
 const client = useQueryClient()
@@ -131,4 +132,5 @@ const roles = [
       <BButton v-if="keeper" class="mt-3" type="submit" variant="primary">Keep</BButton>
     </form>
   </div>
+  <WeatherHandOver v-if="keeper" :holding="holding" />
 </template>

@@ -33,7 +33,7 @@ public class WorkTest {
 
   @Test
   public void aMilderLowChangesTheVerdictAndTheAddressKeepsIt() {
-    browser.go(demo.home + "/tonight").see("h1.headline");
+    browser.go(demo.home + "/tonight?low=-6").see("h1.headline");
     browser.reads("Tonight is");
     browser.type("Tonight’s low", "5").reads("Tonight holds");
     assertThat(browser.driver.getCurrentUrl()).contains("low=5");
@@ -44,8 +44,25 @@ public class WorkTest {
   }
 
   @Test
-  public void whatIsNoNumberStaysTypedAndIsSaid() {
+  public void withoutATypedLowTheForecastSpeaks() {
     browser.go(demo.home + "/tonight").see("h1.headline");
+    browser.reads("The weather is the forecast");
+    assertThat(browser.typedIn("Tonight’s low")).isEmpty();
+    browser.type("Tonight’s low", "5").reads("Tonight holds");
+    browser.type("Tonight’s low", "").reads("The weather is the forecast");
+  }
+
+  @Test
+  public void aWeatherFileIsHandedOverAndAWrongOneRefused() {
+    browser.go(demo.home + "/people").see("#w-file");
+    var wrong = nightbank.server.Program.root().resolve("web/public/mark.svg");
+    browser.driver.findElement(By.id("w-file")).sendKeys(wrong.toString());
+    browser.reads("No rows with a time and a number were found");
+  }
+
+  @Test
+  public void whatIsNoNumberStaysTypedAndIsSaid() {
+    browser.go(demo.home + "/tonight?low=-6").see("h1.headline");
     browser.type("Tonight’s low", "brass").reads("This is no number");
     assertThat(browser.typedIn("Tonight’s low")).isEqualTo("brass");
     browser.see("h1.headline");
@@ -53,7 +70,7 @@ public class WorkTest {
 
   @Test
   public void theTunnelIsAskedAboutToo() {
-    browser.go(demo.home + "/tonight").see("h1.headline");
+    browser.go(demo.home + "/tonight?low=-6").see("h1.headline");
     new Select(browser.field("House")).selectByVisibleText("Tunnel");
     browser.reads("plants stand −4.0 °C");
     assertThat(browser.driver.getCurrentUrl()).contains(demo.id("Tunnel"));
@@ -61,7 +78,7 @@ public class WorkTest {
 
   @Test
   public void unitsChangeTheWordsAndNotTheData() {
-    browser.go(demo.home + "/tonight").see("h1.headline");
+    browser.go(demo.home + "/tonight?low=-6").see("h1.headline");
     browser.click("°C").reads("°F");
     assertThat(browser.see("h1.headline").getText()).contains("°F").doesNotContain("°C");
     assertThat(browser.typedIn("Tonight’s low")).isEqualTo("21.2");
@@ -168,7 +185,7 @@ public class WorkTest {
 
   @Test
   public void keysLeadAboutAndTheirListOpens() {
-    browser.go(demo.home + "/tonight").see("h1.headline");
+    browser.go(demo.home + "/tonight?low=-6").see("h1.headline");
     browser.see("body").sendKeys("s");
     browser.see(".row-of-stores");
     browser.see("body").sendKeys("t");

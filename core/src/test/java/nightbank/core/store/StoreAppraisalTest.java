@@ -1,0 +1,83 @@
+package nightbank.core.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
+
+import java.util.Map;
+import nightbank.core.medium.MediumCatalogue;
+import org.testng.annotations.Test;
+
+/** What a design comes to before anything is measured. */
+public class StoreAppraisalTest {
+  private static HeatStore of(String medium, Geometry geometry, double u) {
+    return HeatStore.of(
+            geometry,
+            MediumCatalogue.medium(medium).orElseThrow(),
+            Map.of(
+                FaceName.SIDE, Face.measured(u),
+                FaceName.TOP, Face.measured(u),
+                FaceName.FOOT, Face.measured(u)))
+        .withPlace(Place.inHouse())
+        .withFloorCelsius(10);
+  }
+
+  @Test
+  public void aStoreThatFollowsAtOnceHasTheHalfLifeOfCapacityOverLoss() {
+    HeatStore water = of("water", new Geometry.Cylinder(0.3, 1), 2);
+    StoreAppraisal a = StoreAppraisal.of(water, 50, 0);
+    assertThat(a.halfLifeSeconds())
+        .isCloseTo(Math.log(2) * water.heatCapacity(30) / a.lossCoefficient(), withinPercentage(1));
+  }
+
+  @Test
+  public void aSlowInsideMakesTheHalfLifeLonger() {
+    HeatStore sand = of("dry-sand", new Geometry.Cylinder(0.6, 1.2), 9);
+    StoreAppraisal a = StoreAppraisal.of(sand, 80, 0);
+    assertThat(a.biot()).isGreaterThan(1);
+    assertThat(a.halfLifeSeconds())
+        .isGreaterThan(1.5 * Math.log(2) * sand.heatCapacity(45) / a.lossCoefficient());
+  }
+
+  @Test
+  public void chargingTakesItsEnergyAndHalfOfTheLastLoss() {
+    HeatStore water = of("water", new Geometry.Cylinder(0.3, 1), 2);
+    StoreAppraisal a = StoreAppraisal.of(water, 50, 1000);
+    double lost = a.lossCoefficient() * 40 / 2;
+    assertThat(a.chargeSeconds()).isCloseTo(a.usableJoules() / (1000 - lost), within(1e-6));
+    assertThat(StoreAppraisal.of(water, 50, 20).chargeSeconds()).isInfinite();
+  }
+
+  @Test
+  public void usableHeatIsCountedFromTheFloorAndNeverBelowNothing() {
+    HeatStore water = of("water", new Geometry.Cylinder(0.3, 1), 2);
+    assertThat(StoreAppraisal.of(water, 9, 0).usableJoules()).isZero();
+    assertThat(StoreAppraisal.of(water, 9, 0).halfLifeSeconds()).isZero();
+    assertThat(StoreAppraisal.of(water, 50, 0).usableJoules())
+        .isCloseTo(water.mass() * 4184 * 40, withinPercentage(0.01));
+  }
+
+  @Test
+  public void quartzHoldsAThirdMoreThanItsColdHeatSaysByFiveHundredAndFifty() {
+    HeatStore sand = of("dry-sand", new Geometry.Cylinder(0.3, 1), 2).withFloorCelsius(20);
+    double simple = sand.mass() * 745 * 530;
+    assertThat(StoreAppraisal.of(sand, 550, 0).usableJoules() / simple).isBetween(1.27, 1.38);
+  }
+
+  @Test
+  public void whatIsDangerousIsNamedWithItsRemedy() {
+    HeatStore tall = of("water", new Geometry.Cylinder(0.15, 1.5), 2);
+    var notices = StoreAppraisal.of(tall, 99, 500).notices();
+    assertThat(notices)
+        .extracting(StoreAppraisal.Notice::code)
+        .contains(
+            StoreAppraisal.Notice.Code.TOO_HOT_FOR_MEDIUM,
+            StoreAppraisal.Notice.Code.MAY_TIP,
+            StoreAppraisal.Notice.Code.WATER_AND_MAINS);
+    assertThat(notices).allSatisfy(n -> assertThat(n.remedy()).isNotBlank());
+    HeatStore damp = of("damp-sand", new Geometry.Cylinder(0.3, 0.6), 2);
+    assertThat(StoreAppraisal.of(damp, 95, 0).notices())
+        .extracting(StoreAppraisal.Notice::code)
+        .contains(StoreAppraisal.Notice.Code.DAMP_MUST_VENT);
+  }
+}
