@@ -17,5 +17,6 @@ bin=$(id sand-bin)
 run=$(id 'Charged on the 23rd, then two dull days')
 shoot docs/screenshots \
   "tonight=day:laptop:/" "stores=day:laptop:@/stores" "store=day:laptop:@/stores/$bin" "run=day:laptop:@/runs/$run" \
+  "new-house=day:laptop:@/houses/new" "house-night=night:laptop:@/houses/$(id tunnel)" \
   "house=day:laptop:@/houses/$(id lean-to)" "file=day:laptop:+@/stores/$bin/file" \
-  "phone-tonight=night:phone:/" "phone-store=day:phone:@/stores/$bin" "phone-eyes=night-eyes:phone:/"
+  "phone-tonight=night:phone:/" "phone-house=day:phone:@/houses/$(id lean-to)" "phone-store=day:phone:@/stores/$bin" "phone-eyes=night-eyes:phone:/"
