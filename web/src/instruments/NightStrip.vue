@@ -140,6 +140,7 @@ const stores = computed(() =>
           .y0((v) => base - scale(v))
           .y1((v, k) => base - scale(v + given.value[i][k]))(s.usable) ?? '',
       end: s.usable[s.usable.length - 1],
+      gone: s.usable.findIndex((u) => u < 18000),
     }
   }),
 )
@@ -256,7 +257,11 @@ const endLabels = computed(() => {
           {{ s.name }} {{ kilowattHours(s.startJoules) }}
         </text>
         <text v-if="!narrow" :x="w - right + 8" :y="s.base - 4">
-          {{ s.end < 18000 ? 'nothing' : kilowattHours(s.end) }} left
+          {{
+            s.end < 18000 && s.gone > 0
+              ? `gone by ${clock(at[s.gone] / 1000, zone)}`
+              : `${kilowattHours(s.end)} left`
+          }}
         </text>
         <text v-if="!narrow && s.reaches" class="gave-word" :x="w - right + 8" :y="s.base - 22">
           {{ kilowattHours(s.deliveredJoules + s.earlyJoules) }} given

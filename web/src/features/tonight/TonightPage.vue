@@ -299,6 +299,9 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         :units="session.units"
         :zone="zone"
       />
+      <div v-for="c in night.cautions" :key="c.code + c.of" class="caution">
+        <b>{{ c.of ? `${c.of}: ` : '' }}{{ c.reason }}</b> {{ c.remedy }}
+      </div>
       <div class="split mt-3">
         <section aria-labelledby="bill-h">
           <h2 id="bill-h">The bill and the balance</h2>

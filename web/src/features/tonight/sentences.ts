@@ -37,6 +37,8 @@ export function laneWord(p: Views['Possible']): string {
       return `Lid off, ${lower(p.storeName)}`
     case 'SCREEN':
       return 'Screen'
+    case 'STUFF_GAPS':
+      return 'Rags in the gaps'
     default:
       return 'Fleece'
   }
@@ -64,6 +66,8 @@ export function errand(d: Views['Doing'], n: Night, zone: string): string {
       return `take the lid off the ${store} at ${at(d.from, zone)}`
     case 'SCREEN':
       return `draw the screen at ${at(d.from, zone)}`
+    case 'STUFF_GAPS':
+      return `stuff the gaps by ${at(d.from, zone)}`
     default:
       return `lay fleece over the plants by ${at(d.from, zone)}`
   }

@@ -516,6 +516,14 @@ export interface components {
             media: components["schemas"]["Medium"][];
             skins: components["schemas"]["SkinMaterial"][];
         };
+        CautionView: {
+            /** Format: date-time */
+            at: string;
+            code: string;
+            of: string;
+            reason: string;
+            remedy: string;
+        };
         Channel: {
             fahrenheit: boolean;
             /** Format: uuid */
@@ -577,7 +585,7 @@ export interface components {
             /** Format: date-time */
             from: string;
             /** @enum {string} */
-            kind: "FIRE" | "ELEMENT" | "LID_OFF" | "SCREEN" | "COVER";
+            kind: "FIRE" | "ELEMENT" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS";
             /** Format: uuid */
             storeId: string;
             /** Format: date-time */
@@ -964,7 +972,7 @@ export interface components {
         };
         Possible: {
             /** @enum {string} */
-            kind: "FIRE" | "ELEMENT" | "LID_OFF" | "SCREEN" | "COVER";
+            kind: "FIRE" | "ELEMENT" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS";
             /** Format: uuid */
             storeId: string;
             storeName: string;
@@ -1188,6 +1196,7 @@ export interface components {
             balanceJoules: number;
             /** Format: double */
             billJoules: number;
+            cautions: components["schemas"]["CautionView"][];
             /** Format: double */
             chanceOfHolding: number;
             /** Format: double */

@@ -46,6 +46,7 @@ public final class HouseModel {
     public double sunWatts;
     public double groundCelsius;
     public boolean screenDrawn;
+    public boolean gapsStuffed;
   }
 
   private final Step plain = new Step();
@@ -134,7 +135,7 @@ public final class HouseModel {
     fromMassJoules = 0;
     sunJoules = s.sunWatts * seconds;
     for (int k = 0; k < parts; k++) {
-      double draught = house.draughtCoefficient(wind, air - out);
+      double draught = house.draughtCoefficient(wind, air - out, s.gapsStuffed);
       double vent = house.ventCoefficient(air);
       subStep(dt, s, skin + draught + edge, vent, sky, film);
     }

@@ -22,7 +22,9 @@ public record Action(
     /** The night screen is drawn. */
     SCREEN,
     /** Fleece lies over the plants. */
-    COVER
+    COVER,
+    /** Gaps are stuffed with whatever is at hand. */
+    STUFF_GAPS
   }
 
   public Action {

@@ -161,6 +161,7 @@ public record Advice(
             case LID_OFF -> 2;
             case ELEMENT -> 4 + (a.toSeconds() - a.fromSeconds()) / 3600 * 3; // scarce power
             case COVER -> 12;
+            case STUFF_GAPS -> 6;
             case FIRE -> 15 + 4 * a.amount();
           };
     }

@@ -119,6 +119,7 @@ public final class NightSimulation {
       now.skyCelsius = weather.skyAt(at);
       now.groundCelsius = plan.groundCelsius();
       now.screenDrawn = any(Action.Kind.SCREEN, at);
+      now.gapsStuffed = any(Action.Kind.STUFF_GAPS, at);
       now.sunWatts =
           plan.sunWatts().length == 0
               ? 0

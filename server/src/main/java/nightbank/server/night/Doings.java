@@ -19,7 +19,9 @@ final class Doings {
   private static final double MOST_WOOD = 60; // kg in one fire
   private static final double[] FIRES = {2, 3, 4, 5, 6, 8, 10, 12}; // kg to try
   private static final double FIRE_USUAL = 6;
-  private static final double ELEMENT_SECONDS = 2 * 3600;
+  private static final int[] ELEMENT_HOURS = {1, 2, 4};
+  private static final Set<Action.Kind> OF_THE_HOUSE =
+      Set.of(Action.Kind.SCREEN, Action.Kind.COVER, Action.Kind.STUFF_GAPS);
 
   private Doings() {}
 
@@ -30,6 +32,9 @@ final class Doings {
     }
     if (Boolean.TRUE.equals(house.fleece())) {
       all.add(new TonightView.Possible(Action.Kind.COVER, null, "", 0));
+    }
+    if (house.gaps() != null && !house.gaps().isEmpty()) {
+      all.add(new TonightView.Possible(Action.Kind.STUFF_GAPS, null, "", 0));
     }
     for (Starts.StoreStart s : stores) {
       StoreDesign d = s.view().design();
@@ -76,7 +81,7 @@ final class Doings {
     if (d == null || d.kind() == null || d.from() == null) {
       throw Problem.invalid(field, "What is done, or when, is missing.", "Choose both.");
     }
-    boolean ofStore = d.kind() != Action.Kind.SCREEN && d.kind() != Action.Kind.COVER;
+    boolean ofStore = !OF_THE_HOUSE.contains(d.kind());
     if (ofStore && (d.storeId() == null || !stores.contains(d.storeId()))) {
       throw Problem.notFound("store");
     }
@@ -116,20 +121,23 @@ final class Doings {
       options.add(
           new Advice.Option(
               switch (p.kind()) {
-                case SCREEN, COVER -> List.of(new Action(p.kind(), store, dusk, length, 0));
+                case SCREEN, COVER, STUFF_GAPS ->
+                    List.of(new Action(p.kind(), store, dusk, length, 0));
                 case LID_OFF -> List.of(new Action(p.kind(), store, length * 0.55, length, 0));
-                case ELEMENT ->
-                    List.of(
-                        new Action(
-                            p.kind(),
-                            store,
-                            dusk,
-                            Math.min(length, dusk + ELEMENT_SECONDS),
-                            p.usual()));
+                case ELEMENT -> elements(store, dusk, length, p.usual());
                 case FIRE -> fires(store, dusk, length);
               }));
     }
     return options;
+  }
+
+  private static List<Action> elements(String store, double dusk, double length, double watts) {
+    List<Action> hours = new ArrayList<>();
+    for (int h : ELEMENT_HOURS) {
+      double to = Math.min(length, dusk + h * 3600);
+      hours.add(new Action(Action.Kind.ELEMENT, store, dusk, to, watts));
+    }
+    return hours;
   }
 
   private static List<Action> fires(String store, double dusk, double length) {

@@ -8,6 +8,7 @@ import nightbank.core.house.HouseLosses;
 import nightbank.core.night.Action;
 import nightbank.core.night.Advice;
 import nightbank.core.night.Counterfactual;
+import nightbank.core.night.NightCaution;
 import nightbank.core.night.NightForecast;
 import nightbank.core.night.NightPlan;
 import nightbank.core.night.NightResult;
@@ -145,6 +146,16 @@ final class TonightMapping {
                 advice.shortage().name()),
         otherwise,
         losses(m, coldest),
+        NightCaution.of(plan, m).stream()
+            .map(
+                c ->
+                    new TonightView.CautionView(
+                        c.code().name(),
+                        named(c.of()),
+                        now.plusSeconds((long) c.atSeconds()),
+                        c.reason(),
+                        c.remedy()))
+            .toList(),
         assumed);
   }
 

@@ -52,6 +52,7 @@ public record TonightView(
     AdviceView advice,
     List<What> counterfactuals,
     List<LossView> losses,
+    List<CautionView> cautions,
     List<Assumption> assumptions) {
 
   /**
@@ -95,6 +96,9 @@ public record TonightView(
 
   /** What leaves the house by one part at the coldest moment, W. */
   public record LossView(String kind, String name, double watts) {}
+
+  /** Something that can hurt people or break things. */
+  public record CautionView(String code, String of, Instant at, String reason, String remedy) {}
 
   /** Something taken as given, and from where. */
   public record Assumption(String code, Double value, Instant at, String of) {}

@@ -65,12 +65,13 @@ public class Weathers {
 
   /** Asks the service when its last word is old; one that failed is left alone for a while. */
   private void refresh(UUID holding, Instant from) {
-    Instant now = Instant.now();
+    Instant now =
+        Instant.now(); // real time: a demo's clock stands still, a failed service does not
     Optional<Instant> known = repository.knownAt(holding, "FORECAST", from);
     Instant failed = failedAt.get(holding);
     if (!source.available()
         || known.filter(k -> k.isAfter(clock.instant().minus(FRESH))).isPresent()
-        || failed != null && failed.isAfter(now.minus(REST_AFTER_FAILURE))) {
+        || (failed != null && failed.isAfter(now.minus(REST_AFTER_FAILURE)))) {
       return;
     }
     try {

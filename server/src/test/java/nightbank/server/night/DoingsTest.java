@@ -64,7 +64,14 @@ public class DoingsTest {
   @Test
   public void whatCanBeDoneIsWhatHouseAndStoresHave() {
     String possible = ask("").body().path("possible").toString();
-    assertThat(possible).contains("SCREEN", "COVER", "FIRE", "ELEMENT", "LID_OFF");
+    assertThat(possible).contains("SCREEN", "COVER", "STUFF_GAPS", "FIRE", "ELEMENT", "LID_OFF");
+  }
+
+  @Test
+  public void aFireIsToldWithItsCaution() {
+    JsonNode night = ask(",\"actions\":[" + fire(5) + "]").body();
+    assertThat(night.path("cautions").toString()).contains("FIRE_INDOORS", "carbon monoxide");
+    assertThat(ask("").body().path("cautions").toString()).doesNotContain("FIRE_INDOORS");
   }
 
   @Test
