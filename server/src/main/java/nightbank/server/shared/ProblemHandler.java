@@ -7,6 +7,7 @@ import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.http.converter.HttpMessageNotWritableException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.MissingRequestHeaderException;
@@ -106,6 +107,17 @@ class ProblemHandler {
         "",
         "The record could not be written or read just now.",
         "Nothing was saved. Try again in a moment.");
+  }
+
+  /** Somebody who left the page before the answer came is told nothing, and nothing is wrong. */
+  @ExceptionHandler
+  ProblemDetail unwritten(HttpMessageNotWritableException e) {
+    for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
+      if (cause instanceof java.io.IOException) {
+        return null;
+      }
+    }
+    return unforeseen(e);
   }
 
   @ExceptionHandler
