@@ -5,6 +5,7 @@ import {
   kelvins,
   kilowattHours,
   metres,
+  nextMoment,
   typedCelsius,
   typedNumber,
   watts,
@@ -37,5 +38,27 @@ describe('units', () => {
     expect(typedCelsius('61 f', C)).toBeCloseTo(16.11, 2)
     expect(typedCelsius('32', F)).toBe(0)
     expect(typedCelsius('20 °C', F)).toBe(20)
+  })
+})
+
+describe('the hour of the low', () => {
+  const evening = Date.parse('2026-01-30T15:40:00Z')
+  it('is the next one that the zone’s clock shows', () => {
+    expect(nextMoment('6', evening, 'Europe/London')).toBe('2026-01-31T06:00:00.000Z')
+    expect(nextMoment('06:50', evening, 'Europe/Berlin')).toBe('2026-01-31T05:45:00.000Z')
+    expect(nextMoment('16.00', evening, 'UTC')).toBe('2026-01-30T16:00:00.000Z')
+    expect(nextMoment('0', evening, 'UTC')).toBe('2026-01-31T00:00:00.000Z')
+  })
+  it('is none for what is no hour', () => {
+    expect(nextMoment('dawn', evening, 'UTC')).toBeNull()
+    expect(nextMoment('', evening, 'UTC')).toBeNull()
+  })
+  it('keeps its head in the night when the clock is changed', () => {
+    const spring = Date.parse('2026-03-28T20:00:00Z')
+    expect(nextMoment('03:00', spring, 'Europe/London')).toBe('2026-03-29T02:00:00.000Z')
+    expect(nextMoment('01:30', spring, 'Europe/London')).toBeNull()
+    const autumn = Date.parse('2026-10-24T20:00:00Z')
+    expect(nextMoment('01:30', autumn, 'Europe/London')).toBe('2026-10-25T00:30:00.000Z')
+    expect(nextMoment('06:00', autumn, 'Europe/London')).toBe('2026-10-25T06:00:00.000Z')
   })
 })

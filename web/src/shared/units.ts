@@ -89,3 +89,22 @@ export function typedCelsius(text: string, u: Units): number {
   const unit = m?.[2]?.toLowerCase() ?? (u.fahrenheit ? 'f' : 'c')
   return unit === 'f' ? (value - 32) / 1.8 : value
 }
+
+const QUARTER_HOUR = 900_000
+
+/**
+ * The next time within a day that the clock of a zone shows this hour, to a quarter of an hour;
+ * null when it is no hour, or one that a change of the clock leaves out.
+ */
+export function nextMoment(hour: string, now: number, zone: string): string | null {
+  const m = /^(\d{1,2})(?:[:.](\d{2}))?$/.exec(hour.trim())
+  if (!m) return null
+  const wanted = (Number(m[1]) * 60 + Math.round(Number(m[2] ?? 0) / 15) * 15) % 1440
+  for (let k = 0; k < 96; k++) {
+    const t = (Math.ceil(now / QUARTER_HOUR) + k) * QUARTER_HOUR
+    const shown = clock(t / 1000, zone)
+    if (Number(shown.slice(0, 2)) * 60 + Number(shown.slice(3)) === wanted)
+      return new Date(t).toISOString()
+  }
+  return null
+}

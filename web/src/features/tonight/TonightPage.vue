@@ -8,7 +8,7 @@ import { api, body, type Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { degrees, kelvins, kilowattHours } from '@/shared/units'
+import { degrees, kelvins, kilowattHours, nextMoment } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import { rememberLow } from '../house/useTrial'
 import { fromAddress, toAddress, type Doing } from './doings'
@@ -59,24 +59,8 @@ watch(
   { immediate: true },
 )
 
-/** The next time the clock shows this hour in the holding's zone. */
-function moment(hour: string): string | null {
-  const m = /^(\d{1,2})(?::(\d{2}))?$/.exec(hour.trim())
-  if (!m) return null
-  const now = Date.parse(session.me?.now ?? '') || Date.now()
-  for (let k = 0; k < 96; k++) {
-    const t = Math.ceil(now / 900_000) * 900_000 + k * 900_000
-    const shown = new Intl.DateTimeFormat('en-GB', {
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: zone.value,
-    }).format(t)
-    const wanted = Number(m[1]) * 60 + Math.round(Number(m[2] ?? 0) / 15) * 15
-    if (Number(shown.slice(0, 2)) * 60 + Number(shown.slice(3)) === wanted % 1440)
-      return new Date(t).toISOString()
-  }
-  return null
-}
+const moment = (hour: string) =>
+  nextMoment(hour, Date.parse(session.me?.now ?? '') || Date.now(), zone.value)
 
 let turn = 0
 let waiting = false

@@ -79,6 +79,27 @@ public class HouseModelTest {
     assertThat(in - out - (model.heatContent() - start)).isCloseTo(0, within(1e-9 * moved));
   }
 
+  @Test
+  public void thePartsOfTheLossSumToTheWhole() {
+    Greenhouse whole = whole();
+    HouseModel model = new HouseModel(whole, 6, 7, 7);
+    HouseModel.Step s = new HouseModel.Step();
+    s.outdoorCelsius = -4;
+    s.windMetresPerSecond = 3;
+    s.skyCelsius = -18;
+    s.groundCelsius = 7;
+    s.gainWatts = 1500;
+    for (int i = 0; i < 4000; i++) {
+      model.step(600, s);
+    }
+    double parts =
+        HouseLosses.at(whole, model.airCelsius(), model.floorCelsius(), 3, -4, -18, false).stream()
+            .mapToDouble(HouseLosses.Loss::watts)
+            .sum();
+    assertThat(parts).isCloseTo(model.lostJoules() / 600, within(1e-3));
+    assertThat(parts + model.groundJoules() / 600).as("at rest").isCloseTo(1500, within(1e-3));
+  }
+
   private static Greenhouse whole() {
     return Greenhouse.of(
             List.of(

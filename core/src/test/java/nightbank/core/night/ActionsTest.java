@@ -176,6 +176,46 @@ public class ActionsTest {
     }
   }
 
+  @Test
+  public void theOrderOfStoresChangesNothing() {
+    NightPlan p = plan(-7, fire(1, 6), LID);
+    NightPlan turned = p.withStores(List.of(p.stores().get(1), p.stores().get(0)));
+    double[] a = NightSimulation.run(p).air();
+    double[] b = NightSimulation.run(turned).air();
+    for (int i = 0; i < a.length; i++) {
+      assertThat(b[i]).isCloseTo(a[i], within(1e-9));
+    }
+  }
+
+  @Test
+  public void twoHalfHousesLoseWhatTheWholeDoes() {
+    Greenhouse whole = house();
+    NightPlan p = plan(-7).withoutStores();
+    var doubled = new ArrayList<>(whole.skin());
+    doubled.replaceAll(
+        part ->
+            new SkinPart(
+                    part.name(), part.areaSquareMetres() / 2, part.transmittance(), part.skyView())
+                .glazed(part.solarShare(), part.longWaveShare())
+                .facing(part.tiltDegrees(), part.azimuthDegrees())
+                .screened(part.screenResistance()));
+    var halves = new ArrayList<>(doubled);
+    halves.addAll(doubled);
+    Greenhouse split =
+        new Greenhouse(
+            halves,
+            whole.volumeCubicMetres(),
+            whole.airChangesPerHour(),
+            whole.gaps(),
+            whole.airCapacity(),
+            whole.masses(),
+            whole.floor(),
+            whole.ventAboveCelsius(),
+            whole.plantLimitCelsius());
+    assertThat(NightSimulation.run(p.withHouse(split)).lowestCelsius())
+        .isCloseTo(NightSimulation.run(p).lowestCelsius(), within(1e-9));
+  }
+
   private static List<Advice.Option> options() {
     List<Action> fires = new ArrayList<>();
     for (double kg : new double[] {2, 4, 6, 8, 10, 12}) {
