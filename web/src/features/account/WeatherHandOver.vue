@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { useSession } from '@/shared/session'
 import { clock, day } from '@/shared/units'
-import { Refusal, refusal, type Views } from '@/shared/api/client'
+import { upload, type Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 
 /** Hourly weather from a file, for places that no forecast reaches. */
@@ -16,20 +16,8 @@ async function hand(list: FileList | null) {
   if (!f) return
   error.value = null
   read.value = null
-  const form = new FormData()
-  form.append('file', f)
-  const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? ''
   try {
-    const answer = await fetch(`/api/holdings/${props.holding}/weather`, {
-      method: 'POST',
-      body: form,
-      headers: { 'X-XSRF-TOKEN': decodeURIComponent(token) },
-    }).catch(() => {
-      throw new Refusal(0, 'no-signal', '', 'The file did not arrive.', 'Try again.')
-    })
-    const said = await answer.json().catch(() => null)
-    if (!answer.ok) throw refusal(answer.status, said)
-    read.value = said
+    read.value = await upload<Views['Read']>(`/api/holdings/${props.holding}/weather`, f)
   } catch (e) {
     error.value = e
   }

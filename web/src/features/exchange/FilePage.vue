@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, body, Refusal, refusal, type Views } from '@/shared/api/client'
+import { api, body, upload, type Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { day } from '@/shared/units'
@@ -38,24 +38,10 @@ async function hand(list: FileList | null | undefined) {
   error.value = null
   sending.value = true
   try {
-    const form = new FormData()
-    form.append('file', f)
-    const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? ''
-    const answer = await fetch(`/api/holdings/${holding}/stores/${store}/imports`, {
-      method: 'POST',
-      body: form,
-      headers: { 'X-XSRF-TOKEN': decodeURIComponent(token) },
-    }).catch(() => {
-      throw new Refusal(
-        0,
-        'no-signal',
-        '',
-        'The file did not arrive.',
-        'Try again; nothing was saved.',
-      )
-    })
-    const said = await answer.json().catch(() => null)
-    if (!answer.ok) throw refusal(answer.status, said)
+    const said = await upload<Views['ImportView']>(
+      `/api/holdings/${holding}/stores/${store}/imports`,
+      f,
+    )
     await router.push({ name: 'file', params: { holding, store, file: said.id } })
   } catch (e) {
     error.value = e

@@ -18,10 +18,12 @@ export class Refusal extends Error {
 
 const client = createClient<paths>({ baseUrl: '' })
 
+const token = () => /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
+
 client.use({
   onRequest({ request }) {
-    const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
-    if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
+    const known = token()
+    if (known) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(known))
     return request
   },
 })
@@ -65,4 +67,26 @@ export function refusal(status: number, said: unknown): Refusal {
     p.detail ?? 'Something went wrong.',
     p.remedy ?? 'Try again.',
   )
+}
+
+/** Hands a file over; what the server made of it, or a thrown {@link Refusal}. */
+export async function upload<T>(path: string, file: File): Promise<T> {
+  const form = new FormData()
+  form.append('file', file)
+  const answer = await fetch(path, {
+    method: 'POST',
+    body: form,
+    headers: { 'X-XSRF-TOKEN': decodeURIComponent(token() ?? '') },
+  }).catch(() => {
+    throw new Refusal(
+      0,
+      'no-signal',
+      '',
+      'The file did not arrive.',
+      'Try again; nothing was saved.',
+    )
+  })
+  const said = await answer.json().catch(() => null)
+  if (!answer.ok) throw refusal(answer.status, said)
+  return said as T
 }

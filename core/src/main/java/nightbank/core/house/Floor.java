@@ -4,11 +4,16 @@ package nightbank.core.house;
  * Floor and beds as soil in layers over ground at a seasonal temperature 0.6 m down, with an edge
  * along the foundation that loses to outdoors.
  *
- * @param edgeWattsPerMetreKelvin along the perimeter: 1.2 bare, 0.5 with 50 mm of board let in to
- *     0.5 m (ISO 13370, order of magnitude)
+ * @param edgeWattsPerMetreKelvin along the perimeter, {@link #EDGE_BARE} or {@link #EDGE_INSULATED}
  */
 public record Floor(
     double areaSquareMetres, double perimeterMetres, double edgeWattsPerMetreKelvin) {
+  /** Edge loss of a bare foundation, W/(m K); ISO 13370, order of magnitude. */
+  public static final double EDGE_BARE = 1.2;
+
+  /** Edge loss with 50 mm of board let in to 0.5 m, W/(m K); ISO 13370, order of magnitude. */
+  public static final double EDGE_INSULATED = 0.5;
+
   static final double DEPTH = 0.6; // m
   static final double CONDUCTIVITY = 1.2; // W/(m K), moist garden soil, ISO 13370
   static final double HEAT = 2.56e6; // J/(m³ K), 1600 kg/m³ of 1600 J/(kg K)

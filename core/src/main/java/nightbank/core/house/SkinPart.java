@@ -26,6 +26,7 @@ public record SkinPart(
     double beyondCelsius,
     double screenResistance) {
   private static final double OUTER_RADIATIVE = 5; // W/(m² K), in the nominal film of 25
+  private static final double SECOND_SKIN = 0.16; // m² K/W, still-air gap of 10 to 20 mm, ISO 6946
   private static final double INNER_FILM = 8; // W/(m² K), ISO 6946, mean of up and sideways
 
   public SkinPart {
@@ -127,6 +128,16 @@ public record SkinPart(
         azimuthDegrees,
         beyondCelsius,
         screenResistance);
+  }
+
+  /** The same part with film or bubble sheet hung inside it. */
+  public SkinPart withSecondSkin() {
+    return withTransmittance(1 / (1 / transmittance + SECOND_SKIN));
+  }
+
+  /** Share of sky in what a plane in the open sees, a tenth of it hidden: 0.9 (1 + cos tilt)/2. */
+  public static double openSky(double tiltDegrees) {
+    return 0.9 * (1 + Math.cos(Math.toRadians(tiltDegrees))) / 2;
   }
 
   /** Whether a room lies behind it and not the open air. */

@@ -17,16 +17,11 @@ import java.util.stream.Stream;
  * @param shortage what would still be lacking
  */
 public record Advice(
-    List<Action> actions, double lowestCelsius, boolean holds, double minutes, Shortage shortage) {
-
-  /** What a night lacks. */
-  public enum Shortage {
-    NONE,
-    /** The stores run out. */
-    HEAT,
-    /** Heat is there and does not come out fast enough. */
-    SPEED
-  }
+    List<Action> actions,
+    double lowestCelsius,
+    boolean holds,
+    double minutes,
+    Shortfall.Kind shortage) {
 
   /**
    * One thing that can be done tonight, at several strengths.
@@ -113,25 +108,7 @@ public record Advice(
         night.lowestCelsius(),
         holds,
         minutes(actions),
-        holds ? Shortage.NONE : shortage(plan, night));
-  }
-
-  /** Whether what the stores hold at the coldest moment would have paid for the cold. */
-  static Shortage shortage(NightPlan plan, NightResult night) {
-    if (night.coldDegreeHours() <= 0) {
-      return Shortage.NONE;
-    }
-    double missing =
-        night.coldDegreeHours()
-            * 3600
-            * plan.house().lossCoefficient(plan.weather().windAt(night.lowestAtSeconds()));
-    double left = 0;
-    for (int i = 0; i < night.stores().size(); i++) {
-      boolean indoors = plan.stores().get(i).store().place().indoors();
-      double[] usable = night.stores().get(i).usableJoules();
-      left += indoors ? usable[usable.length - 1] : 0;
-    }
-    return left > missing ? Shortage.SPEED : Shortage.HEAT;
+        holds ? Shortfall.Kind.NONE : Shortfall.of(plan, night).kind());
   }
 
   private static List<List<Action>> combinations(List<Option> options) {

@@ -20,11 +20,9 @@ public record Counterfactual(Kind kind, String of, double lowestCelsius, double 
     WITHOUT_STORE,
     /** Draught and gaps halved. */
     GAPS_HALVED,
-    /** Bubble film or a second skin over the part that loses most: 0.16 m² K/W more (ISO 6946). */
+    /** Bubble film or a second skin inside the part that loses most. */
     SECOND_SKIN
   }
-
-  private static final double SECOND_SKIN = 0.16; // m² K/W, still-air gap of 10 to 20 mm
 
   /** All of them for a plan. */
   public static List<Counterfactual> of(NightPlan plan) {
@@ -39,10 +37,7 @@ public record Counterfactual(Kind kind, String of, double lowestCelsius, double 
     int most = worst(house);
     if (most >= 0) {
       var part = house.skin().get(most);
-      Greenhouse skinned =
-          house.changed(
-              p -> p == part ? p.withTransmittance(1 / (1 / p.transmittance() + SECOND_SKIN)) : p,
-              1);
+      Greenhouse skinned = house.changed(p -> p == part ? p.withSecondSkin() : p, 1);
       cases.add(new Case(Kind.SECOND_SKIN, part.name(), plan.withHouse(skinned)));
     }
     return IntStream.range(0, cases.size())

@@ -281,7 +281,7 @@ public class ActionsTest {
     Advice a = Advice.find(plan(-25), options(), 0.5);
     assertThat(a.holds()).isFalse();
     assertThat(a.actions()).hasSize(4);
-    assertThat(a.shortage()).isNotEqualTo(Advice.Shortage.NONE);
+    assertThat(a.shortage()).isNotEqualTo(Shortfall.Kind.NONE);
   }
 
   @Test

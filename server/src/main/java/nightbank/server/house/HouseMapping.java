@@ -17,9 +17,6 @@ import nightbank.server.shared.Problem;
 
 /** Designs of houses to core records; every refusal names its field. */
 final class HouseMapping {
-  private static final double SECOND_SKIN = 0.16; // m² K/W, still-air gap of 10 to 20 mm, ISO 6946
-  private static final double EDGE_BARE = 1.2; // W/(m K), ISO 13370
-  private static final double EDGE_INSULATED = 0.5;
   private static final double ROOF_TILT = 30;
 
   private HouseMapping() {}
@@ -75,7 +72,7 @@ final class HouseMapping {
                     .withGaps(gaps));
     if (d.floorAreaSquareMetres() != null) {
       double perimeter = d.perimeterMetres() == null ? 0 : d.perimeterMetres();
-      double edge = Boolean.TRUE.equals(d.edgeInsulated()) ? EDGE_INSULATED : EDGE_BARE;
+      double edge = Boolean.TRUE.equals(d.edgeInsulated()) ? Floor.EDGE_INSULATED : Floor.EDGE_BARE;
       Greenhouse bare = house;
       house =
           Problem.field(
@@ -92,14 +89,13 @@ final class HouseMapping {
   private static SkinPart part(Part p, Double screen) {
     Looks looks = p.looks() == null ? Looks.OUT : p.looks();
     double tilt = p.tiltDegrees() != null ? p.tiltDegrees() : looks == Looks.UP ? ROOF_TILT : 90;
-    double sky = looks == Looks.SHELTERED ? 0 : 0.9 * (1 + Math.cos(Math.toRadians(tilt))) / 2;
-    double u =
-        Boolean.TRUE.equals(p.secondSkin())
-            ? 1 / (1 / p.transmittance() + SECOND_SKIN)
-            : p.transmittance();
+    double sky = looks == Looks.SHELTERED ? 0 : SkinPart.openSky(tilt);
     SkinPart part =
-        new SkinPart(p.name(), p.areaSquareMetres(), u, sky)
+        new SkinPart(p.name(), p.areaSquareMetres(), p.transmittance(), sky)
             .facing(tilt, p.azimuthDegrees() == null ? 180 : p.azimuthDegrees());
+    if (Boolean.TRUE.equals(p.secondSkin())) {
+      part = part.withSecondSkin();
+    }
     if (p.beyondCelsius() != null) {
       return part.against(p.beyondCelsius());
     }

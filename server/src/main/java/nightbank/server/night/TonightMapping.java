@@ -12,6 +12,7 @@ import nightbank.core.night.NightCaution;
 import nightbank.core.night.NightForecast;
 import nightbank.core.night.NightPlan;
 import nightbank.core.night.NightResult;
+import nightbank.core.night.Shortfall;
 import nightbank.core.weather.SunTimes;
 
 /** The core's night as a view. */
@@ -93,16 +94,12 @@ final class TonightMapping {
       }
       coldest = m.plants()[i] < m.plants()[coldest] ? i : coldest;
     }
-    double wind = plan.weather().windAt(m.lowestAtSeconds());
-    double shortfall = m.coldDegreeHours() * 3600 * plan.house().lossCoefficient(wind);
+    Shortfall shortfall = Shortfall.of(plan, m);
     double balance = 0;
-    double left = 0;
     List<TonightView.StoreTonight> through = new ArrayList<>();
     for (int i = 0; i < stores.size(); i++) {
       TonightView.StoreTonight s = store(stores.get(i), m.stores().get(i), every);
-      double[] usable = m.stores().get(i).usableJoules();
-      balance += s.reaches() ? usable[0] : 0;
-      left += s.reaches() ? usable[usable.length - 1] : 0;
+      balance += s.reaches() ? s.startJoules() : 0;
       through.add(s);
     }
     return new TonightView(
@@ -120,8 +117,12 @@ final class TonightMapping {
         m.lowestCelsius() - withoutCelsius,
         m.billJoules(),
         balance,
-        shortfall,
-        shortfall <= 0 ? "NONE" : left > shortfall ? "POWER" : "ENERGY",
+        shortfall.joules(),
+        switch (shortfall.kind()) {
+          case NONE -> "NONE";
+          case HEAT -> "ENERGY";
+          case SPEED -> "POWER";
+        },
         m.coldDegreeHours(),
         sun.sunset().orElse(null),
         sun.sunrise().orElse(null),

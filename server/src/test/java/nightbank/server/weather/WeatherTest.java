@@ -104,12 +104,11 @@ public class WeatherTest {
       Answer night = ask(grounds, house);
       assertThat(night.status()).isEqualTo(200);
       String said = night.body().path("assumptions").toString();
-      long hours =
-          Instant.now()
-              .until(Instant.parse(night.body().path("sunrise").asString()), ChronoUnit.HOURS);
-      if (hours > 13) {
-        assertThat(said).contains("WEATHER_ENDS");
-      }
+      Instant sunrise = Instant.parse(night.body().path("sunrise").asString());
+      Instant told = Instant.now().truncatedTo(ChronoUnit.HOURS).plus(9, ChronoUnit.HOURS);
+      assertThat(said.contains("WEATHER_ENDS"))
+          .as("told to %s, sunrise %s", told, sunrise)
+          .isEqualTo(told.isBefore(sunrise.minus(2, ChronoUnit.HOURS)));
       assertThat(said).contains("WEATHER_FORECAST");
     } finally {
       service.fault(ForecastService.Fault.NONE);
