@@ -15,7 +15,7 @@ package nightbank.core.charge;
  */
 public record WoodFire(double kilograms, double moisture, double toStore, double toRoom) {
   private static final double PEAK = 2700; // s
-  private static final double LONGEST = 12 * PEAK;
+  static final double LONGEST = 12 * PEAK;
 
   public WoodFire {
     if (!(kilograms >= 0 && kilograms <= 500)) {
@@ -33,7 +33,11 @@ public record WoodFire(double kilograms, double moisture, double toStore, double
 
   /** A dry-wood fire in a bench or wall with a flue through it. */
   public static WoodFire inMasonry(double kilograms) {
-    return new WoodFire(kilograms, 0.18, 0.44, 0.16);
+    return in(Hearth.bench(), kilograms, 0.18);
+  }
+
+  public static WoodFire in(Hearth hearth, double kilograms, double moisture) {
+    return new WoodFire(kilograms, moisture, hearth.toStore().value(), hearth.toRoom().value());
   }
 
   /** J of all the wood. */
@@ -45,5 +49,15 @@ public record WoodFire(double kilograms, double moisture, double toStore, double
   public double watts(double secondsSinceLit) {
     double t = secondsSinceLit;
     return t < 0 || t > LONGEST ? 0 : joules() * t / (PEAK * PEAK) * Math.exp(-t / PEAK);
+  }
+
+  /** Heat given off between two times after lighting: E (1 - (1 + t/τ) e^(-t/τ)), J. */
+  double joulesBetween(double from, double to) {
+    return joules() * (burnt(to) - burnt(from));
+  }
+
+  private static double burnt(double seconds) {
+    double t = Math.max(0, Math.min(LONGEST, seconds)) / PEAK;
+    return 1 - (1 + t) * Math.exp(-t);
   }
 }

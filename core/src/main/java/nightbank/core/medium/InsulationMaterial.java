@@ -4,6 +4,7 @@ package nightbank.core.medium;
  * A bulk insulation or skin of a store.
  *
  * @param conductivityAt20 W/(m K) at 20 °C, dry
+ * @param conductivityRange as met in practice, W/(m K)
  * @param slopePerKelvin relative rise of conductivity per kelvin above 20 °C
  * @param highestCelsius temperature above which it chars, melts or loses its binder, °C
  * @param wetFactor by how much conductivity rises when soaked
@@ -12,6 +13,7 @@ public record InsulationMaterial(
     String id,
     String name,
     double conductivityAt20,
+    Range conductivityRange,
     double slopePerKelvin,
     double highestCelsius,
     double wetFactor,

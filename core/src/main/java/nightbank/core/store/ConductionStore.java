@@ -12,12 +12,16 @@ import nightbank.core.medium.TabledEnthalpy;
  * carried as enthalpy: sweeps use the specific heat at the start of the step, their heat is then
  * booked and the temperature found from the enthalpy curve. Unconditionally stable; error first
  * order in time, second in the grid. Face conductances are taken at the start of the step from the
- * face's mean temperature. Neglects moisture movement and air flow inside the mass.
+ * face's mean temperature. Water in a damp medium stays until its cell reaches 100 °C; what comes
+ * after boils it off, the steam leaves, and the cell conducts as dry. Neglects moisture that moves,
+ * freezes or condenses elsewhere, and air flow inside the mass.
  */
 public final class ConductionStore implements StoreModel {
   private static final int SIDE = FaceName.SIDE.ordinal();
   private static final int TOP = FaceName.TOP.ordinal();
   private static final int FOOT = FaceName.FOOT.ordinal();
+  private static final int CELSIUS = 0;
+  private static final int CONDUCTIVITY = 1;
 
   private HeatStore store;
   private final StoreGrid grid;
@@ -27,6 +31,9 @@ public final class ConductionStore implements StoreModel {
   private final int nj;
   private final int nl;
   private final double conductivity;
+  private final boolean dries;
+  private final PoreWater water;
+  private double steam; // J
   private final double[] mass; // kg per cell, one body
   private final double[] across; // W/K between a cell and the next across
   private final double[] along;
@@ -50,8 +57,9 @@ public final class ConductionStore implements StoreModel {
   public ConductionStore(HeatStore store, StoreState start) {
     this.store = store;
     grid = start.grid();
-    enthalpy = new TabledEnthalpy(store.medium().enthalpy());
-    constantHeat = store.medium().enthalpy().isConstant();
+    dries = store.medium().dries();
+    enthalpy = new TabledEnthalpy(dries ? store.medium().dryPart() : store.medium().enthalpy());
+    constantHeat = !dries && store.medium().enthalpy().isConstant();
     ni = grid.across();
     nj = grid.along();
     nl = grid.layers();
@@ -68,6 +76,7 @@ public final class ConductionStore implements StoreModel {
     upward = new double[n];
     heated = new double[n];
     ratio = new double[n];
+    water = dries ? new PoreWater(store.medium(), celsius) : null;
     double[] plan = new double[ni * nj];
     double[] outer = new double[nj * nl];
     double[] farther = new double[ni * nl];
@@ -87,7 +96,7 @@ public final class ConductionStore implements StoreModel {
     middle = LineSweeps.Edge.closed(n);
     lay(store.medium().density().value());
     for (int i = 0; i < n; i++) {
-      joulesPerKg[i] = enthalpy.joulesPerKg(celsius[i]);
+      joulesPerKg[i] = content(i, celsius[i]);
     }
     for (FaceName name : FaceName.values()) {
       surface[name.ordinal()] = meanOuterCell(name);
@@ -102,13 +111,6 @@ public final class ConductionStore implements StoreModel {
           int c = grid.cell(i, j, l);
           double thick = grid.thickness(l);
           mass[c] = grid.cellVolume(c) * density;
-          across[c] =
-              i == ni - 1
-                  ? 0
-                  : conductivity * grid.acrossInterface(i, j) * thick / grid.acrossRun(i);
-          along[c] =
-              j == nj - 1 ? 0 : conductivity * grid.alongInterface(i) * thick / grid.alongRun(j);
-          upward[c] = l == nl - 1 ? 0 : conductivity * grid.planArea(i, j) / grid.layerRun(l);
           heated[c] = grid.overlap(store.zone(), i, j, l);
           inZone += heated[c];
         }
@@ -117,41 +119,203 @@ public final class ConductionStore implements StoreModel {
     for (int c = 0; c < heated.length; c++) {
       heated[c] /= inZone;
     }
+    link();
+  }
+
+  private void link() {
+    for (int l = 0; l < nl; l++) {
+      double thick = grid.thickness(l);
+      for (int j = 0; j < nj; j++) {
+        for (int i = 0; i < ni; i++) {
+          int c = grid.cell(i, j, l);
+          across[c] =
+              i == ni - 1
+                  ? 0
+                  : between(c, c + 1) * grid.acrossInterface(i, j) * thick / grid.acrossRun(i);
+          along[c] =
+              j == nj - 1
+                  ? 0
+                  : between(c, c + ni) * grid.alongInterface(i) * thick / grid.alongRun(j);
+          upward[c] =
+              l == nl - 1 ? 0 : between(c, c + ni * nj) * grid.planArea(i, j) / grid.layerRun(l);
+        }
+      }
+    }
+  }
+
+  /** Conductivity between two cells: one where nothing dries, else the two halves in series. */
+  private double between(int a, int b) {
+    if (!dries) {
+      return conductivity;
+    }
+    double ka = water.conductivity(a);
+    double kb = water.conductivity(b);
+    return 2 * ka * kb / (ka + kb);
+  }
+
+  private double atFace(FaceName name) {
+    return dries ? mean(name, CONDUCTIVITY) : conductivity;
+  }
+
+  /** J in a kilogram as filled, its water included. */
+  private double content(int c, double t) {
+    double dry = enthalpy.joulesPerKg(t);
+    return dries ? dry + water.specificHeat(c) * t : dry;
   }
 
   @Override
   public void step(double seconds, double air, double ground, double sourceWatts) {
     double footBeyond = store.place().onGround() ? ground : air;
-    renew(FaceName.SIDE, air);
-    renew(FaceName.TOP, air);
+    double open = store.place().buried() ? ground : air;
+    renew(FaceName.SIDE, open);
+    renew(FaceName.TOP, open);
     renew(FaceName.FOOT, footBeyond);
     double perBody = sourceWatts / store.count();
     double perSecond = 1 / seconds;
     for (int c = 0; c < celsius.length; c++) {
-      specificHeat[c] = enthalpy.specificHeat(celsius[c]);
+      specificHeat[c] = heatOf(c);
       inertia[c] = mass[c] * specificHeat[c] * perSecond;
       swept[c] = heated[c] == 0 ? celsius[c] : celsius[c] + heated[c] * perBody / inertia[c];
     }
-    sweepUpward(air, footBeyond);
-    double side = sweepAcross(air);
+    sweepUpward(open, footBeyond);
+    double side = sweepAcross(open);
     if (!grid.round()) {
-      side += sweepAlong(air);
+      side += sweepAlong(open);
     }
     watts[SIDE] = side;
     for (int c = 0; c < celsius.length; c++) {
       double next = swept[c];
       joulesPerKg[c] += specificHeat[c] * (next - celsius[c]);
-      celsius[c] = constantHeat ? next : enthalpy.celsius(joulesPerKg[c], next);
+      celsius[c] = constantHeat ? next : warmth(c, next);
+    }
+    if (dries) {
+      dry();
     }
     for (int f = 0; f < 3; f++) {
       watts[f] *= store.count();
     }
   }
 
+  private double heatOf(int c) {
+    double dry = enthalpy.specificHeat(celsius[c]);
+    return dries ? dry + water.specificHeat(c) : dry;
+  }
+
+  /** Temperature at a cell's heat content, found near a guess. */
+  private double warmth(int c, double near) {
+    if (!dries || !water.any(c)) {
+      return enthalpy.celsius(joulesPerKg[c], near);
+    }
+    double perKelvin = water.specificHeat(c);
+    double t = near;
+    for (int k = 0; k < 4; k++) {
+      t -=
+          (enthalpy.joulesPerKg(t) + perKelvin * t - joulesPerKg[c])
+              / (enthalpy.specificHeat(t) + perKelvin);
+    }
+    return t;
+  }
+
+  private void dry() {
+    boolean dried = false;
+    for (int c = 0; c < celsius.length; c++) {
+      if (water.any(c) && celsius[c] > PoreWater.BOILING) {
+        double gone = water.boil(c, joulesPerKg[c] - content(c, PoreWater.BOILING));
+        joulesPerKg[c] -= gone;
+        steam += mass[c] * gone * store.count();
+        celsius[c] = warmth(c, PoreWater.BOILING);
+        dried = true;
+      }
+    }
+    if (dried) {
+      link();
+    }
+  }
+
+  @Override
+  public double steamJoules() {
+    return steam;
+  }
+
+  /** Water left in all bodies, kg. */
+  public double waterKilograms() {
+    double kilograms = 0;
+    for (int c = 0; dries && c < mass.length; c++) {
+      kilograms += mass[c] * water.share(c);
+    }
+    return kilograms * store.count();
+  }
+
+  @Override
+  public double zoneCelsius() {
+    double sum = 0;
+    for (int c = 0; c < celsius.length; c++) {
+      sum += heated[c] * celsius[c];
+    }
+    return sum;
+  }
+
+  @Override
+  public double pass(double seconds, double capacityRate, double conductance, double inlet) {
+    if (store.carrier().isPresent() && store.carrier().get().passage() instanceof Passage.Bore b) {
+      return alongBore(
+          b, seconds, capacityRate / store.count(), conductance / store.count(), inlet);
+    }
+    double g = -capacityRate * Math.expm1(-conductance / capacityRate) / store.count();
+    double softness = 0;
+    for (int c = 0; c < celsius.length; c++) {
+      softness += heated[c] == 0 ? 0 : heated[c] * heated[c] / (mass[c] * heatOf(c));
+    }
+    double capacity = 1 / (softness * seconds); // W/K over the step
+    double watts = -capacity * Math.expm1(-g / capacity) * (zoneCelsius() - inlet);
+    for (int c = 0; c < celsius.length; c++) {
+      if (heated[c] > 0) {
+        take(c, heated[c] * watts * seconds);
+      }
+    }
+    return watts * store.count();
+  }
+
+  private void take(int c, double joules) {
+    joulesPerKg[c] -= joules / mass[c];
+    celsius[c] = warmth(c, celsius[c]);
+  }
+
+  /**
+   * Along the middle from the foot up: each layer's ring next to the pipe gives to the stream what
+   * film and the earth between them let through.
+   */
+  private double alongBore(
+      Passage.Bore bore, double seconds, double capacityRate, double film, double inlet) {
+    double radius = bore.diameterMetres() / 2;
+    double[] edges = grid.acrossEdges();
+    int ring = 0;
+    while (ring < ni - 1 && (edges[ring] + edges[ring + 1]) / 2 < 1.1 * radius) {
+      ring++;
+    }
+    double middle = Math.sqrt((edges[ring] * edges[ring] + edges[ring + 1] * edges[ring + 1]) / 2);
+    double earth = Math.log(Math.max(1.0001, middle / radius)) / (2 * Math.PI * conductivity);
+    double high = grid.geometry().heightMetres();
+    double stream = inlet;
+    double given = 0;
+    for (int l = 0; l < nl; l++) {
+      int c = grid.cell(ring, 0, l);
+      double thick = grid.thickness(l);
+      double ua = 1 / (high / (film * thick) + earth / thick);
+      double g = -capacityRate * Math.expm1(-ua / capacityRate);
+      double inertiaNow = mass[c] * heatOf(c) / seconds;
+      double w = -inertiaNow * Math.expm1(-g / inertiaNow) * (celsius[c] - stream);
+      take(c, w * seconds);
+      stream += w / capacityRate;
+      given += w;
+    }
+    return given * store.count();
+  }
+
   private void sweepUpward(double air, double footBeyond) {
     int plan = ni * nj;
-    foot.set(1 / (grid.footRun() / conductivity + 1 / transmittance[FOOT]), footBeyond);
-    top.set(1 / (grid.layerRun(nl - 1) / conductivity + 1 / transmittance[TOP]), air);
+    foot.set(1 / (grid.footRun() / atFace(FaceName.FOOT) + 1 / transmittance[FOOT]), footBeyond);
+    top.set(1 / (grid.layerRun(nl - 1) / atFace(FaceName.TOP) + 1 / transmittance[TOP]), air);
     LineSweeps.solve(0, nl, plan, plan, 1, inertia, upward, swept, ratio, foot, top);
     watts[FOOT] = foot.watts(swept, 0, plan, 1);
     watts[TOP] = top.watts(swept, (nl - 1) * plan, plan, 1);
@@ -159,14 +323,16 @@ public final class ConductionStore implements StoreModel {
 
   private double sweepAcross(double air) {
     int lines = nj * nl;
-    sideAcross.set(1 / (grid.acrossRun(ni - 1) / conductivity + 1 / transmittance[SIDE]), air);
+    double k = atFace(FaceName.SIDE);
+    sideAcross.set(1 / (grid.acrossRun(ni - 1) / k + 1 / transmittance[SIDE]), air);
     LineSweeps.solve(0, ni, 1, lines, ni, inertia, across, swept, ratio, middle, sideAcross);
     return sideAcross.watts(swept, ni - 1, lines, ni);
   }
 
   private double sweepAlong(double air) {
     double out = 0;
-    sideAlong.set(1 / (grid.alongRun(nj - 1) / conductivity + 1 / transmittance[SIDE]), air);
+    double k = atFace(FaceName.SIDE);
+    sideAlong.set(1 / (grid.alongRun(nj - 1) / k + 1 / transmittance[SIDE]), air);
     for (int l = 0; l < nl; l++) {
       int first = l * ni * nj;
       sideAlong.from(l * ni);
@@ -182,8 +348,9 @@ public final class ConductionStore implements StoreModel {
     double u = store.transmittance(name, surface[f], beyond);
     double run = name == FaceName.FOOT ? grid.footRun() : outerRun(name);
     double cell = meanOuterCell(name);
-    double flux = (cell - beyond) / (run / conductivity + 1 / u);
-    surface[f] = cell - flux * run / conductivity;
+    double k = atFace(name);
+    double flux = (cell - beyond) / (run / k + 1 / u);
+    surface[f] = cell - flux * run / k;
     transmittance[f] = u;
   }
 
@@ -192,13 +359,22 @@ public final class ConductionStore implements StoreModel {
   }
 
   private double meanOuterCell(FaceName name) {
+    return mean(name, CELSIUS);
+  }
+
+  private double valueAt(int c, int what) {
+    return what == CELSIUS ? celsius[c] : water.conductivity(c);
+  }
+
+  /** Mean over the cells behind a face, by area. */
+  private double mean(FaceName name, int what) {
     double sum = 0;
     double weight = 0;
     if (name == FaceName.SIDE) {
       for (int l = 0; l < nl; l++) {
         for (int j = 0; j < nj; j++) {
           double w = grid.acrossInterface(ni - 1, j) * grid.thickness(l);
-          sum += celsius[grid.cell(ni - 1, j, l)] * w;
+          sum += valueAt(grid.cell(ni - 1, j, l), what) * w;
           weight += w;
         }
       }
@@ -208,7 +384,7 @@ public final class ConductionStore implements StoreModel {
     for (int j = 0; j < nj; j++) {
       for (int i = 0; i < ni; i++) {
         double w = grid.planArea(i, j);
-        sum += celsius[grid.cell(i, j, layer)] * w;
+        sum += valueAt(grid.cell(i, j, layer), what) * w;
         weight += w;
       }
     }
@@ -260,7 +436,8 @@ public final class ConductionStore implements StoreModel {
     double floor = enthalpy.joulesPerKg(store.floorCelsius());
     double joules = 0;
     for (int c = 0; c < celsius.length; c++) {
-      joules += mass[c] * Math.max(0, joulesPerKg[c] - floor);
+      double own = dries ? content(c, store.floorCelsius()) : floor;
+      joules += mass[c] * Math.max(0, joulesPerKg[c] - own);
     }
     return joules * store.count();
   }

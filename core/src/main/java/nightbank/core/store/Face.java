@@ -82,6 +82,28 @@ public record Face(
     return factor / resistance;
   }
 
+  /**
+   * What each layer feels on its warm side, °C, from the mass outwards.
+   *
+   * @param massSurface where the mass ends, °C
+   */
+  public double[] innerTemperatures(
+      double massSurface, double beyond, FaceName name, double lengthMetres) {
+    double flux =
+        transmittance(massSurface, beyond, name, lengthMetres) * (massSurface - beyond) / factor;
+    boolean upright = name == FaceName.SIDE;
+    boolean down = name == FaceName.TOP ? massSurface < beyond : massSurface > beyond;
+    int n = layers.size();
+    double[] felt = new double[n];
+    double at = massSurface;
+    for (int i = 0; i < n; i++) {
+      felt[i] = at;
+      double next = massSurface + (beyond - massSurface) * (i + 1) / n;
+      at -= flux * layers.get(i).resistance(at, next, upright, down);
+    }
+    return felt;
+  }
+
   /** Resistance of the layers alone, m² K/W. */
   public double layerResistance(double inner, double outer, boolean upright, boolean down) {
     int n = layers.size();

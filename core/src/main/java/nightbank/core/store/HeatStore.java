@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import nightbank.core.medium.Enthalpy;
 import nightbank.core.medium.Medium;
 
@@ -13,6 +14,7 @@ import nightbank.core.medium.Medium;
  * @param count how many equal bodies stand in the row
  * @param floorCelsius below it the store no longer helps
  * @param zone where heat enters
+ * @param carrier what carries heat through it, where there is such a thing
  */
 public record HeatStore(
     Geometry geometry,
@@ -22,7 +24,11 @@ public record HeatStore(
     Place place,
     double floorCelsius,
     HeatedZone zone,
-    List<Probe> probes) {
+    List<Probe> probes,
+    Optional<Carrier> carrier) {
+
+  private static final double EARTH = 1; // m
+  private static final double LAYERED = 0.5; // m³; smaller bodies mix by their own convection
 
   public HeatStore {
     Objects.requireNonNull(geometry);
@@ -42,21 +48,45 @@ public record HeatStore(
     probes = List.copyOf(probes);
   }
 
+  /** A store that nothing is led through. */
+  public HeatStore(
+      Geometry geometry,
+      int count,
+      Medium medium,
+      Map<FaceName, Face> faces,
+      Place place,
+      double floorCelsius,
+      HeatedZone zone,
+      List<Probe> probes) {
+    this(geometry, count, medium, faces, place, floorCelsius, zone, probes, Optional.empty());
+  }
+
   public static HeatStore of(Geometry geometry, Medium medium, Map<FaceName, Face> faces) {
     return new HeatStore(
-        geometry, 1, medium, faces, Place.inHouse(), 5, HeatedZone.rod(), List.of());
+        geometry,
+        1,
+        medium,
+        faces,
+        Place.inHouse(),
+        5,
+        HeatedZone.rod(),
+        List.of(),
+        Optional.empty());
   }
 
   public HeatStore withCount(int newCount) {
-    return new HeatStore(geometry, newCount, medium, faces, place, floorCelsius, zone, probes);
+    return new HeatStore(
+        geometry, newCount, medium, faces, place, floorCelsius, zone, probes, carrier);
   }
 
   public HeatStore withMedium(Medium newMedium) {
-    return new HeatStore(geometry, count, newMedium, faces, place, floorCelsius, zone, probes);
+    return new HeatStore(
+        geometry, count, newMedium, faces, place, floorCelsius, zone, probes, carrier);
   }
 
   public HeatStore withFaces(Map<FaceName, Face> newFaces) {
-    return new HeatStore(geometry, count, medium, newFaces, place, floorCelsius, zone, probes);
+    return new HeatStore(
+        geometry, count, medium, newFaces, place, floorCelsius, zone, probes, carrier);
   }
 
   /** The same store with one face changed. */
@@ -74,19 +104,37 @@ public record HeatStore(
   }
 
   public HeatStore withPlace(Place newPlace) {
-    return new HeatStore(geometry, count, medium, faces, newPlace, floorCelsius, zone, probes);
+    return new HeatStore(
+        geometry, count, medium, faces, newPlace, floorCelsius, zone, probes, carrier);
   }
 
   public HeatStore withFloorCelsius(double celsius) {
-    return new HeatStore(geometry, count, medium, faces, place, celsius, zone, probes);
+    return new HeatStore(geometry, count, medium, faces, place, celsius, zone, probes, carrier);
   }
 
   public HeatStore withZone(HeatedZone newZone) {
-    return new HeatStore(geometry, count, medium, faces, place, floorCelsius, newZone, probes);
+    return new HeatStore(
+        geometry, count, medium, faces, place, floorCelsius, newZone, probes, carrier);
   }
 
   public HeatStore withProbes(List<Probe> newProbes) {
-    return new HeatStore(geometry, count, medium, faces, place, floorCelsius, zone, newProbes);
+    return new HeatStore(
+        geometry, count, medium, faces, place, floorCelsius, zone, newProbes, carrier);
+  }
+
+  public HeatStore withCarrier(Carrier newCarrier) {
+    return new HeatStore(
+        geometry, count, medium, faces, place, floorCelsius, zone, probes, Optional.of(newCarrier));
+  }
+
+  /** Loose stones that air is blown through. */
+  public boolean isBed() {
+    return carrier.isPresent() && carrier.get().passage() instanceof Passage.Bed;
+  }
+
+  /** Water that settles in layers: bodies of half a cubic metre or more. */
+  boolean isLayered() {
+    return medium.kind() == Medium.Kind.WATER && geometry.volume() >= LAYERED;
   }
 
   public Face face(FaceName name) {
@@ -124,13 +172,17 @@ public record HeatStore(
 
   /**
    * Transmittance of a face to what lies beyond it, the soil path under a foot on the ground
-   * included: a disc of equal area on half-space, shape factor 2 D (Incropera et al., table 4.1).
+   * included: a disc of equal area on half-space, shape factor 2 D (Incropera et al., table 4.1). A
+   * buried body has a metre of earth between it and undisturbed ground (estimate, 0.5 to 2 m).
    *
    * @return W/(m² K)
    */
   public double transmittance(FaceName name, double massSurface, double beyond) {
     Face face = face(name);
     double end = geometry.endArea();
+    if (place.buried() && face.fixedTransmittance() == 0) {
+      return face.factor() * place.groundConductivity() / EARTH;
+    }
     if (name != FaceName.FOOT || !place.onGround() || face.fixedTransmittance() > 0) {
       return face.transmittance(massSurface, beyond, name, Math.sqrt(end));
     }

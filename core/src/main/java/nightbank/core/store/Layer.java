@@ -8,6 +8,9 @@ public sealed interface Layer permits Layer.Bulk, Layer.ReflectiveGap {
 
   double thicknessMetres();
 
+  /** As the grower reads it. */
+  String name();
+
   /** Highest temperature the layer stands, °C. */
   double highestCelsius();
 
@@ -26,6 +29,11 @@ public sealed interface Layer permits Layer.Bulk, Layer.ReflectiveGap {
         throw new IllegalArgumentException(
             "layer thickness must lie between 0 and 2 m, was " + thicknessMetres + " m");
       }
+    }
+
+    @Override
+    public String name() {
+      return material.name();
     }
 
     @Override
@@ -57,6 +65,11 @@ public sealed interface Layer permits Layer.Bulk, Layer.ReflectiveGap {
           && emissivityOuter <= 1)) {
         throw new IllegalArgumentException("emissivities must lie in 0 to 1");
       }
+    }
+
+    @Override
+    public String name() {
+      return "Foil and air gap";
     }
 
     @Override

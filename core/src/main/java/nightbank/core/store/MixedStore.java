@@ -63,6 +63,35 @@ public final class MixedStore implements StoreModel {
     }
   }
 
+  @Override
+  public double pass(double seconds, double capacityRate, double conductance, double inlet) {
+    double g = -capacityRate * Math.expm1(-conductance / capacityRate);
+    double c = mass * enthalpy.specificHeat(celsius) / seconds;
+    double given = -c * Math.expm1(-g / c) * (celsius - inlet);
+    takeOut(seconds * given);
+    return given;
+  }
+
+  /** Takes heat out at once. */
+  private void takeOut(double joules) {
+    double aim = enthalpy.joulesPerKg(celsius) - joules / mass;
+    double next = celsius;
+    for (int i = 0; i < 60; i++) {
+      double off = enthalpy.joulesPerKg(next) - aim;
+      if (Math.abs(off) < 1e-10 * (1 + Math.abs(aim))) {
+        break;
+      }
+      double newton = next - off / enthalpy.specificHeat(next);
+      next = (newton < 0) == (next < 0) ? newton : newton < 0 ? -1e-9 : 1e-9;
+    }
+    celsius = next;
+  }
+
+  @Override
+  public double zoneCelsius() {
+    return celsius;
+  }
+
   private double beyond(FaceName name, double air, double ground) {
     return name == FaceName.FOOT && store.place().onGround() ? ground : air;
   }

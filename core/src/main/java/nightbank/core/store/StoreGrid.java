@@ -64,12 +64,20 @@ public final class StoreGrid {
 
   /** For many nights at once: a night's lowest moves by less than a tenth of a kelvin. */
   public static StoreGrid night(HeatStore store) {
-    return store.medium().kind() != Medium.Kind.WATER && !isRound(store.geometry())
+    return store.medium().kind() != Medium.Kind.WATER
+            && !store.isBed()
+            && !isRound(store.geometry())
         ? new StoreGrid(store.geometry(), 4, 3, 7)
         : of(store, 7, 1, 8);
   }
 
   private static StoreGrid of(HeatStore store, int rings, int plan, int layers) {
+    if (store.isBed()) {
+      return new StoreGrid(store.geometry(), 1, 1, 2 * layers);
+    }
+    if (store.isLayered()) {
+      return new StoreGrid(store.geometry(), 1, 1, 3 * layers / 2);
+    }
     if (store.medium().kind() == Medium.Kind.WATER) {
       return new StoreGrid(store.geometry(), 1, 1, 1);
     }
@@ -206,14 +214,22 @@ public final class StoreGrid {
     double tall =
         Math.min(layerEdge[layer + 1], zone.highFraction() * height)
             - Math.max(layerEdge[layer], zone.lowFraction() * height);
-    double wide = zone.radiusFraction() * geometry.halfWidth();
-    double shareAcross = within(acrossEdge, i, wide);
-    double shareAlong = 1;
-    if (!isRound(geometry)) {
-      double inset = geometry.halfWidth() - wide;
-      shareAlong = within(alongEdge, j, alongEdge[along] - inset);
+    double outer = core(zone.radiusFraction(), i, j);
+    double inner = zone.innerFraction() == 0 ? 0 : core(zone.innerFraction(), i, j);
+    return Math.max(0, tall) * (outer - inner);
+  }
+
+  /** Part of a cell's plan that lies within a fraction of the half width, m². */
+  private double core(double fraction, int i, int j) {
+    double wide = fraction * geometry.halfWidth();
+    if (isRound(geometry)) {
+      double out = Math.max(acrossEdge[i], Math.min(acrossEdge[i + 1], wide));
+      return Math.PI * (out * out - acrossEdge[i] * acrossEdge[i]);
     }
-    return Math.max(0, tall) * planArea(i, j) * shareAcross * shareAlong;
+    double inset = geometry.halfWidth() - wide;
+    return planArea(i, j)
+        * within(acrossEdge, i, wide)
+        * within(alongEdge, j, alongEdge[along] - inset);
   }
 
   private static double within(double[] edges, int i, double limit) {

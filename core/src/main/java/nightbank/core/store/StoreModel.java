@@ -14,7 +14,26 @@ public interface StoreModel {
    */
   void step(double seconds, double airCelsius, double groundCelsius, double sourceWatts);
 
+  /**
+   * Lets a stream through: of a coil, along a pipe, through stones. The direction of heat follows
+   * from the temperatures. Water without a coil takes it as if mixed.
+   *
+   * @param capacityRate ṁ c, W/K
+   * @param conductance UA between stream and mass, W/K
+   * @param inletCelsius as it comes in
+   * @return heat that the stream carries off, W; negative when it charges the store
+   */
+  double pass(double seconds, double capacityRate, double conductance, double inletCelsius);
+
   StoreState state();
+
+  /** Mean over the heated zone, °C: what a coil or an element's thermostat feels. */
+  double zoneCelsius();
+
+  /** Heat that has left with the steam of drying since the start, J. */
+  default double steamJoules() {
+    return 0;
+  }
 
   /** Heat from all bodies through a face in the last step, W; positive leaves the store. */
   double faceWatts(FaceName face);
@@ -36,10 +55,16 @@ public interface StoreModel {
   /** Heat content above 0 °C of all bodies, J; the quantity whose change the ledger closes. */
   double heatContent();
 
-  /** The model that fits the store's medium. */
+  /** The model that fits what the store is. */
   static StoreModel of(HeatStore store, StoreState start) {
-    return store.medium().kind() == Medium.Kind.WATER
-        ? new MixedStore(store, start)
-        : new ConductionStore(store, start);
+    if (store.isBed()) {
+      return new AirBed(store, start);
+    }
+    if (store.medium().kind() == Medium.Kind.WATER) {
+      return start.grid().layers() > 1
+          ? new LayeredTank(store, start)
+          : new MixedStore(store, start);
+    }
+    return new ConductionStore(store, start);
   }
 }

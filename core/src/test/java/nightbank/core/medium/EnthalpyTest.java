@@ -57,7 +57,7 @@ public class EnthalpyTest {
 
   @Test
   public void everyTableRowNamesItsSource() {
-    assertThat(MediumCatalogue.media()).hasSize(10).allMatch(m -> !m.source().isBlank());
+    assertThat(MediumCatalogue.media()).hasSize(14).allMatch(m -> !m.source().isBlank());
     assertThat(MediumCatalogue.insulation()).allMatch(m -> !m.source().isBlank());
     assertThat(MediumCatalogue.skins()).allMatch(m -> !m.source().isBlank());
   }

@@ -1,0 +1,44 @@
+package nightbank.core.charge;
+
+import java.util.List;
+import java.util.Optional;
+import nightbank.core.internal.Tables;
+import nightbank.core.medium.Range;
+
+/**
+ * How a kind of hearth splits its fire's heat; the rest leaves by the flue.
+ *
+ * @param toStore share that the mass takes up
+ * @param toRoom share given to the room at once
+ */
+public record Hearth(String id, String name, Range toStore, Range toRoom, String source) {
+  private static final List<Hearth> ALL =
+      List.copyOf(Tables.read(Hearth.class, "hearths.tsv", Hearth::row, Hearth::id).values());
+
+  public static List<Hearth> all() {
+    return ALL;
+  }
+
+  public static Optional<Hearth> of(String id) {
+    return ALL.stream().filter(h -> h.id.equals(id)).findFirst();
+  }
+
+  /** A dry-wood fire in a bench or wall with a flue through it. */
+  public static Hearth bench() {
+    return of("flue-bench").orElseThrow();
+  }
+
+  /** The grower's own split. */
+  public Hearth withSplit(double store, double room) {
+    return new Hearth(id, name, Range.exactly(store), Range.exactly(room), source);
+  }
+
+  private static Hearth row(String[] f) {
+    return new Hearth(
+        f[0],
+        f[1],
+        new Range(Tables.number(f[2]), Tables.number(f[3]), Tables.number(f[4])),
+        new Range(Tables.number(f[5]), Tables.number(f[6]), Tables.number(f[7])),
+        f[8]);
+  }
+}

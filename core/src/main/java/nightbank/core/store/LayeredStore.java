@@ -1,0 +1,186 @@
+package nightbank.core.store;
+
+import java.util.Arrays;
+import nightbank.core.medium.TabledEnthalpy;
+
+/**
+ * A store cut into level layers only: a tank that does not mix by itself, or a bed of stones with
+ * air going through. Conduction between layers and losses are implicit in time and close to
+ * rounding; what the stream brings follows as a step of its own. Neglects differences across a
+ * layer.
+ */
+abstract sealed class LayeredStore implements StoreModel permits LayeredTank, AirBed {
+  protected HeatStore store;
+  protected final StoreGrid grid;
+  protected final TabledEnthalpy enthalpy;
+  protected final int n;
+  protected final double[] celsius;
+  protected final double[] joulesPerKg;
+  protected final double[] mass; // kg in a layer of all bodies
+  protected final double[] heated; // share of the source's heat by layer
+  private final double[] side; // m² of a layer of all bodies
+  private final double[] up; // W/K to the next layer
+  private final double[] ratio;
+  private final double[] right;
+  private final double[] watts = new double[3];
+  private final double end;
+
+  LayeredStore(HeatStore store, StoreState start) {
+    this.store = store;
+    grid = start.grid();
+    enthalpy = new TabledEnthalpy(store.medium().enthalpy());
+    n = grid.layers();
+    celsius = start.celsius();
+    joulesPerKg = new double[n];
+    mass = new double[n];
+    heated = new double[n];
+    side = new double[n];
+    up = new double[n];
+    ratio = new double[n];
+    right = new double[n];
+    Geometry g = store.geometry();
+    end = g.endArea() * store.count();
+    double k = store.medium().conductivity().value();
+    double zone = 0;
+    for (int l = 0; l < n; l++) {
+      double thick = grid.thickness(l);
+      mass[l] = end * thick * store.medium().density().value();
+      side[l] = g.perimeter() * thick * store.count();
+      up[l] = l == n - 1 ? 0 : k * end / grid.layerRun(l);
+      heated[l] = grid.overlap(store.zone(), 0, 0, l);
+      zone += heated[l];
+      joulesPerKg[l] = enthalpy.joulesPerKg(celsius[l]);
+    }
+    for (int l = 0; l < n; l++) {
+      heated[l] /= zone;
+    }
+  }
+
+  @Override
+  public void step(double seconds, double air, double ground, double sourceWatts) {
+    double below = store.place().onGround() ? ground : air;
+    double mean = meanCelsius();
+    double uSide = store.transmittance(FaceName.SIDE, mean, air);
+    double uTop = store.transmittance(FaceName.TOP, celsius[n - 1], air);
+    double uFoot = store.transmittance(FaceName.FOOT, celsius[0], below);
+    for (int l = 0; l < n; l++) {
+      double c = mass[l] * enthalpy.specificHeat(celsius[l]) / seconds;
+      double down = l == 0 ? 0 : up[l - 1];
+      double out = uSide * side[l];
+      double pull = out * air;
+      if (l == n - 1) {
+        out += uTop * end;
+        pull += uTop * end * air;
+      }
+      if (l == 0) {
+        out += uFoot * end;
+        pull += uFoot * end * below;
+      }
+      double left = c + out + up[l] + down * (1 - (l == 0 ? 0 : ratio[l - 1]));
+      ratio[l] = up[l] / left;
+      right[l] =
+          (c * celsius[l] + heated[l] * sourceWatts + pull + (l == 0 ? 0 : down * right[l - 1]))
+              / left;
+    }
+    double above = 0;
+    Arrays.fill(watts, 0);
+    for (int l = n - 1; l >= 0; l--) {
+      double next = right[l] + (l == n - 1 ? 0 : ratio[l] * above);
+      above = next;
+      watts[FaceName.SIDE.ordinal()] += uSide * side[l] * (next - air);
+      if (l == n - 1) {
+        watts[FaceName.TOP.ordinal()] = uTop * end * (next - air);
+      }
+      if (l == 0) {
+        watts[FaceName.FOOT.ordinal()] = uFoot * end * (next - below);
+      }
+      joulesPerKg[l] += enthalpy.specificHeat(celsius[l]) * (next - celsius[l]);
+      celsius[l] = enthalpy.celsius(joulesPerKg[l], next);
+    }
+    settle();
+  }
+
+  /** What layers do by themselves after they have been warmed or cooled. */
+  abstract void settle();
+
+  /** Takes so many joules out of a layer. */
+  protected final void take(int layer, double joules) {
+    joulesPerKg[layer] -= joules / mass[layer];
+    celsius[layer] = enthalpy.celsius(joulesPerKg[layer], celsius[layer]);
+  }
+
+  /**
+   * Heat that a stream takes from a layer while it passes, W: an exchanger with one side at the
+   * layer's temperature, which falls exponentially during the step.
+   */
+  protected final double fromLayer(
+      int l, double seconds, double capacityRate, double conductance, double inlet) {
+    double g = -capacityRate * Math.expm1(-conductance / capacityRate);
+    double c = mass[l] * enthalpy.specificHeat(celsius[l]) / seconds;
+    return -c * Math.expm1(-g / c) * (celsius[l] - inlet);
+  }
+
+  @Override
+  public StoreState state() {
+    return new StoreState(grid, celsius);
+  }
+
+  @Override
+  public double faceWatts(FaceName face) {
+    return watts[face.ordinal()];
+  }
+
+  @Override
+  public void replace(FaceName name, Face face) {
+    store = store.withFace(name, face);
+  }
+
+  @Override
+  public double at(double radiusFraction, double heightFraction) {
+    return grid.interpolate(celsius, radiusFraction, heightFraction);
+  }
+
+  @Override
+  public double highestCelsius() {
+    return Arrays.stream(celsius).max().orElseThrow();
+  }
+
+  @Override
+  public double meanCelsius() {
+    double sum = 0;
+    double total = 0;
+    for (int l = 0; l < n; l++) {
+      sum += mass[l] * celsius[l];
+      total += mass[l];
+    }
+    return sum / total;
+  }
+
+  @Override
+  public double zoneCelsius() {
+    double sum = 0;
+    for (int l = 0; l < n; l++) {
+      sum += heated[l] * celsius[l];
+    }
+    return sum;
+  }
+
+  @Override
+  public double usableEnergy() {
+    double floor = enthalpy.joulesPerKg(store.floorCelsius());
+    double joules = 0;
+    for (int l = 0; l < n; l++) {
+      joules += mass[l] * Math.max(0, joulesPerKg[l] - floor);
+    }
+    return joules;
+  }
+
+  @Override
+  public double heatContent() {
+    double joules = 0;
+    for (int l = 0; l < n; l++) {
+      joules += mass[l] * joulesPerKg[l];
+    }
+    return joules;
+  }
+}
