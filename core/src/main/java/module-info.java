@@ -5,11 +5,13 @@ module nightbank.core {
   requires hipparchus.stat;
   requires org.shredzone.commons.suncalc;
 
+  exports nightbank.core.caution;
   exports nightbank.core.charge;
   exports nightbank.core.house;
   exports nightbank.core.medium;
   exports nightbank.core.night;
   exports nightbank.core.run;
+  exports nightbank.core.sizing;
   exports nightbank.core.store;
   exports nightbank.core.unit;
   exports nightbank.core.weather;

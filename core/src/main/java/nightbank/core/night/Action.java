@@ -17,6 +17,8 @@ public record Action(
     FIRE,
     /** A store's element runs. */
     ELEMENT,
+    /** A store's pump or fan carries its heat to the house's air. */
+    PUMP,
     /** A store's top stands open. */
     LID_OFF,
     /** The night screen is drawn. */

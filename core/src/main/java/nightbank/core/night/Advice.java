@@ -135,7 +135,7 @@ public record Advice(
       sum +=
           switch (a.kind()) {
             case SCREEN -> 3;
-            case LID_OFF -> 2;
+            case LID_OFF, PUMP -> 2;
             case ELEMENT -> 4 + (a.toSeconds() - a.fromSeconds()) / 3600 * 3; // scarce power
             case COVER -> 12;
             case STUFF_GAPS -> 6;

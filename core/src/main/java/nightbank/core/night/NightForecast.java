@@ -151,8 +151,7 @@ public record NightForecast(
                       s.store()
                           .withMedium(
                               medium.scaled(Math.exp(z[6] * heavy), Math.exp(z[5] * spread)));
-                  return new NightStore(
-                      s.id(), varied, s.start().shifted(z[7] * doubt.startKelvin()));
+                  return s.with(varied, s.start().shifted(z[7] * doubt.startKelvin()));
                 })
             .toList();
     return new NightPlan(

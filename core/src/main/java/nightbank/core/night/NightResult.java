@@ -1,6 +1,7 @@
 package nightbank.core.night;
 
 import java.util.List;
+import nightbank.core.store.StoreState;
 
 /**
  * A simulated night. Temperatures in °C, heat in J; all rows share {@code seconds}.
@@ -44,10 +45,11 @@ public record NightResult(
    * lost.
    *
    * @param chargedJoules put in by fire or element
-   * @param deliveredJoules reached the house while it needed heat
+   * @param deliveredJoules reached the house while it needed heat, by faces, pump or fan
    * @param earlyJoules reached the house while it did not
-   * @param lostJoules went to ground or open air
+   * @param lostJoules went to ground, open air or off as steam
    * @param hottestCelsius hottest that any of it got
+   * @param end as the night left it
    */
   public record StoreNight(
       String id,
@@ -59,5 +61,6 @@ public record NightResult(
       double earlyJoules,
       double lostJoules,
       double changeJoules,
-      double hottestCelsius) {}
+      double hottestCelsius,
+      StoreState end) {}
 }

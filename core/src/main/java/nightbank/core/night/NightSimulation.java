@@ -5,20 +5,29 @@ import java.util.List;
 import nightbank.core.charge.WoodFire;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;
+import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreModel;
+import nightbank.core.store.Stream;
 import nightbank.core.weather.Interpolation;
 import nightbank.core.weather.Weather;
 
 /**
  * House and stores through one night, with what is done in it. Stores see the air of the step's
  * start, the house gets the heat that they gave in the step, so what leaves one reaches the other
- * exactly. The loop allocates nothing but where a lid is lifted or shut.
+ * exactly. Where stores tie the air so strongly that this would swing, steps are parted. The loop
+ * allocates nothing but where a lid is lifted or shut.
  */
 public final class NightSimulation {
   /** What a fleece over the plants is worth, K; 17 g/m² fleece, 1.5 to 3 in practice. */
   public static final double COVER_KELVIN = 2;
+
+  private static final double FIREWOOD = 0.18; // wet-basis moisture of dry wood
+  private static final double CALM = 0.5; // of the air's heat capacity, given up in one part
+  private static final int MOST_PARTS = 100;
+  private static final double ENDLESS = 1e9; // W/K: the loop's own rate is in its conductance
 
   private NightSimulation() {}
 
@@ -36,6 +45,7 @@ public final class NightSimulation {
     private final HouseModel model;
     private final HouseModel.Step now = new HouseModel.Step();
     private final Track[] tracks;
+    private final int parts;
     private final double[] seconds;
     private final double[] outdoor;
     private final double[] air;
@@ -65,6 +75,12 @@ public final class NightSimulation {
       for (int i = 0; i < tracks.length; i++) {
         tracks[i] = new Track(plan.stores().get(i), steps, actions);
       }
+      double ties = 0;
+      for (Track track : tracks) {
+        ties += track.tie(plan.airCelsius());
+      }
+      double longest = CALM * house.airCapacity() / Math.max(1e-9, ties);
+      parts = (int) Math.min(MOST_PARTS, Math.max(1, Math.ceil(dt / longest)));
       seconds = new double[steps + 1];
       outdoor = new double[steps + 1];
       air = new double[steps + 1];
@@ -113,7 +129,27 @@ public final class NightSimulation {
     }
 
     private void step(int k) {
-      double at = k * dt;
+      double h = dt / parts;
+      for (Track track : tracks) {
+        track.toHouse[k] = 0;
+      }
+      for (int p = 1; p <= parts; p++) {
+        part((k - 1) * dt + p * h, h, k);
+      }
+      seconds[k] = k * dt;
+      outdoor[k] = now.outdoorCelsius;
+      air[k] = model.airCelsius();
+      leaf[k] = model.leafCelsius();
+      double cover = any(Action.Kind.COVER, k * dt) ? COVER_KELVIN : 0;
+      plants[k] = Math.min(air[k], leaf[k]) + cover;
+      mass[k] = model.floorCelsius();
+      cold += Math.max(0, house.plantLimitCelsius() - plants[k]) * dt / 3600;
+      for (Track track : tracks) {
+        track.note(k);
+      }
+    }
+
+    private void part(double at, double h, int k) {
       now.outdoorCelsius = weather.outdoorAt(at);
       now.windMetresPerSecond = weather.windAt(at);
       now.skyCelsius = weather.skyAt(at);
@@ -129,30 +165,24 @@ public final class NightSimulation {
               now.windMetresPerSecond, now.outdoorCelsius, now.skyCelsius, now.screenDrawn);
       double gain = 0;
       double toRoom = 0;
-      double outBefore = weather.outdoorAt(at - dt);
+      double outBefore = weather.outdoorAt(at - h);
       for (Track track : tracks) {
-        toRoom += track.roomWatts(at - dt / 2);
-        gain +=
-            track.step(k, at, dt, model.airCelsius(), outBefore, plan.groundCelsius(), demand > 0);
+        toRoom += track.roomWatts(at - h / 2);
+        double given =
+            track.step(at, h, model.airCelsius(), outBefore, plan.groundCelsius(), demand > 0);
+        track.toHouse[k] += given / parts;
+        gain += given;
       }
       now.gainWatts = gain + toRoom;
-      model.step(dt, now);
-      toHouse += gain * dt;
-      room += toRoom * dt;
+      model.step(h, now);
+      toHouse += gain * h;
+      room += toRoom * h;
       sun += model.sunJoules();
       lost += model.lostJoules() + model.groundJoules();
       vented += model.ventedJoules();
       fromMass += model.fromMassJoules();
-      bill += demand * dt;
+      bill += demand * h;
       peak = Math.max(peak, demand);
-      seconds[k] = at;
-      outdoor[k] = now.outdoorCelsius;
-      air[k] = model.airCelsius();
-      leaf[k] = model.leafCelsius();
-      double cover = any(Action.Kind.COVER, at) ? COVER_KELVIN : 0;
-      plants[k] = Math.min(air[k], leaf[k]) + cover;
-      mass[k] = model.floorCelsius();
-      cold += Math.max(0, house.plantLimitCelsius() - plants[k]) * dt / 3600;
     }
 
     private boolean any(Action.Kind kind, double at) {
@@ -181,6 +211,8 @@ public final class NightSimulation {
     private final StoreModel model;
     private final Action[] elements;
     private final Action[] lids;
+    private final Action[] pumps;
+    private final Carrier carrier;
     private final WoodFire[] fires;
     private final double[] lit;
     private final Face top;
@@ -200,11 +232,13 @@ public final class NightSimulation {
       model = StoreModel.of(store.store(), store.start());
       elements = of(actions, Action.Kind.ELEMENT);
       lids = of(actions, Action.Kind.LID_OFF);
+      pumps = of(actions, Action.Kind.PUMP);
+      carrier = store.store().carrier().orElse(null);
       Action[] burnt = of(actions, Action.Kind.FIRE);
       fires = new WoodFire[burnt.length];
       lit = new double[burnt.length];
       for (int i = 0; i < burnt.length; i++) {
-        fires[i] = WoodFire.inMasonry(burnt[i].amount());
+        fires[i] = WoodFire.in(store.hearth(), burnt[i].amount(), FIREWOOD);
         lit[i] = burnt[i].fromSeconds();
       }
       top = store.store().face(FaceName.TOP);
@@ -235,8 +269,22 @@ public final class NightSimulation {
       return watts;
     }
 
-    double step(
-        int k, double at, double dt, double air, double out, double ground, boolean needed) {
+    /** W/K to the house's air, as far as it is known at the start. */
+    double tie(double air) {
+      HeatStore s = store.store();
+      double sum = carrier != null && pumps.length > 0 ? carrier.stream().capacityRate() : 0;
+      for (FaceName face : FACES) {
+        boolean toGround = face == FaceName.FOOT && s.place().onGround();
+        if (s.place().indoors() && !toGround) {
+          Face now = lids.length > 0 && face == FaceName.TOP ? Face.bare() : s.face(face);
+          double u = s.withFace(face, now).transmittance(face, store.start().meanCelsius(), air);
+          sum += u * s.faceArea(face) * s.count();
+        }
+      }
+      return sum;
+    }
+
+    double step(double at, double dt, double air, double out, double ground, boolean needed) {
       boolean indoors = store.store().place().indoors();
       boolean lifted = runs(lids, at);
       if (lifted != open) {
@@ -250,9 +298,9 @@ public final class NightSimulation {
       for (int i = 0; i < fires.length; i++) {
         watts += fires[i].watts(at - dt / 2 - lit[i]) * fires[i].toStore();
       }
+      double house = carrier != null && runs(pumps, at) ? carried(dt, air) : 0;
       model.step(dt, indoors ? air : out, ground, watts);
       charged += watts * dt;
-      double house = 0;
       double away = 0;
       for (FaceName face : FACES) {
         boolean toGround = face == FaceName.FOOT && store.store().place().onGround();
@@ -262,9 +310,6 @@ public final class NightSimulation {
           away += model.faceWatts(face);
         }
       }
-      mean[k] = model.meanCelsius();
-      usable[k] = model.usableEnergy();
-      toHouse[k] = house;
       hottest = watts > 0 ? Math.max(hottest, model.highestCelsius()) : hottest;
       if (needed) {
         delivered += house * dt;
@@ -273,6 +318,17 @@ public final class NightSimulation {
       }
       lost += away * dt;
       return house;
+    }
+
+    /** What pump or fan bring to the house, W; a fan's own power comes with it. */
+    private double carried(double dt, double air) {
+      Stream stream = carrier.stream();
+      double ua = carrier.passage().conductance(store.store(), stream, model.zoneCelsius());
+      if (stream.fluid() == Stream.Fluid.AIR) {
+        charged += stream.machineWatts() * dt;
+        return model.pass(dt, stream.capacityRate(), ua, air) + stream.machineWatts();
+      }
+      return model.pass(dt, ENDLESS, stream.toAir(ua), air);
     }
 
     private static boolean runs(Action[] some, double at) {
@@ -284,8 +340,14 @@ public final class NightSimulation {
       return false;
     }
 
+    void note(int k) {
+      mean[k] = model.meanCelsius();
+      usable[k] = model.usableEnergy();
+    }
+
     double residual() {
-      return charged + startContent - model.heatContent() - delivered - early - lost;
+      double away = lost + model.steamJoules();
+      return charged + startContent - model.heatContent() - delivered - early - away;
     }
 
     NightResult.StoreNight result() {
@@ -298,9 +360,10 @@ public final class NightSimulation {
           charged,
           delivered,
           early,
-          lost,
+          lost + model.steamJoules(),
           model.heatContent() - startContent,
-          hottest);
+          hottest,
+          model.state());
     }
   }
 

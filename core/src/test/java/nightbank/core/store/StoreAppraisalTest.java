@@ -63,21 +63,4 @@ public class StoreAppraisalTest {
     double simple = sand.mass() * 745 * 530;
     assertThat(StoreAppraisal.of(sand, 550, 0).usableJoules() / simple).isBetween(1.35, 1.42);
   }
-
-  @Test
-  public void whatIsDangerousIsNamedWithItsRemedy() {
-    HeatStore tall = of("water", new Geometry.Cylinder(0.15, 1.5), 2);
-    var notices = StoreAppraisal.of(tall, 99, 500).notices();
-    assertThat(notices)
-        .extracting(StoreAppraisal.Notice::code)
-        .contains(
-            StoreAppraisal.Notice.Code.TOO_HOT_FOR_MEDIUM,
-            StoreAppraisal.Notice.Code.MAY_TIP,
-            StoreAppraisal.Notice.Code.WATER_AND_MAINS);
-    assertThat(notices).allSatisfy(n -> assertThat(n.remedy()).isNotBlank());
-    HeatStore damp = of("damp-sand", new Geometry.Cylinder(0.3, 0.6), 2);
-    assertThat(StoreAppraisal.of(damp, 95, 0).notices())
-        .extracting(StoreAppraisal.Notice::code)
-        .contains(StoreAppraisal.Notice.Code.DAMP_MUST_VENT);
-  }
 }

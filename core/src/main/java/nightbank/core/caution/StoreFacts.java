@@ -1,0 +1,98 @@
+package nightbank.core.caution;
+
+import java.util.List;
+import nightbank.core.store.HeatStore;
+
+/**
+ * What is known of a build, for the rules.
+ *
+ * @param source what charges it
+ * @param fullCelsius mean that it is to be charged to
+ * @param hottestCelsius hottest point that a simulated charge or a probe showed; NaN when unknown
+ * @param contactCelsius where pipes and vessel feel it, NaN when unknown
+ * @param powerWatts of the source, 0 when unknown
+ * @param woodMoisture wet-basis, NaN without a fire
+ * @param closedVessel no way out for steam
+ * @param closedCoil a water coil without an open vent or a relief valve
+ * @param pumped a pump or fan moves the stream
+ * @param bathed somebody bathes in the water
+ * @param parts pipes, vessels and glues in it
+ */
+public record StoreFacts(
+    HeatStore store,
+    SourceKind source,
+    double fullCelsius,
+    double hottestCelsius,
+    double contactCelsius,
+    double powerWatts,
+    double woodMoisture,
+    boolean closedVessel,
+    boolean closedCoil,
+    boolean pumped,
+    boolean bathed,
+    List<PartLimit> parts) {
+
+  /** What charges a store. */
+  public enum SourceKind {
+    NONE,
+    ELEMENT,
+    FIRE,
+    FLAMES,
+    WATER_LOOP,
+    WARM_AIR,
+    HEAT_PUMP,
+    SUN,
+    HEAP
+  }
+
+  public StoreFacts {
+    parts = List.copyOf(parts);
+  }
+
+  /** A store of which no more is known. */
+  public static StoreFacts of(
+      HeatStore store, SourceKind source, double fullCelsius, double powerWatts) {
+    return new StoreFacts(
+        store,
+        source,
+        fullCelsius,
+        Double.NaN,
+        Double.NaN,
+        powerWatts,
+        Double.NaN,
+        false,
+        false,
+        true,
+        false,
+        List.of());
+  }
+
+  public StoreFacts withPeak(double hottest, double contact) {
+    return new StoreFacts(
+        store,
+        source,
+        fullCelsius,
+        hottest,
+        contact,
+        powerWatts,
+        woodMoisture,
+        closedVessel,
+        closedCoil,
+        pumped,
+        bathed,
+        parts);
+  }
+
+  /** Hottest that any of it gets, as far as is known, °C. */
+  double peak() {
+    return Double.isNaN(hottestCelsius) ? fullCelsius : Math.max(fullCelsius, hottestCelsius);
+  }
+
+  double contact() {
+    return Double.isNaN(contactCelsius) ? fullCelsius : Math.max(fullCelsius, contactCelsius);
+  }
+
+  boolean burns() {
+    return source == SourceKind.FIRE || source == SourceKind.FLAMES;
+  }
+}

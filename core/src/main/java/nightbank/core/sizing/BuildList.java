@@ -1,0 +1,288 @@
+package nightbank.core.sizing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import nightbank.core.caution.PartLimit;
+import nightbank.core.medium.Medium;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Layer;
+import nightbank.core.store.Passage;
+
+/**
+ * What a store is built of: fill with bags, layers cut to size face by face, pipe, weight, tipping,
+ * steps in order, and cost as far as prices are known. Neglects offcuts beyond whole packs; fill is
+ * counted as it settles, which is 3 to 8 % more than loose bags say.
+ */
+public final class BuildList {
+  private static final double PALLET = 1000; // kg on one pallet
+
+  private final HeatStore store;
+  private final Prices prices;
+  private final List<PartLimit> parts;
+  private final List<Item> items = new ArrayList<>();
+  private final List<Cut> cuts = new ArrayList<>();
+  private final List<String> steps = new ArrayList<>();
+  private double cost;
+  private int unpriced;
+
+  /**
+   * Something to get.
+   *
+   * @param packs whole bags or pieces, empty when nobody says how it is sold
+   * @param cost empty without a price
+   */
+  public record Item(
+      String id,
+      String name,
+      double amount,
+      Pack.Unit unit,
+      Optional<String> packName,
+      Optional<Integer> packs,
+      OptionalDouble cost) {}
+
+  /**
+   * A piece to cut, for all bodies together.
+   *
+   * @param round a disc of that diameter, else a rectangle
+   */
+  public record Cut(
+      FaceName face,
+      String what,
+      int pieces,
+      double lengthMetres,
+      double widthMetres,
+      double thicknessMetres,
+      boolean round) {}
+
+  private BuildList(HeatStore store, List<PartLimit> parts, Prices prices) {
+    this.store = store;
+    this.parts = List.copyOf(parts);
+    this.prices = prices;
+    fill();
+    for (FaceName face : new FaceName[] {FaceName.FOOT, FaceName.SIDE, FaceName.TOP}) {
+      layers(face);
+    }
+    pipe();
+    for (PartLimit p : parts) {
+      if (p.kind() == PartLimit.Kind.VESSEL) {
+        add(p.id(), p.name(), store.count(), Pack.Unit.PIECE);
+      }
+    }
+    order();
+  }
+
+  public static BuildList of(HeatStore store, List<PartLimit> parts, Prices prices) {
+    return new BuildList(store, parts, prices);
+  }
+
+  public List<Item> items() {
+    return List.copyOf(items);
+  }
+
+  public List<Cut> cuts() {
+    return List.copyOf(cuts);
+  }
+
+  public List<String> steps() {
+    return List.copyOf(steps);
+  }
+
+  /** Cost of what has a price. */
+  public double cost() {
+    return cost;
+  }
+
+  /** Things without a price. */
+  public int unpriced() {
+    return unpriced;
+  }
+
+  public int pallets() {
+    return store.medium().kind() == Medium.Kind.WATER ? 0 : (int) Math.ceil(store.mass() / PALLET);
+  }
+
+  /** Load on the footprint, insulation of the foot left out, kg/m². */
+  public double loadPerSquareMetre() {
+    return store.massPerFloorArea();
+  }
+
+  /** Height over the smaller width of one body. */
+  public double slenderness() {
+    return store.geometry().heightMetres() / (2 * store.geometry().halfWidth());
+  }
+
+  /** Level push at the top that begins to tip one full body: m g b / (2 h), N. */
+  public double tippingNewtons() {
+    return store.mass()
+        / store.count()
+        * 9.81
+        * store.geometry().halfWidth()
+        / store.geometry().heightMetres();
+  }
+
+  private void fill() {
+    Medium m = store.medium();
+    boolean litres =
+        prices
+            .of(m.id())
+            .map(p -> p.unit() == Pack.Unit.LITRE)
+            .orElse(m.kind() == Medium.Kind.WATER);
+    double volume = store.geometry().volume() * store.count();
+    add(
+        m.id(),
+        m.name(),
+        litres ? volume * 1000 : store.mass(),
+        litres ? Pack.Unit.LITRE : Pack.Unit.KILOGRAM);
+  }
+
+  private void layers(FaceName face) {
+    double out = 0;
+    double tall = store.geometry().heightMetres() + total(FaceName.TOP) + total(FaceName.FOOT);
+    for (Layer layer : store.face(face).layers()) {
+      double t = layer.thicknessMetres();
+      String id = layer instanceof Layer.Bulk b ? b.material().id() : "foil";
+      double area =
+          face == FaceName.SIDE ? side(layer.name(), out, t, tall) : end(face, layer.name(), t);
+      add(id, layer.name(), area, Pack.Unit.SQUARE_METRE);
+      out += t;
+    }
+  }
+
+  private double side(String what, double out, double t, double tall) {
+    int n = store.count();
+    if (store.geometry() instanceof Geometry.Box box) {
+      double length = box.lengthMetres() + 2 * out + 2 * t;
+      double width = box.widthMetres() + 2 * out;
+      cuts.add(new Cut(FaceName.SIDE, what, 2 * n, length, tall, t, false));
+      cuts.add(new Cut(FaceName.SIDE, what, 2 * n, width, tall, t, false));
+      return 2 * n * (length + width) * tall;
+    }
+    double round = 2 * Math.PI * (store.geometry().halfWidth() + out + t / 2);
+    cuts.add(new Cut(FaceName.SIDE, what, n, round, tall, t, false));
+    return n * round * tall;
+  }
+
+  /** Top and foot lie within the side's layers. */
+  private double end(FaceName face, String what, double t) {
+    int n = store.count();
+    if (store.geometry() instanceof Geometry.Box box) {
+      cuts.add(new Cut(face, what, n, box.lengthMetres(), box.widthMetres(), t, false));
+    } else {
+      double d = 2 * store.geometry().halfWidth();
+      cuts.add(new Cut(face, what, n, d, d, t, true));
+    }
+    return n * store.geometry().endArea();
+  }
+
+  private double total(FaceName face) {
+    return store.face(face).thicknessMetres();
+  }
+
+  private void pipe() {
+    Optional<PartLimit> kind =
+        parts.stream().filter(p -> p.kind() == PartLimit.Kind.PIPE).findFirst();
+    String id = kind.map(PartLimit::id).orElse("pipe");
+    String name = kind.map(PartLimit::name).orElse("Pipe");
+    store
+        .carrier()
+        .ifPresent(
+            c -> {
+              if (c.passage() instanceof Passage.Coil coil) {
+                add(id, name, coil.lengthMetres() * store.count(), Pack.Unit.METRE);
+              } else if (c.passage() instanceof Passage.Bore) {
+                add(id, name, store.geometry().heightMetres() * store.count(), Pack.Unit.METRE);
+              }
+            });
+  }
+
+  private void add(String id, String name, double amount, Pack.Unit unit) {
+    Optional<Pack> pack = prices.of(id).filter(p -> p.unit() == unit);
+    OptionalDouble price =
+        pack.map(p -> OptionalDouble.of(p.packs(amount) * p.price()))
+            .orElse(OptionalDouble.empty());
+    items.add(
+        new Item(
+            id, name, amount, unit, pack.map(Pack::name), pack.map(p -> p.packs(amount)), price));
+    if (price.isPresent()) {
+      cost += price.getAsDouble();
+    } else {
+      unpriced++;
+    }
+  }
+
+  private void order() {
+    boolean water = store.medium().kind() == Medium.Kind.WATER;
+    boolean buried = store.place().buried();
+    if (buried) {
+      say("Dig the trenches or bore the holes to depth, with a fall to a drain.");
+    } else if (store.place().onGround()) {
+      say(
+          "Level and tamp the ground where it stands: %.0f kg on each square metre.",
+          loadPerSquareMetre());
+    } else {
+      say("Have the floor seen that bears %.0f kg on each square metre.", loadPerSquareMetre());
+    }
+    if (total(FaceName.FOOT) > 0) {
+      say(
+          "Lay the foot's %d layer(s), %.0f mm in all.",
+          store.face(FaceName.FOOT).layers().size(), 1000 * total(FaceName.FOOT));
+    }
+    if (slenderness() > 2.5 && !buried) {
+      say(
+          "Fix a strap to wall or neighbour before anything goes in: a push of %.0f N at the top tips a full one.",
+          tippingNewtons());
+    }
+    say(
+        store.count() > 1 ? "Set up the %d vessels or moulds." : "Set up the vessel or the mould.",
+        store.count());
+    store
+        .carrier()
+        .ifPresent(
+            c -> {
+              if (c.passage() instanceof Passage.Coil coil) {
+                say(
+                    "Wind the pipe, %.0f m each at %.0f mm from turn to turn, and press it before it is covered.",
+                    coil.lengthMetres(), 1000 * coil.spacingMetres());
+              } else if (c.passage() instanceof Passage.Bed) {
+                say(
+                    "Lay the air space and its grating at the foot, then the upper one after filling.");
+              } else {
+                say(
+                    "Lay the pipes, their joints sealed, and press them before the trench is closed.");
+              }
+            });
+    if (store.medium().dries()) {
+      say("Dry the fill as far as you can before it goes in; leave a vent that stays open.");
+    }
+    if (water) {
+      double litres = 1000 * store.geometry().volume() * store.count();
+      say("Fill with %.0f litres, a hand's width short of the rim.", litres);
+    } else {
+      say("Fill in layers of a hand's width and tamp each: %.0f kg in all.", store.mass());
+    }
+    if (!store.probes().isEmpty()) {
+      say(
+          "Set the %d probes at their places before the top closes, and note their names.",
+          store.probes().size());
+    }
+    if (total(FaceName.SIDE) > 0) {
+      say(
+          "Put on the side's layers from the mass outwards, joints staggered, %.0f mm in all.",
+          1000 * total(FaceName.SIDE));
+    }
+    if (total(FaceName.TOP) > 0) {
+      say("Make the lid, %.0f mm, so that one person can lift it.", 1000 * total(FaceName.TOP));
+    }
+    say(
+        "Warm it gently the first time, over two or three days, and look for steam, smell and cracks.");
+  }
+
+  private void say(String words, Object... numbers) {
+    steps.add(String.format(Locale.ROOT, words, numbers));
+  }
+}

@@ -1,0 +1,68 @@
+package nightbank.core.sizing;
+
+/**
+ * The smallest number of one candidate that holds the night, and what that comes to. Where none up
+ * to the most does, figures are those of the most.
+ *
+ * @param count bodies
+ * @param limit what bites below that number
+ * @param lowestCelsius the plants' coldest then
+ * @param usableJoules at dusk, above the floor temperature
+ * @param powerAtDawnWatts to the house in the last step of the night
+ * @param holdSeconds in steady cold of the night's low, three days at most; NaN where dominated
+ * @param chargeSeconds from the floor temperature with the source at hand, infinite if too weak
+ * @param cost NaN where a price is missing
+ * @param dominated another is no heavier, no dearer and takes no more floor, and better in one
+ */
+public record Sized(
+    Candidate candidate,
+    int count,
+    boolean holds,
+    Limit limit,
+    double lowestCelsius,
+    double massKg,
+    double floorSquareMetres,
+    double loadKgPerSquareMetre,
+    double usableJoules,
+    double powerAtDawnWatts,
+    double holdSeconds,
+    double chargeSeconds,
+    double cost,
+    boolean dominated) {
+
+  /** Why one less would not do. */
+  public enum Limit {
+    /** More heat would help most. */
+    ENERGY,
+    /** A quicker way out would help most. */
+    POWER,
+    /** One is enough. */
+    NONE
+  }
+
+  Sized asDominated(boolean is) {
+    return copy(holdSeconds, is);
+  }
+
+  Sized holding(double seconds) {
+    return copy(seconds, dominated);
+  }
+
+  private Sized copy(double hold, boolean isDominated) {
+    return new Sized(
+        candidate,
+        count,
+        holds,
+        limit,
+        lowestCelsius,
+        massKg,
+        floorSquareMetres,
+        loadKgPerSquareMetre,
+        usableJoules,
+        powerAtDawnWatts,
+        hold,
+        chargeSeconds,
+        cost,
+        isDominated);
+  }
+}

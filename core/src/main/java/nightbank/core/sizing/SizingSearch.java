@@ -1,0 +1,232 @@
+package nightbank.core.sizing;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
+import java.util.function.IntConsumer;
+import java.util.stream.IntStream;
+import nightbank.core.night.NightPlan;
+import nightbank.core.night.NightResult;
+import nightbank.core.night.NightSimulation;
+import nightbank.core.night.NightStore;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.StoreAppraisal;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreState;
+import nightbank.core.weather.Weather;
+
+/**
+ * For each candidate the smallest number that holds a hard night in a house, found by halving: more
+ * of the same never makes the night colder. Every body begins evenly full at dusk. Neglects that
+ * bodies shade and warm each other and that a house has only so much room, which is told instead.
+ */
+public final class SizingSearch {
+  private static final String ID = "candidate";
+  private static final double LONGEST = 72 * 3600.0;
+  private static final double HOLD_STEP = 600;
+  private static final double MORE = 1.5;
+
+  private final NightPlan night;
+  private final int most;
+  private final double sourceWatts;
+  private final Prices prices;
+
+  /**
+   * Prepares.
+   *
+   * @param night the hard night with whatever the house has already
+   * @param most bodies to try at the most
+   * @param sourceWatts what charges them, all together
+   */
+  public SizingSearch(NightPlan night, int most, double sourceWatts, Prices prices) {
+    this.night = night;
+    this.most = most;
+    this.sourceWatts = sourceWatts;
+    this.prices = prices;
+  }
+
+  /**
+   * Sizes every candidate, cheapest and lightest first, those that hold before those that do not.
+   *
+   * @param done told how many are finished
+   * @param stop asked between candidates; what is finished by then is returned
+   */
+  public List<Sized> run(List<Candidate> candidates, IntConsumer done, BooleanSupplier stop) {
+    AtomicInteger finished = new AtomicInteger();
+    List<Sized> all = Collections.synchronizedList(new ArrayList<>());
+    IntStream.range(0, candidates.size())
+        .parallel()
+        .forEach(
+            i -> {
+              if (!stop.getAsBoolean()) {
+                all.add(size(candidates.get(i)));
+                done.accept(finished.incrementAndGet());
+              }
+            });
+    return sorted(withDominated(all)).parallelStream()
+        .map(s -> s.dominated() ? s : s.holding(holdSeconds(s.candidate(), s.count())))
+        .toList();
+  }
+
+  public List<Sized> run(List<Candidate> candidates) {
+    return run(candidates, n -> {}, () -> false);
+  }
+
+  /** The smallest number of one candidate. */
+  public Sized size(Candidate c) {
+    double limit = night.house().plantLimitCelsius();
+    int fails = 0;
+    int holds = 0;
+    int n = 1;
+    while (holds == 0 && fails < most) {
+      if (of(c, n).lowestCelsius() >= limit) {
+        holds = n;
+      } else {
+        fails = n;
+        n = Math.min(most, 2 * n);
+      }
+    }
+    while (holds > 0 && holds - fails > 1) {
+      int middle = (holds + fails) / 2;
+      if (of(c, middle).lowestCelsius() >= limit) {
+        holds = middle;
+      } else {
+        fails = middle;
+      }
+    }
+    return described(c, holds > 0 ? holds : most, holds > 0, fails);
+  }
+
+  private NightPlan plan(Candidate c, int count) {
+    List<NightStore> stores = new ArrayList<>(night.stores());
+    HeatStore store = c.one().withCount(count);
+    stores.add(
+        new NightStore(ID, store, StoreState.uniform(StoreGrid.night(store), c.fullCelsius())));
+    return night.withStores(stores);
+  }
+
+  private NightResult of(Candidate c, int count) {
+    return NightSimulation.run(plan(c, count));
+  }
+
+  private Sized described(Candidate c, int count, boolean holds, int fails) {
+    NightResult result = of(c, count);
+    NightResult.StoreNight own = result.stores().get(result.stores().size() - 1);
+    double[] watts = own.toHouseWatts();
+    HeatStore store = c.one().withCount(count);
+    StoreAppraisal appraisal = StoreAppraisal.of(store, c.fullCelsius(), sourceWatts);
+    BuildList build = BuildList.of(store, c.parts(), prices);
+    return new Sized(
+        c,
+        count,
+        holds,
+        limit(c, fails),
+        result.lowestCelsius(),
+        store.mass(),
+        count * store.geometry().endArea(),
+        store.massPerFloorArea(),
+        appraisal.usableJoules(),
+        watts[watts.length - 1],
+        Double.NaN,
+        sourceWatts > 0 ? appraisal.chargeSeconds() : Double.NaN,
+        build.unpriced() > 0 ? Double.NaN : build.cost(),
+        false);
+  }
+
+  /**
+   * With one body less: would half as much heat again do more, or half as quick a way out again?
+   */
+  private Sized.Limit limit(Candidate c, int fails) {
+    if (fails == 0) {
+      return Sized.Limit.NONE;
+    }
+    HeatStore one = c.one();
+    HeatStore heavier = one.withMedium(one.medium().scaled(MORE, 1));
+    HeatStore quicker = one.withMedium(one.medium().scaled(1, MORE)).withFacesTimes(MORE);
+    return of(c.with(heavier), fails).lowestCelsius() >= of(c.with(quicker), fails).lowestCelsius()
+        ? Sized.Limit.ENERGY
+        : Sized.Limit.POWER;
+  }
+
+  /** How long house and stores stay above the plants' limit in steady cold of the night's low. */
+  private double holdSeconds(Candidate c, int count) {
+    double low = Double.POSITIVE_INFINITY;
+    Weather w = night.weather();
+    double wind = 0;
+    double cloud = 0;
+    for (int i = 0; i < w.seconds().length; i++) {
+      low = Math.min(low, w.outdoorCelsius()[i]);
+      wind += w.windMetresPerSecond()[i] / w.seconds().length;
+      cloud += w.cloud()[i] / w.seconds().length;
+    }
+    Weather steady =
+        new Weather(
+            new double[] {0}, new double[] {low}, new double[] {wind}, new double[] {cloud});
+    NightPlan base = plan(c, count);
+    NightPlan cold =
+        new NightPlan(
+            base.house(),
+            base.stores(),
+            steady,
+            base.airCelsius(),
+            base.massCelsius(),
+            base.groundCelsius(),
+            LONGEST,
+            HOLD_STEP,
+            List.of(),
+            new double[0]);
+    NightResult result = NightSimulation.run(cold);
+    double limit = night.house().plantLimitCelsius();
+    for (int k = 0; k < result.plants().length; k++) {
+      if (result.plants()[k] < limit) {
+        return result.seconds()[k];
+      }
+    }
+    return LONGEST;
+  }
+
+  private static List<Sized> withDominated(List<Sized> all) {
+    return all.stream()
+        .map(a -> a.asDominated(all.stream().anyMatch(b -> dominates(b, a))))
+        .toList();
+  }
+
+  /** Missing prices compare as equal. */
+  static boolean dominates(Sized a, Sized b) {
+    if (a == b || !a.holds()) {
+      return false;
+    }
+    if (!b.holds()) {
+      return true;
+    }
+    boolean priced = !Double.isNaN(a.cost()) && !Double.isNaN(b.cost());
+    double[] better = {
+      b.massKg() - a.massKg(),
+      b.floorSquareMetres() - a.floorSquareMetres(),
+      priced ? b.cost() - a.cost() : 0
+    };
+    boolean strictly = false;
+    for (double d : better) {
+      if (d < -1e-9) {
+        return false;
+      }
+      strictly |= d > 1e-9;
+    }
+    return strictly;
+  }
+
+  private static List<Sized> sorted(List<Sized> all) {
+    List<Sized> list = new ArrayList<>(all);
+    list.sort(
+        Comparator.comparing((Sized s) -> !s.holds())
+            .thenComparing(s -> s.dominated())
+            .thenComparingDouble(s -> Double.isNaN(s.cost()) ? Double.MAX_VALUE : s.cost())
+            .thenComparingDouble(Sized::massKg)
+            .thenComparing(s -> s.candidate().container().id())
+            .thenComparing(s -> s.candidate().medium().id()));
+    return list;
+  }
+}

@@ -1,0 +1,69 @@
+package nightbank.core.sizing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.hipparchus.distribution.continuous.NormalDistribution;
+
+/** The nights of a winter in their order, each by its evening, its low and the day before it. */
+public record Winter(List<Night> nights) {
+  /**
+   * One night and the day before it, °C.
+   *
+   * @param dayCelsius mean outdoors while stores are charged
+   */
+  public record Night(
+      double dayCelsius, double eveningCelsius, double lowCelsius, double wind, double cloud) {}
+
+  public Winter {
+    nights = List.copyOf(nights);
+    if (nights.isEmpty() || nights.size() > 2000) {
+      throw new IllegalArgumentException(
+          "a winter must have 1 to 2000 nights, was " + nights.size());
+    }
+  }
+
+  /**
+   * A winter from two numbers that growers know: lows spread normally round the usual one so that
+   * one night in n is as hard as the hardest, cold spells lasting as they do (day to day
+   * correlation 0.7, usual for temperate winters). Colder nights are clearer and calmer.
+   *
+   * @param seed the same seed gives the same winter
+   */
+  public static Winter between(double usualLow, double hardestLow, int nights, long seed) {
+    if (!(hardestLow < usualLow)) {
+      throw new IllegalArgumentException(
+          "the hardest night must be colder than a usual one, was "
+              + hardestLow
+              + " against "
+              + usualLow
+              + " °C");
+    }
+    double spread =
+        (usualLow - hardestLow)
+            / -new NormalDistribution().inverseCumulativeProbability(1.0 / (nights + 1));
+    Random random = new Random(seed);
+    double[] walk = new double[nights];
+    Integer[] order = new Integer[nights];
+    double x = random.nextGaussian();
+    for (int i = 0; i < nights; i++) {
+      walk[i] = x;
+      order[i] = i;
+      x = 0.7 * x + Math.sqrt(1 - 0.49) * random.nextGaussian();
+    }
+    // the walk gives the order of cold and mild spells, the quantiles the temperatures
+    java.util.Arrays.sort(order, (a, b) -> Double.compare(walk[a], walk[b]));
+    double[] low = new double[nights];
+    for (int rank = 0; rank < nights; rank++) {
+      double share = (rank + 1.0) / (nights + 1);
+      low[order[rank]] =
+          usualLow + spread * new NormalDistribution().inverseCumulativeProbability(share);
+    }
+    List<Night> all = new ArrayList<>();
+    for (double t : low) {
+      double hard = Math.max(-1, Math.min(1, (usualLow - t) / (2 * spread)));
+      all.add(new Night(t + 7, t + 5 + hard, t, 3 - 1.5 * hard, 0.5 - 0.4 * hard));
+    }
+    return new Winter(all);
+  }
+}

@@ -1,0 +1,129 @@
+package nightbank.core.sizing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
+
+import java.util.List;
+import java.util.Map;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.night.NightPlan;
+import nightbank.core.night.NightResult;
+import nightbank.core.night.NightStore;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Place;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreState;
+import nightbank.core.weather.Weather;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Both schools on the same night. */
+public class PairTest {
+  private static final double LENGTH = 20 * 3600.0;
+  private static final double HEAT = 8 * 3.6e6;
+
+  private static NightPlan noon() {
+    HeatStore drum =
+        HeatStore.of(
+                new Geometry.Cylinder(0.35, 0.8),
+                MediumCatalogue.medium("dry-sand").orElseThrow(),
+                Map.of())
+            .withPlace(Place.onHouseFloor());
+    NightPlan like = SizingSearchTest.night(-6);
+    return new NightPlan(
+        like.house(),
+        List.of(new NightStore("s", drum, StoreState.uniform(StoreGrid.coarse(drum), 10))),
+        Weather.typed(5, -6, 18 * 3600, 2, 0.3, LENGTH),
+        10,
+        9,
+        7,
+        LENGTH,
+        300);
+  }
+
+  private static Pair pair(School school) {
+    return Pair.of(school, noon(), "s", HEAT, 3 * 3600, 4.5 * 3600);
+  }
+
+  @DataProvider
+  Object[][] schools() {
+    return java.util.Arrays.stream(School.values())
+        .map(s -> new Object[] {s})
+        .toArray(Object[][]::new);
+  }
+
+  @Test(dataProvider = "schools")
+  public void bothSidesGetTheSameHeatAndEveryJouleIsBooked(School school) {
+    Pair.Outcome out = pair(school).run();
+    for (NightResult r : List.of(out.first(), out.second())) {
+      double in = r.stores().get(0).chargedJoules() + r.roomJoules();
+      assertThat(r.residualJoules()).isCloseTo(0, within(1e-8 * in));
+      assertThat(in).isCloseTo(HEAT, withinPercentage(school == School.WATER_OR_AIR ? 10 : 3));
+    }
+    if (school != School.BULK_OR_REFLECTIVE) {
+      assertThat(out.why()).isNotEmpty();
+    }
+  }
+
+  private static double early(NightResult r) {
+    return r.stores().get(0).earlyJoules();
+  }
+
+  @Test
+  public void theBareOneSpendsEarlyAndTheInsulatedOneKeepsMoreForTheMorning() {
+    Pair.Outcome out = pair(School.BARE_OR_INSULATED).run();
+    assertThat(early(out.first())).isGreaterThan(2 * early(out.second()));
+    assertThat(difference(out, Pair.Reason.LEFT_AT_DAWN).second())
+        .isGreaterThan(difference(out, Pair.Reason.LEFT_AT_DAWN).first());
+  }
+
+  @Test
+  public void sandGetsFarHotterThanWaterWithTheSameHeat() {
+    Pair.Outcome out = pair(School.SAND_OR_WATER).run();
+    var hottest = difference(out, Pair.Reason.HOTTEST);
+    assertThat(hottest.first()).isGreaterThan(hottest.second() + 50);
+    assertThat(hottest.second()).isLessThan(60);
+  }
+
+  @Test
+  public void aHeapOutdoorsLosesWhatOneInsideGives() {
+    Pair.Outcome out = pair(School.HEAP_OUT_OR_IN).run();
+    assertThat(difference(out, Pair.Reason.LOST).first())
+        .isGreaterThan(difference(out, Pair.Reason.LOST).second());
+    assertThat(out.second().lowestCelsius()).isGreaterThan(out.first().lowestCelsius());
+  }
+
+  @Test
+  public void heatForTheRoomIsGoneByMorning() {
+    Pair.Outcome out = pair(School.ROOM_OR_STORE).run();
+    assertThat(out.first().roomJoules())
+        .isCloseTo(5 * out.second().roomJoules(), withinPercentage(1));
+    assertThat(out.second().lowestCelsius()).isGreaterThan(out.first().lowestCelsius());
+  }
+
+  @Test
+  public void insulationUnderneathKeepsHeatFromTheGround() {
+    Pair.Outcome out = pair(School.GROUND_OR_INSULATED).run();
+    assertThat(difference(out, Pair.Reason.LOST).first())
+        .isGreaterThan(difference(out, Pair.Reason.LOST).second());
+  }
+
+  @Test
+  public void woolAndFoilsOfTheSameThicknessComeToNearlyTheSame() {
+    Pair.Outcome out = pair(School.BULK_OR_REFLECTIVE).run();
+    assertThat(out.first().lowestCelsius()).isCloseTo(out.second().lowestCelsius(), within(0.5));
+  }
+
+  @Test
+  public void aStoreThatIsNotThereIsRefused() {
+    assertThatThrownBy(() -> Pair.of(School.SAND_OR_WATER, noon(), "t", HEAT, 3600, 7200))
+        .hasMessageContaining("no such store");
+  }
+
+  private static Pair.Difference difference(Pair.Outcome out, Pair.Reason reason) {
+    return out.why().stream().filter(d -> d.reason() == reason).findFirst().orElseThrow();
+  }
+}

@@ -1,0 +1,162 @@
+package nightbank.core.sizing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
+import nightbank.core.house.Floor;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.house.InnerMass;
+import nightbank.core.house.SkinPart;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.night.NightPlan;
+import nightbank.core.night.NightSimulation;
+import nightbank.core.night.NightStore;
+import nightbank.core.store.Place;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreState;
+import nightbank.core.weather.Weather;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Sizing against trying every number, and what it says of its answers. */
+public class SizingSearchTest {
+  private static final double LENGTH = 15 * 3600.0;
+  private static final Candidate.Reach REACH = new Candidate.Reach(55, 90);
+
+  static NightPlan night(double low) {
+    Greenhouse house =
+        Greenhouse.of(
+                List.of(
+                    new SkinPart("roof", 18, 4, 0.5),
+                    new SkinPart("front", 9, 4, 0.3),
+                    new SkinPart("back", 14, 1.5, 0)),
+                32,
+                0.8,
+                new InnerMass(4e6, 80),
+                2)
+            .withFloor(new Floor(14, 11, 0.8));
+    return new NightPlan(
+        house, List.of(), Weather.typed(1, low, 13 * 3600, 2, 0.3, LENGTH), 6, 6, 7, LENGTH, 600);
+  }
+
+  static List<Candidate> some(String... media) {
+    var list =
+        java.util.Arrays.stream(media).map(m -> MediumCatalogue.medium(m).orElseThrow()).toList();
+    return Candidate.all(list, new double[] {0, 100}, REACH, 5, Place.onHouseFloor());
+  }
+
+  private static double lowest(NightPlan night, Candidate c, int n) {
+    if (n == 0) {
+      return NightSimulation.run(night).lowestCelsius();
+    }
+    var store = c.one().withCount(n);
+    var state = StoreState.uniform(StoreGrid.night(store), c.fullCelsius());
+    return NightSimulation.run(night.withStores(List.of(new NightStore("x", store, state))))
+        .lowestCelsius();
+  }
+
+  @DataProvider
+  Object[][] candidates() {
+    return some("water", "dry-sand", "granite").stream()
+        .map(c -> new Object[] {c})
+        .toArray(Object[][]::new);
+  }
+
+  @Test(dataProvider = "candidates")
+  public void theSmallestNumberIsTheOneThatTryingAllFinds(Candidate c) {
+    NightPlan night = night(-8);
+    Sized sized = new SizingSearch(night, 24, 900, Prices.NONE).size(c);
+    int brute = 0;
+    for (int n = 1; n <= 24 && brute == 0; n++) {
+      brute = lowest(night, c, n) >= 2 ? n : 0;
+    }
+    assertThat(sized.holds()).isEqualTo(brute > 0);
+    assertThat(sized.count()).isEqualTo(brute > 0 ? brute : 24);
+    assertThat(sized.lowestCelsius()).isCloseTo(lowest(night, c, sized.count()), within(1e-9));
+  }
+
+  @Test
+  public void moreBodiesNeverMakeTheNightColder() {
+    NightPlan night = night(-9);
+    for (Candidate c : some("water", "dry-sand")) {
+      double before = lowest(night, c, 0);
+      for (int n = 1; n <= 16; n *= 2) {
+        double now = lowest(night, c, n);
+        assertThat(now).as("%s × %d", c.container().id(), n).isGreaterThanOrEqualTo(before - 0.05);
+        before = now;
+      }
+    }
+  }
+
+  @Test
+  public void aWrappedSlowBodyIsLimitedByPowerAndABareSmallOneByEnergy() {
+    NightPlan night = night(-8);
+    SizingSearch search = new SizingSearch(night, 400, 900, Prices.NONE);
+    Candidate slow =
+        some("dry-sand").stream()
+            .filter(c -> c.container().id().equals("big-bin") && c.wrapMillimetres() > 0)
+            .findFirst()
+            .orElseThrow();
+    assertThat(search.size(slow).limit()).isEqualTo(Sized.Limit.POWER);
+    Candidate quick =
+        some("water").stream()
+            .filter(c -> c.container().id().equals("bucket") && c.wrapMillimetres() == 0)
+            .findFirst()
+            .orElseThrow();
+    assertThat(search.size(quick).limit()).isEqualTo(Sized.Limit.ENERGY);
+  }
+
+  @Test
+  public void aMildNightNeedsOneAndSaysSo() {
+    Sized sized = new SizingSearch(night(1), 10, 900, Prices.NONE).size(some("water").get(0));
+    assertThat(sized.count()).isEqualTo(1);
+    assertThat(sized.limit()).isEqualTo(Sized.Limit.NONE);
+  }
+
+  @Test
+  public void nothingThatIsDominatedIsBetterInAnything() {
+    Prices prices =
+        new Prices(
+            Map.of(
+                "water", new Pack("tap", 1000, Pack.Unit.LITRE, 2),
+                "dry-sand", new Pack("bag", 25, Pack.Unit.KILOGRAM, 4)));
+    List<Sized> all =
+        new SizingSearch(night(-8), 60, 900, prices).run(some("water", "dry-sand", "granite"));
+    assertThat(all).extracting(Sized::dominated).contains(true, false);
+    for (Sized s : all) {
+      boolean beaten = all.stream().anyMatch(o -> SizingSearch.dominates(o, s));
+      assertThat(s.dominated()).isEqualTo(beaten);
+    }
+    assertThat(all.stream().filter(s -> !s.dominated()))
+        .allMatch(s -> s.holds())
+        .allMatch(s -> s.holdSeconds() > 6 * 3600);
+    assertThat(all.stream().map(Sized::holds).toList())
+        .isSortedAccordingTo((a, b) -> a == b ? 0 : a ? -1 : 1);
+  }
+
+  @Test
+  public void noVesselIsChargedAboveWhatItStands() {
+    for (Candidate c : some("water", "dry-sand", "damp-sand")) {
+      assertThat(c.fullCelsius()).isLessThanOrEqualTo(c.medium().highestCelsius());
+      c.container()
+          .vessel()
+          .ifPresent(v -> assertThat(c.fullCelsius()).isLessThanOrEqualTo(v.highestCelsius()));
+    }
+  }
+
+  @Test
+  public void aSearchTellsHowFarItIsAndStopsWhenAsked() {
+    List<Candidate> all = some("water", "dry-sand", "granite", "brick");
+    List<Integer> told = java.util.Collections.synchronizedList(new ArrayList<>());
+    AtomicInteger asked = new AtomicInteger();
+    List<Sized> part =
+        new SizingSearch(night(-8), 20, 900, Prices.NONE)
+            .run(all, told::add, () -> asked.incrementAndGet() > 6);
+    assertThat(part).hasSizeLessThan(all.size()).hasSizeGreaterThanOrEqualTo(5);
+    assertThat(told).hasSameSizeAs(part);
+  }
+}
