@@ -19,20 +19,22 @@ import nightbank.core.store.StoreState;
 import nightbank.core.weather.Weather;
 
 /**
- * For each candidate the smallest number that holds a hard night in a house, found by halving: more
- * of the same never makes the night colder. Every body begins evenly full at dusk. Neglects that
- * bodies shade and warm each other and that a house has only so much room, which is told instead.
+ * For each candidate the smallest number that holds a hard night in a house, found by following the
+ * slope: more of the same never makes the night colder. No more are tried than half of the floor
+ * takes. Every body begins evenly full at dusk. Neglects that bodies shade and warm each other.
  */
 public final class SizingSearch {
   private static final String ID = "candidate";
   private static final double LONGEST = 72 * 3600.0;
   private static final double HOLD_STEP = 600;
   private static final double MORE = 1.5;
+  private static final double FLOOR_SHARE = 0.5;
 
   private final NightPlan night;
   private final int most;
   private final double sourceWatts;
   private final Prices prices;
+  private final double without;
 
   /**
    * Prepares.
@@ -46,6 +48,7 @@ public final class SizingSearch {
     this.most = most;
     this.sourceWatts = sourceWatts;
     this.prices = prices;
+    without = NightSimulation.run(night).lowestCelsius();
   }
 
   /**
@@ -78,26 +81,46 @@ public final class SizingSearch {
   /** The smallest number of one candidate. */
   public Sized size(Candidate c) {
     double limit = night.house().plantLimitCelsius();
+    int most = Math.min(this.most, fits(c));
     int fails = 0;
+    double failsAt = without;
     int holds = 0;
+    double holdsAt = Double.NaN;
     int n = 1;
-    while (holds == 0 && fails < most) {
-      if (of(c, n).lowestCelsius() >= limit) {
+    while (n > 0) {
+      double lowest = of(c, n).lowestCelsius();
+      double slope = (lowest - failsAt) / Math.max(1, n - fails);
+      if (lowest >= limit) {
         holds = n;
+        holdsAt = lowest;
       } else {
         fails = n;
-        n = Math.min(most, 2 * n);
+        failsAt = lowest;
       }
-    }
-    while (holds > 0 && holds - fails > 1) {
-      int middle = (holds + fails) / 2;
-      if (of(c, middle).lowestCelsius() >= limit) {
-        holds = middle;
+      if (holds == 0) {
+        n = fails == most ? 0 : Math.min(most, further(fails, (limit - failsAt) / slope));
       } else {
-        fails = middle;
+        int gap = holds - fails;
+        double share = (limit - failsAt) / Math.max(1e-9, holdsAt - failsAt);
+        n = gap <= 1 ? 0 : fails + Math.max(1, Math.min(gap - 1, (int) Math.ceil(share * gap)));
       }
     }
     return described(c, holds > 0 ? holds : most, holds > 0, fails);
+  }
+
+  /** Where the slope so far leads, between one more and four times as many. */
+  private static int further(int from, double more) {
+    return from + (int) Math.max(1, Math.min(3.0 * from, more > 0 ? Math.ceil(more) : 3.0 * from));
+  }
+
+  /** Bodies that find room: paths and beds keep half of the floor. */
+  private int fits(Candidate c) {
+    return night
+        .house()
+        .floor()
+        .map(f -> (int) (FLOOR_SHARE * f.areaSquareMetres() / c.one().geometry().endArea()))
+        .map(n -> Math.max(1, n))
+        .orElse(most);
   }
 
   private NightPlan plan(Candidate c, int count) {

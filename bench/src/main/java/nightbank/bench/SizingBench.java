@@ -1,0 +1,78 @@
+package nightbank.bench;
+
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import nightbank.core.house.Floor;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.house.InnerMass;
+import nightbank.core.house.SkinPart;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.night.NightPlan;
+import nightbank.core.sizing.Candidate;
+import nightbank.core.sizing.Prices;
+import nightbank.core.sizing.Season;
+import nightbank.core.sizing.Sized;
+import nightbank.core.sizing.SizingSearch;
+import nightbank.core.sizing.Winter;
+import nightbank.core.store.Place;
+import nightbank.core.weather.Weather;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+
+/** Every candidate for one hard night, and one candidate's winter at seven sizes. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Warmup(iterations = 3, time = 3)
+@Measurement(iterations = 5, time = 3)
+@Fork(1)
+public class SizingBench {
+  private final NightPlan night = night();
+  private final List<Candidate> candidates =
+      Candidate.all(
+          MediumCatalogue.media(),
+          new double[] {0, 50, 100},
+          new Candidate.Reach(55, 90),
+          5,
+          Place.onHouseFloor());
+
+  private static NightPlan night() {
+    double length = 15 * 3600.0;
+    Greenhouse house =
+        Greenhouse.of(
+                List.of(
+                    new SkinPart("roof", 31, 3.3, 0.9),
+                    new SkinPart("front", 16, 3.3, 0.45),
+                    new SkinPart("ends", 15, 3.3, 0.45),
+                    new SkinPart("back", 27, 1.6, 0)),
+                69,
+                1,
+                new InnerMass(1.2e7, 400),
+                2)
+            .withFloor(new Floor(28, 15, 0.8));
+    return new NightPlan(
+        house, List.of(), Weather.typed(1, -9, 13 * 3600, 2, 0.3, length), 7, 7, 7, length, 600);
+  }
+
+  @Benchmark
+  public List<Sized> everyCandidate() {
+    return new SizingSearch(night, 60, 900, Prices.NONE).run(candidates);
+  }
+
+  @Benchmark
+  public List<Season.Point> winterOfACandidate() {
+    return new Season(night, Winter.between(-2, -11, 120, 1), candidates.get(0), 0)
+        .curve(List.of(0, 1, 2, 4, 8, 16, 32));
+  }
+
+  public static void main(String[] args) {
+    System.out.println(new SizingBench().candidates.size() + " candidates");
+  }
+}
