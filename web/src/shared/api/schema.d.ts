@@ -68,6 +68,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_3"];
+        put: operations["change_4"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/charge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["charge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/events": {
         parameters: {
             query?: never;
@@ -78,6 +110,22 @@ export interface paths {
         get: operations["events"];
         put?: never;
         post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/heap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["heap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -132,6 +180,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/houses/{houseId}/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/houses/{houseId}/sizing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["start_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/houses/{houseId}/sizing/curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["curve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/houses/{houseId}/tonight": {
         parameters: {
             query?: never;
@@ -155,7 +251,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["view"];
+        get: operations["view_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -292,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/sizing/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view"];
+        put?: never;
+        post?: never;
+        delete: operations["stop_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/stores": {
         parameters: {
             query?: never;
@@ -317,6 +429,22 @@ export interface paths {
         };
         get: operations["get_1"];
         put: operations["change_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/stores/{storeId}/build": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["build"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -462,8 +590,14 @@ export interface components {
         Appraisal: {
             /** Format: double */
             biot: number;
+            cautions: components["schemas"]["CautionView"][];
             /** Format: double */
             chargeSeconds: number;
+            /** Format: double */
+            cost: number;
+            currency: string;
+            /** Format: double */
+            dawnWatts: number;
             faces: components["schemas"]["FaceLoss"][];
             /** Format: double */
             halfLifeSeconds: number;
@@ -473,7 +607,11 @@ export interface components {
             lossWattsPerKelvin: number;
             /** Format: double */
             massKg: number;
-            notices: components["schemas"]["Notice"][];
+            packName: string;
+            /** Format: int32 */
+            packs: number;
+            /** Format: int32 */
+            unpriced: number;
             /** Format: double */
             usableHigh: number;
             /** Format: double */
@@ -497,6 +635,37 @@ export interface components {
             name: string;
             password: string;
         };
+        Book: {
+            currency: string;
+            media: components["schemas"]["OwnMedium"][];
+            prices: components["schemas"]["Price"][];
+        };
+        BookView: {
+            book: components["schemas"]["Book"];
+            /** Format: int32 */
+            version: number;
+        };
+        Build: {
+            bathed: boolean;
+            closedCoil: boolean;
+            closedVessel: boolean;
+            parts: string[];
+        };
+        BuildView: {
+            appraisal: components["schemas"]["Appraisal"];
+            cuts: components["schemas"]["Cut"][];
+            design: components["schemas"]["StoreDesign"];
+            items: components["schemas"]["Item"][];
+            limits: components["schemas"]["Limit"][];
+            name: string;
+            /** Format: int32 */
+            pallets: number;
+            /** Format: double */
+            slenderness: number;
+            steps: string[];
+            /** Format: double */
+            tippingNewtons: number;
+        };
         CalibrationView: {
             /** Format: double */
             conductivity: number;
@@ -512,17 +681,19 @@ export interface components {
             powerHalf: number;
         };
         CatalogueView: {
+            feedstocks: components["schemas"]["Feedstock"][];
+            hearths: components["schemas"]["Hearth"][];
             insulation: components["schemas"]["InsulationMaterial"][];
             media: components["schemas"]["Medium"][];
+            parts: components["schemas"]["PartLimit"][];
             skins: components["schemas"]["SkinMaterial"][];
         };
         CautionView: {
-            /** Format: date-time */
-            at: string;
             code: string;
             of: string;
             reason: string;
             remedy: string;
+            weight: string;
         };
         Channel: {
             fahrenheit: boolean;
@@ -530,6 +701,51 @@ export interface components {
             probeId: string;
             /** @enum {string} */
             use: "PROBE" | "NEW_PROBE" | "NEW_AIR" | "SKIP";
+        };
+        ChargeQuestion: {
+            /** Format: double */
+            airCelsius: number;
+            design: components["schemas"]["StoreDesign"];
+            /** Format: double */
+            groundCelsius: number;
+            /** Format: double */
+            holdHours: number;
+            /** Format: double */
+            startCelsius: number;
+        };
+        ChargeView: {
+            cautions: components["schemas"]["CautionView"][];
+            /** Format: double */
+            chargeSeconds: number;
+            contact: number[];
+            /** Format: double */
+            efficiency: number;
+            /** Format: double */
+            facesJoules: number;
+            frames: components["schemas"]["Frame"][];
+            /** Format: double */
+            gainJoules: number;
+            hottest: number[];
+            hottestSpot: components["schemas"]["Spot"];
+            /** Format: double */
+            inputJoules: number;
+            mean: number[];
+            /** Format: double */
+            outJoules: number;
+            overheated: components["schemas"]["Overheated"][];
+            /** Format: double */
+            reachedSeconds: number;
+            /** Format: double */
+            residualJoules: number;
+            /** Format: double */
+            roomJoules: number;
+            seconds: number[];
+            /** Format: double */
+            steamJoules: number;
+            storeWatts: number[];
+            /** Format: double */
+            storedJoules: number;
+            usableJoules: number[];
         };
         Column: {
             fahrenheit: boolean;
@@ -579,13 +795,45 @@ export interface components {
             /** Format: double */
             radiusFraction: number;
         };
+        CurveQuestion: {
+            container: string;
+            /** Format: double */
+            dailyJoules: number;
+            /** Format: double */
+            hardestLow: number;
+            medium: string;
+            sizing: components["schemas"]["SizingQuestion"];
+            /** Format: double */
+            usualLow: number;
+            /** Format: double */
+            wrapMillimetres: number;
+        };
+        CurveView: {
+            fromFile: boolean;
+            /** Format: int32 */
+            nights: number;
+            points: components["schemas"]["Point"][];
+        };
+        Cut: {
+            face: string;
+            /** Format: double */
+            lengthMetres: number;
+            /** Format: int32 */
+            pieces: number;
+            round: boolean;
+            /** Format: double */
+            thicknessMetres: number;
+            what: string;
+            /** Format: double */
+            widthMetres: number;
+        };
         Doing: {
             /** Format: double */
             amount: number;
             /** Format: date-time */
             from: string;
             /** @enum {string} */
-            kind: "FIRE" | "ELEMENT" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS";
+            kind: "FIRE" | "ELEMENT" | "PUMP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS";
             /** Format: uuid */
             storeId: string;
             /** Format: date-time */
@@ -623,6 +871,30 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        Feed: {
+            /** Format: double */
+            daysAgo: number;
+            feedstock: string;
+            /** Format: double */
+            kilograms: number;
+        };
+        Feedstock: {
+            /** Format: double */
+            carbonToNitrogen: number;
+            /** Format: double */
+            degradable: number;
+            /** Format: double */
+            density: number;
+            id: string;
+            /** Format: double */
+            moisture: number;
+            name: string;
+            /** Format: double */
+            nitrogen: number;
+            source: string;
+            /** Format: double */
+            volatileShare: number;
+        };
         FileMapping: {
             /** Format: int32 */
             channelColumn: number;
@@ -648,12 +920,47 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        Frame: {
+            /** Format: double */
+            second: number;
+            section: components["schemas"]["Section"];
+        };
         GapDesign: {
             /** Format: double */
             lengthMetres: number;
             name: string;
             /** Format: double */
             widthMetres: number;
+        };
+        HeapView: {
+            /** Format: double */
+            carbonToNitrogen: number;
+            /** Format: double */
+            density: number;
+            /** Format: double */
+            drawWatts: number;
+            /** Format: double */
+            freeAir: number;
+            hints: components["schemas"]["Hint"][];
+            /** Format: double */
+            keepCelsius: number;
+            /** Format: double */
+            kilograms: number;
+            /** Format: double */
+            moisture: number;
+            /** Format: double */
+            solidsKilograms: number;
+        };
+        Hearth: {
+            id: string;
+            name: string;
+            source: string;
+            toRoom: components["schemas"]["Range"];
+            toStore: components["schemas"]["Range"];
+        };
+        Hint: {
+            reason: string;
+            remedy: string;
         };
         HoldingDraft: {
             /** Format: double */
@@ -774,6 +1081,7 @@ export interface components {
         InsulationMaterial: {
             /** Format: double */
             conductivityAt20: number;
+            conductivityRange: components["schemas"]["Range"];
             /** Format: double */
             highestCelsius: number;
             id: string;
@@ -783,6 +1091,17 @@ export interface components {
             source: string;
             /** Format: double */
             wetFactor: number;
+        };
+        Item: {
+            /** Format: double */
+            amount: number;
+            /** Format: double */
+            cost: number;
+            name: string;
+            packName: string;
+            /** Format: int32 */
+            packs: number;
+            unit: string;
         };
         JudgementView: {
             air: number[];
@@ -833,6 +1152,30 @@ export interface components {
             thicknessMetres: number;
             wet: boolean;
         };
+        Led: {
+            /** @enum {string} */
+            carrying: "WATER" | "AIR";
+            /** Format: double */
+            diameterMetres: number;
+            /** Format: double */
+            grainMetres: number;
+            /** Format: double */
+            kilogramsPerSecond: number;
+            /** Format: double */
+            lengthMetres: number;
+            /** Format: double */
+            machineWatts: number;
+            pipe: string;
+            pumped: boolean;
+            /** Format: double */
+            radiatorWattsPerKelvin: number;
+            /** Format: double */
+            spacingMetres: number;
+            /** Format: double */
+            wallMetres: number;
+            /** @enum {string} */
+            way: "COIL" | "STONES" | "BORE";
+        };
         LedgerView: {
             /** Format: double */
             change: number;
@@ -857,6 +1200,11 @@ export interface components {
             /** Format: int64 */
             line: number;
             reason: string;
+        };
+        Limit: {
+            /** Format: double */
+            celsius: number;
+            what: string;
         };
         Logged: {
             /** Format: int32 */
@@ -888,6 +1236,8 @@ export interface components {
             conductivity: components["schemas"]["Range"];
             density: components["schemas"]["Range"];
             /** Format: double */
+            dryConductivity: number;
+            /** Format: double */
             highestCelsius: number;
             id: string;
             /** @enum {string} */
@@ -915,11 +1265,6 @@ export interface components {
             /** @enum {string} */
             role: "KEEPER" | "HELPER" | "GUEST";
         };
-        Notice: {
-            code: string;
-            reason: string;
-            remedy: string;
-        };
         Now: {
             /** Format: date-time */
             at: string;
@@ -929,6 +1274,59 @@ export interface components {
             section: components["schemas"]["Section"];
             /** Format: double */
             usableJoules: number;
+        };
+        Overheated: {
+            /** Format: double */
+            celsius: number;
+            face: string;
+            /** Format: double */
+            limitCelsius: number;
+            what: string;
+        };
+        OwnMedium: {
+            /** Format: double */
+            conductivity: number;
+            /** Format: double */
+            density: number;
+            /** Format: double */
+            highestCelsius: number;
+            id: string;
+            /** Format: double */
+            moisture: number;
+            name: string;
+            note: string;
+            /** Format: double */
+            specificHeat: number;
+            /** Format: double */
+            spread: number;
+        };
+        PairQuestion: {
+            /** Format: double */
+            cloud: number;
+            /** Format: double */
+            joules: number;
+            /** Format: double */
+            lowCelsius: number;
+            /** @enum {string} */
+            school: "BARE_OR_INSULATED" | "SAND_OR_WATER" | "BULK_OR_REFLECTIVE" | "HOT_FIRE_OR_SMALL_HEAT" | "ROOM_OR_STORE" | "HEAP_OUT_OR_IN" | "GROUND_OR_INSULATED" | "WATER_OR_AIR";
+            /** Format: uuid */
+            storeId: string;
+            /** Format: double */
+            wind: number;
+        };
+        PairView: {
+            at: number[];
+            first: components["schemas"]["Side"];
+            /** Format: double */
+            limitCelsius: number;
+            outdoor: number[];
+            school: string;
+            second: components["schemas"]["Side"];
+            /** Format: date-time */
+            sunrise: string;
+            /** Format: date-time */
+            sunset: string;
+            why: components["schemas"]["Why"][];
         };
         Part: {
             /** Format: double */
@@ -946,6 +1344,17 @@ export interface components {
             tiltDegrees: number;
             /** Format: double */
             transmittance: number;
+        };
+        PartLimit: {
+            /** Format: double */
+            conductivity: number;
+            /** Format: double */
+            highestCelsius: number;
+            id: string;
+            /** @enum {string} */
+            kind: "PIPE" | "VESSEL" | "GLUE";
+            name: string;
+            source: string;
         };
         PeakView: {
             /** Format: int64 */
@@ -970,9 +1379,19 @@ export interface components {
             /** Format: int64 */
             to: number;
         };
+        Point: {
+            /** Format: double */
+            coldDegreeHours: number;
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            massKg: number;
+            /** Format: int32 */
+            nightsLost: number;
+        };
         Possible: {
             /** @enum {string} */
-            kind: "FIRE" | "ELEMENT" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS";
+            kind: "FIRE" | "ELEMENT" | "PUMP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS";
             /** Format: uuid */
             storeId: string;
             storeName: string;
@@ -987,6 +1406,16 @@ export interface components {
             /** Format: int64 */
             line: number;
             why: string;
+        };
+        Price: {
+            /** Format: double */
+            amount: number;
+            of: string;
+            pack: string;
+            /** Format: double */
+            price: number;
+            /** @enum {string} */
+            unit: "KILOGRAM" | "LITRE" | "SQUARE_METRE" | "METRE" | "KILOWATT_HOUR" | "PIECE";
         };
         ProbeView: {
             /** Format: double */
@@ -1068,9 +1497,104 @@ export interface components {
             /** Format: double */
             widthMetres: number;
         };
+        Side: {
+            /** Format: double */
+            chargedJoules: number;
+            /** Format: double */
+            deliveredJoules: number;
+            /** Format: double */
+            earlyJoules: number;
+            /** Format: double */
+            hottestCelsius: number;
+            /** Format: double */
+            leftJoules: number;
+            /** Format: double */
+            lostJoules: number;
+            /** Format: date-time */
+            lowestAt: string;
+            /** Format: double */
+            lowestCelsius: number;
+            plants: number[];
+            /** Format: double */
+            roomJoules: number;
+            toHouseWatts: number[];
+            usableJoules: number[];
+        };
         SignIn: {
             login: string;
             password: string;
+        };
+        SizedView: {
+            /** Format: double */
+            chargeSeconds: number;
+            container: string;
+            containerName: string;
+            /** Format: double */
+            cost: number;
+            /** Format: int32 */
+            count: number;
+            design: components["schemas"]["StoreDesign"];
+            dominated: boolean;
+            /** Format: double */
+            floorSquareMetres: number;
+            /** Format: double */
+            fullCelsius: number;
+            /** Format: double */
+            holdSeconds: number;
+            holds: boolean;
+            limit: string;
+            /** Format: double */
+            loadKgPerSquareMetre: number;
+            /** Format: double */
+            lowestCelsius: number;
+            /** Format: double */
+            massKg: number;
+            medium: string;
+            mediumName: string;
+            /** Format: double */
+            powerAtDawnWatts: number;
+            /** Format: double */
+            usableJoules: number;
+            /** Format: double */
+            wrapMillimetres: number;
+        };
+        SizingQuestion: {
+            /** Format: double */
+            cloud: number;
+            keepStores: boolean;
+            /** Format: double */
+            lowCelsius: number;
+            media: string[];
+            /** Format: double */
+            solidCelsius: number;
+            /** @enum {string} */
+            source: "NONE" | "ELEMENT" | "FIRE" | "FLAMES" | "WATER_LOOP" | "WARM_AIR" | "HEAT_PUMP" | "SUN" | "HEAP";
+            /** Format: double */
+            sourceWatts: number;
+            /** Format: double */
+            waterCelsius: number;
+            /** Format: double */
+            wind: number;
+            wrapsMillimetres: number[];
+        };
+        SizingView: {
+            /** Format: double */
+            billJoules: number;
+            currency: string;
+            /** Format: int32 */
+            done: number;
+            found: components["schemas"]["SizedView"][];
+            /** Format: uuid */
+            id: string;
+            /** Format: double */
+            limitCelsius: number;
+            /** Format: int32 */
+            of: number;
+            /** Format: double */
+            peakWatts: number;
+            state: string;
+            /** Format: double */
+            withoutCelsius: number;
         };
         SkinMaterial: {
             id: string;
@@ -1082,19 +1606,64 @@ export interface components {
             source: string;
             uValue: components["schemas"]["Range"];
         };
-        Source: {
+        SourceDesign: {
+            /** Format: double */
+            absorptance: number;
+            /** @enum {string} */
+            behind: "SIDE" | "TOP" | "FOOT";
+            /** Format: double */
+            coldCelsius: number;
+            /** Format: uuid */
+            coldStoreId: string;
+            feeds: components["schemas"]["Feed"][];
+            /** Format: int32 */
+            flames: number;
+            /** Format: double */
+            gramsPerHour: number;
+            hearth: string;
             /** Format: double */
             highFraction: number;
+            /** Format: double */
+            hours: number;
+            /** Format: double */
+            inletCelsius: number;
             /** @enum {string} */
-            kind: "NONE" | "ELEMENT" | "FIRE" | "WATER_LOOP" | "WARM_AIR" | "SUN" | "HEAP";
+            kind: "NONE" | "ELEMENT" | "FIRE" | "FLAMES" | "WATER_LOOP" | "WARM_AIR" | "HEAT_PUMP" | "SUN" | "HEAP";
+            /** Format: double */
+            leverAfterHours: number;
             /** Format: double */
             lowFraction: number;
             /** Format: double */
             powerWatts: number;
             /** Format: double */
             reachFraction: number;
+            /** Format: double */
+            sunlitSquareMetres: number;
+            surplus: boolean;
+            /** Format: double */
+            thermostatCelsius: number;
+            /** Format: double */
+            toRoom: number;
+            /** Format: double */
+            toStore: number;
+            /** Format: double */
+            woodKilograms: number;
+            /** Format: double */
+            woodMoisture: number;
+        };
+        Spot: {
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            heightFraction: number;
+            /** Format: double */
+            radiusFraction: number;
+            /** Format: double */
+            second: number;
         };
         StoreDesign: {
+            build: components["schemas"]["Build"];
+            buried: boolean;
             /** Format: double */
             chargeToCelsius: number;
             /** Format: int32 */
@@ -1107,6 +1676,7 @@ export interface components {
             /** Format: double */
             heightMetres: number;
             indoors: boolean;
+            led: components["schemas"]["Led"];
             /** Format: double */
             lengthMetres: number;
             /** Format: double */
@@ -1120,7 +1690,7 @@ export interface components {
             /** @enum {string} */
             shape: "CYLINDER" | "BOX";
             side: components["schemas"]["FaceDesign"];
-            source: components["schemas"]["Source"];
+            source: components["schemas"]["SourceDesign"];
             top: components["schemas"]["FaceDesign"];
             /** Format: double */
             widthMetres: number;
@@ -1132,6 +1702,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            planned: boolean;
             probes: components["schemas"]["ProbeView"][];
         };
         StoreTonight: {
@@ -1167,6 +1738,7 @@ export interface components {
             id: string;
             name: string;
             now: components["schemas"]["Now"];
+            planned: boolean;
             probes: components["schemas"]["ProbeView"][];
             /** Format: int32 */
             version: number;
@@ -1258,6 +1830,13 @@ export interface components {
             gainKelvin: number;
             kind: string;
             of: string;
+        };
+        Why: {
+            /** Format: double */
+            first: number;
+            reason: string;
+            /** Format: double */
+            second: number;
         };
     };
     responses: never;
@@ -1386,6 +1965,82 @@ export interface operations {
             };
         };
     };
+    get_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookView"];
+                };
+            };
+        };
+    };
+    change_4: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Book"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookView"];
+                };
+            };
+        };
+    };
+    charge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChargeQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeView"];
+                };
+            };
+        };
+    };
     events: {
         parameters: {
             query: {
@@ -1433,6 +2088,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EventView"];
+                };
+            };
+        };
+    };
+    heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StoreDesign"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeapView"];
                 };
             };
         };
@@ -1563,6 +2244,87 @@ export interface operations {
             };
         };
     };
+    pair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairView"];
+                };
+            };
+        };
+    };
+    start_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SizingQuestion"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizingView"];
+                };
+            };
+        };
+    };
+    curve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CurveQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurveView"];
+                };
+            };
+        };
+    };
     ask: {
         parameters: {
             query?: never;
@@ -1590,7 +2352,7 @@ export interface operations {
             };
         };
     };
-    view: {
+    view_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1854,6 +2616,52 @@ export interface operations {
             };
         };
     };
+    view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizingView"];
+                };
+            };
+        };
+    };
+    stop_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizingView"];
+                };
+            };
+        };
+    };
     all: {
         parameters: {
             query?: never;
@@ -1950,6 +2758,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StoreView"];
+                };
+            };
+        };
+    };
+    build: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                storeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildView"];
                 };
             };
         };

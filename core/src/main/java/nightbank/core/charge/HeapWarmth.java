@@ -34,6 +34,12 @@ public final class HeapWarmth implements Source {
       return new Batch(atSeconds, mix.degradableSolids(), mix.moisture(), mix.freeAir());
     }
 
+    /** What is left of it after so long in a heap of that temperature, counted from now. */
+    public Batch after(double seconds, double celsius) {
+      double left = solids * Math.exp(-rate(celsius) * factor() * seconds);
+      return new Batch(0, left, moisture, freeAir);
+    }
+
     double factor() {
       return moistureFactor(moisture) * airFactor(freeAir);
     }

@@ -2,6 +2,7 @@ package nightbank.core.sizing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 
@@ -65,5 +66,63 @@ public record Winter(List<Night> nights) {
       all.add(new Night(t + 7, t + 5 + hard, t, 3 - 1.5 * hard, 0.5 - 0.4 * hard));
     }
     return new Winter(all);
+  }
+
+  /**
+   * The nights of an hourly record, noon to noon by local standard time; nights with less than 18
+   * hours are left out. Hours that lack wind or cloud are NaN and count as 2.5 m/s and half
+   * covered.
+   *
+   * @param epochSeconds rising
+   * @param offsetSeconds of local standard time
+   * @return empty when fewer than so many nights are whole
+   */
+  public static Optional<Winter> ofHours(
+      long[] epochSeconds,
+      double[] celsius,
+      double[] wind,
+      double[] cloud,
+      int offsetSeconds,
+      int fewest) {
+    List<Night> nights = new ArrayList<>();
+    int from = 0;
+    while (from < epochSeconds.length) {
+      long night = noonOf(epochSeconds[from], offsetSeconds);
+      int to = from;
+      while (to < epochSeconds.length && noonOf(epochSeconds[to], offsetSeconds) == night) {
+        to++;
+      }
+      if (to - from >= 18) {
+        nights.add(night(from, to, epochSeconds, celsius, wind, cloud, offsetSeconds));
+      }
+      from = to;
+    }
+    return nights.size() < Math.max(1, fewest) ? Optional.empty() : Optional.of(new Winter(nights));
+  }
+
+  private static long noonOf(long second, int offset) {
+    return Math.floorDiv(second + offset - 43_200, 86_400L);
+  }
+
+  private static Night night(
+      int from, int to, long[] at, double[] celsius, double[] wind, double[] cloud, int offset) {
+    double low = Double.POSITIVE_INFINITY;
+    double evening = celsius[from];
+    double day = 0;
+    int dayHours = 0;
+    double windy = 0;
+    double covered = 0;
+    for (int i = from; i < to; i++) {
+      double hour = Math.floorMod(at[i] + offset, 86_400L) / 3600.0;
+      low = Math.min(low, celsius[i]);
+      if (hour >= 12 && hour <= 15.5) {
+        day += celsius[i];
+        dayHours++;
+      }
+      evening = hour >= 12 && hour <= 18.5 ? celsius[i] : evening;
+      windy += (Double.isNaN(wind[i]) ? 2.5 : wind[i]) / (to - from);
+      covered += (Double.isNaN(cloud[i]) ? 0.5 : cloud[i]) / (to - from);
+    }
+    return new Night(dayHours == 0 ? evening : day / dayHours, evening, low, windy, covered);
   }
 }

@@ -9,6 +9,8 @@ import java.util.Map;
  * time to charge.
  */
 public final class StoreAppraisal {
+  private static final int NIGHT_HOURS = 14;
+
   private final HeatStore store;
   private final double full;
   private final double power;
@@ -99,6 +101,22 @@ public final class StoreAppraisal {
       before = left;
     }
     return 366 * 86_400.0;
+  }
+
+  /**
+   * What it still gives to the air round it after a night of fourteen hours beside air at its floor
+   * temperature, W; ground and open air get theirs on top.
+   */
+  public double dawnWatts() {
+    StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.coarse(store), full));
+    double around = store.floorCelsius();
+    for (int i = 0; i < NIGHT_HOURS * 6; i++) {
+      model.step(600, around, around, 0);
+    }
+    double watts = model.faceWatts(FaceName.SIDE) + model.faceWatts(FaceName.TOP);
+    return store.place().indoors()
+        ? watts + (store.place().onGround() ? 0 : model.faceWatts(FaceName.FOOT))
+        : 0;
   }
 
   /** Time to full charge, half of the final loss taken as lost on the way; infinite if too weak. */

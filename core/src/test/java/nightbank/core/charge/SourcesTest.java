@@ -146,6 +146,21 @@ public class SourcesTest {
   }
 
   @Test
+  public void asASourceItTakesFromTheOtherStoreWhatItGivesLessItsPower() {
+    StoreModel hot = at(bucket(0.3), 25);
+    StoreModel cold = at(bucket(0.3), 20);
+    double before = hot.heatContent() + cold.heatContent();
+    PumpedFrom source = PumpedFrom.store(HeatPump.usual(400), cold, 15, 3600);
+    for (int i = 0; i < 60; i++) {
+      hot.step(60, 15, 15, source.give(i * 60.0, 60, hot).sourceWatts());
+    }
+    assertThat(hot.heatContent() + cold.heatContent() - before)
+        .isCloseTo(400 * 3600, withinPercentage(0.01));
+    assertThat(PumpedFrom.outside(HeatPump.usual(400), -8, 3600).give(0, 60, hot))
+        .isEqualTo(new Source.Given(0, 0, 0, 0));
+  }
+
+  @Test
   public void itsColdTankIsSparedFromFreezing() {
     HeatStore tank = bucket(0.3);
     StoreModel hot = at(tank, 20);

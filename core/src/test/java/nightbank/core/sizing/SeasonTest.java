@@ -82,4 +82,27 @@ public class SeasonTest {
     assertThatThrownBy(() -> Winter.between(-5, -2, 60, 1))
         .hasMessageContaining("must be colder than a usual one");
   }
+
+  @Test
+  public void anHourlyFileGivesItsNightsFromNoonToNoon() {
+    int hours = 24 * 30;
+    long[] at = new long[hours];
+    double[] celsius = new double[hours];
+    double[] wind = new double[hours];
+    double[] cloud = new double[hours];
+    for (int i = 0; i < hours; i++) {
+      at[i] = 1_700_000_000L / 86_400 * 86_400 + i * 3600L;
+      // coldest at six in the morning, and colder every night
+      celsius[i] = 2 - 4 * Math.cos(2 * Math.PI * (i % 24 - 6) / 24.0) - 0.1 * (i / 24);
+      wind[i] = Double.NaN;
+      cloud[i] = 0.2;
+    }
+    Winter winter = Winter.ofHours(at, celsius, wind, cloud, 0, 20).orElseThrow();
+    assertThat(winter.nights()).hasSizeBetween(28, 30);
+    Winter.Night tenth = winter.nights().get(9);
+    assertThat(tenth.lowCelsius()).isCloseTo(-2 - 0.1 * 10, within(0.11));
+    assertThat(tenth.eveningCelsius()).isBetween(-1.0, 3.0);
+    assertThat(tenth.wind()).isCloseTo(2.5, within(1e-9));
+    assertThat(Winter.ofHours(at, celsius, wind, cloud, 0, 60)).isEmpty();
+  }
 }

@@ -63,4 +63,17 @@ public class StoreAppraisalTest {
     double simple = sand.mass() * 745 * 530;
     assertThat(StoreAppraisal.of(sand, 550, 0).usableJoules() / simple).isBetween(1.35, 1.42);
   }
+
+  @Test
+  public void powerAtDawnOfAMixedTankIsItsExponential() {
+    Face face = Face.measured(3);
+    HeatStore water =
+        of("water", new Geometry.Cylinder(0.25, 0.8), 3)
+            .withFaces(Map.of(FaceName.SIDE, face, FaceName.TOP, face, FaceName.FOOT, face));
+    double ua = 3 * (Math.PI * 0.5 * 0.8 + 2 * Math.PI * 0.0625);
+    double left = Math.exp(-ua * 14 * 3600 / (water.mass() * 4184));
+    double shown = StoreAppraisal.of(water, water.floorCelsius() + 40, 0).dawnWatts();
+    double foot = water.place().onGround() ? Math.PI * 0.0625 * 3 : 0;
+    assertThat(shown).isCloseTo((ua - foot) * 40 * left, withinPercentage(2));
+  }
 }

@@ -12,6 +12,8 @@ import java.util.Map;
 import java.util.UUID;
 import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
+import nightbank.server.book.Book;
+import nightbank.server.book.Books;
 import nightbank.server.exchange.FileMapping;
 import nightbank.server.exchange.ImportView;
 import nightbank.server.exchange.Imports;
@@ -45,6 +47,7 @@ class DemoLoader implements ApplicationRunner {
   private final Accounts accounts;
   private final Holdings holdings;
   private final Houses houses;
+  private final Books books;
   private final Stores stores;
   private final Imports imports;
   private final Runs runs;
@@ -56,6 +59,7 @@ class DemoLoader implements ApplicationRunner {
       Accounts accounts,
       Holdings holdings,
       Houses houses,
+      Books books,
       Stores stores,
       Imports imports,
       Runs runs,
@@ -65,6 +69,7 @@ class DemoLoader implements ApplicationRunner {
     this.accounts = accounts;
     this.holdings = holdings;
     this.houses = houses;
+    this.books = books;
     this.stores = stores;
     this.imports = imports;
     this.runs = runs;
@@ -76,7 +81,8 @@ class DemoLoader implements ApplicationRunner {
       List<Person> people,
       List<House> houses,
       List<Store> stores,
-      List<Run> runs) {}
+      List<Run> runs,
+      Book book) {}
 
   record Person(String login, String name, String password, Role role) {}
 
@@ -113,6 +119,7 @@ class DemoLoader implements ApplicationRunner {
     for (House h : told.houses()) {
       houses.create(holding, new Houses.HouseDraft(id(h.key()), h.name(), h.design()));
     }
+    books.change(holding, told.book(), 0);
     Map<String, UUID> ids = new HashMap<>();
     for (Store s : told.stores()) {
       ids.put(s.key(), id(s.key()));
@@ -138,6 +145,7 @@ class DemoLoader implements ApplicationRunner {
             id(s.key()),
             s.name(),
             s.house() == null ? null : id(s.house()),
+            false,
             s.design(),
             s.probes().stream()
                 .map(

@@ -11,6 +11,7 @@ import nightbank.core.night.Advice;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.night.TonightQuestion.Doing;
 import nightbank.server.shared.Problem;
+import nightbank.server.store.SourceDesign;
 import nightbank.server.store.StoreDesign;
 
 /** What can be done in a night, to and from the core's actions. */
@@ -38,14 +39,15 @@ final class Doings {
     }
     for (Starts.StoreStart s : stores) {
       StoreDesign d = s.view().design();
-      StoreDesign.Source source = d.source();
-      if (source != null && source.kind() == StoreDesign.SourceKind.FIRE) {
+      SourceDesign source = d.source();
+      if (source != null && source.kind() == SourceDesign.Kind.FIRE) {
         all.add(possible(Action.Kind.FIRE, s, FIRE_USUAL));
       }
-      if (source != null
-          && source.kind() == StoreDesign.SourceKind.ELEMENT
-          && source.powerWatts() > 0) {
+      if (source != null && source.kind() == SourceDesign.Kind.ELEMENT && source.powerWatts() > 0) {
         all.add(possible(Action.Kind.ELEMENT, s, source.powerWatts()));
+      }
+      if (s.store().carrier().isPresent()) {
+        all.add(possible(Action.Kind.PUMP, s, 0));
       }
       boolean lid = d.top() != null && d.top().layers() != null && !d.top().layers().isEmpty();
       if (lid && d.indoors()) {
@@ -123,12 +125,21 @@ final class Doings {
               switch (p.kind()) {
                 case SCREEN, COVER, STUFF_GAPS ->
                     List.of(new Action(p.kind(), store, dusk, length, 0));
+                case PUMP -> pumps(store, dusk, length);
                 case LID_OFF -> List.of(new Action(p.kind(), store, length * 0.55, length, 0));
                 case ELEMENT -> elements(store, dusk, length, p.usual());
                 case FIRE -> fires(store, dusk, length);
               }));
     }
     return options;
+  }
+
+  /** For the morning, for the second half of the night, or all night. */
+  private static List<Action> pumps(String store, double dusk, double length) {
+    return List.of(
+        new Action(Action.Kind.PUMP, store, dusk + (length - dusk) * 0.7, length, 0),
+        new Action(Action.Kind.PUMP, store, dusk + (length - dusk) * 0.45, length, 0),
+        new Action(Action.Kind.PUMP, store, dusk, length, 0));
   }
 
   private static List<Action> elements(String store, double dusk, double length, double watts) {

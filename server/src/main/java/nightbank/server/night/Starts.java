@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import nightbank.core.charge.Hearth;
 import nightbank.core.night.NightStore;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreGrid;
@@ -37,9 +38,10 @@ class Starts {
   private record Known(double celsius, Instant at) {}
 
   /** One store as it stands now. */
-  record StoreStart(StoreView view, Instant readAt, HeatStore store, StoreState state) {
+  record StoreStart(
+      StoreView view, Instant readAt, HeatStore store, StoreState state, Hearth hearth) {
     NightStore night() {
-      return new NightStore(view.id().toString(), store, state);
+      return new NightStore(view.id().toString(), store, state, hearth);
     }
   }
 
@@ -108,7 +110,7 @@ class Starts {
       UUID holding, UUID house, Instant now, double air, List<TonightView.Assumption> assumed) {
     List<StoreStart> starts = new ArrayList<>();
     for (StoreView view : stores.all(holding)) {
-      if (house.equals(view.houseId())) {
+      if (house.equals(view.houseId()) && !view.planned()) {
         starts.add(store(holding, view, now, air, assumed));
       }
     }
@@ -126,7 +128,8 @@ class Starts {
       assumed.add(
           new TonightView.Assumption(
               readAt == null ? "STORE_UNREAD" : "STORE_STALE", flat, readAt, view.name()));
-      return new StoreStart(view, readAt, core.store(), StoreState.uniform(grid, flat));
+      return new StoreStart(
+          view, readAt, core.store(), StoreState.uniform(grid, flat), core.hearth());
     }
     if (readAt.isBefore(now.minus(Duration.ofHours(FRESH_HOURS)))) {
       assumed.add(new TonightView.Assumption("STORE_AGE", null, readAt, view.name()));
@@ -134,9 +137,13 @@ class Starts {
     var judged = judgements.judge(holding, core, readAt.minus(LOOK_BACK), readAt);
     if (judged.isPresent()) {
       HeatStore learned = judged.get().run().learned();
-      return new StoreStart(view, readAt, learned, judged.get().run().lastState());
+      return new StoreStart(view, readAt, learned, judged.get().run().lastState(), core.hearth());
     }
     return new StoreStart(
-        view, readAt, core.store(), StoreState.uniform(grid, view.now().meanCelsius()));
+        view,
+        readAt,
+        core.store(),
+        StoreState.uniform(grid, view.now().meanCelsius()),
+        core.hearth());
   }
 }

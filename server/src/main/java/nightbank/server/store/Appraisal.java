@@ -11,7 +11,11 @@ import java.util.List;
  * @param lossWattsPerKelvin all faces, at full charge
  * @param halfLifeSeconds of the excess over the air, by the conduction model once the inside has
  *     settled
+ * @param dawnWatts to the air round it after a night of fourteen hours that began full
  * @param biot of the side face: above 0.1 one temperature does not describe the inside
+ * @param packs bags or barrels of fill, absent when nobody says how it is sold
+ * @param cost of what has a price, in the holding's currency
+ * @param unpriced things without a price
  */
 public record Appraisal(
     double massKg,
@@ -23,9 +27,15 @@ public record Appraisal(
     double lossWattsPerKelvin,
     double halfLifeSeconds,
     double chargeSeconds,
+    double dawnWatts,
     double biot,
+    Integer packs,
+    String packName,
+    double cost,
+    int unpriced,
+    String currency,
     List<FaceLoss> faces,
-    List<Notice> notices) {
+    List<CautionView> cautions) {
 
   /** One face at full charge against air at the floor temperature. */
   public record FaceLoss(
@@ -35,6 +45,10 @@ public record Appraisal(
       double watts,
       double thicknessMetres) {}
 
-  /** A warning with its reason and what to do. */
-  public record Notice(String code, String reason, String remedy) {}
+  /**
+   * A warning with its reason and what to do.
+   *
+   * @param weight DANGER, DAMAGE or NOTE
+   */
+  public record CautionView(String code, String weight, String of, String reason, String remedy) {}
 }

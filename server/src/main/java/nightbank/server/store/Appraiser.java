@@ -2,15 +2,26 @@ package nightbank.server.store;
 
 import java.util.ArrayList;
 import java.util.List;
+import nightbank.core.caution.Caution;
+import nightbank.core.caution.StoreCautions;
+import nightbank.core.caution.StoreFacts;
+import nightbank.core.sizing.BuildList;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreAppraisal;
+import nightbank.server.book.MediaBook;
 
 /** What a design comes to, from the core's figures. */
 final class Appraiser {
   private Appraiser() {}
 
-  static Appraisal appraise(StoreDesign design, HeatStore store) {
+  /**
+   * Appraises.
+   *
+   * @param hottestRead hottest of its probes as last read, NaN when none was
+   */
+  static Appraisal appraise(
+      StoreDesign design, HeatStore store, MediaBook book, double hottestRead) {
     double power = design.source() == null ? 0 : design.source().powerWatts();
     StoreAppraisal a = StoreAppraisal.of(store, design.chargeToCelsius(), power);
     List<Appraisal.FaceLoss> faces = new ArrayList<>();
@@ -23,10 +34,9 @@ final class Appraiser {
               a.watts(name),
               store.face(name).thicknessMetres()));
     }
-    List<Appraisal.Notice> notices =
-        a.notices().stream()
-            .map(n -> new Appraisal.Notice(n.code().name(), n.reason(), n.remedy()))
-            .toList();
+    BuildList build = BuildList.of(store, FactsMapping.parts(design), book.prices());
+    BuildList.Item fill = build.items().get(0);
+    StoreFacts facts = FactsMapping.toCore(design, store).withPeak(hottestRead, Double.NaN);
     return new Appraisal(
         store.mass(),
         store.geometry().volume() * store.count(),
@@ -37,8 +47,19 @@ final class Appraiser {
         a.lossCoefficient(),
         a.halfLifeSeconds(),
         a.chargeSeconds(),
+        a.dawnWatts(),
         a.biot(),
+        fill.packs().orElse(null),
+        fill.packName().orElse(null),
+        build.cost(),
+        build.unpriced(),
+        book.currency(),
         faces,
-        notices);
+        StoreCautions.of(facts).stream().map(Appraiser::view).toList());
+  }
+
+  static Appraisal.CautionView view(Caution c) {
+    return new Appraisal.CautionView(
+        c.code().name(), c.weight().name(), c.of(), c.reason(), c.remedy());
   }
 }

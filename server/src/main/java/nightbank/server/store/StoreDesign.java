@@ -9,7 +9,10 @@ import java.util.List;
  * @param measuredDensity kg/m³, absent to take the table's
  * @param measuredSpecificHeat J/(kg K), absent to take the table's
  * @param measuredConductivity W/(m K), absent to take the table's
+ * @param buried it lies in the ground; absent when it stands
  * @param chargeToCelsius mean temperature it can be charged to
+ * @param led what carries heat through it, absent when nothing does
+ * @param build what it is made of besides, absent when nobody said
  */
 public record StoreDesign(
     Shape shape,
@@ -27,11 +30,14 @@ public record StoreDesign(
     FaceDesign foot,
     boolean indoors,
     boolean onGround,
+    Boolean buried,
     double floorCelsius,
     double chargeToCelsius,
-    Source source) {
+    SourceDesign source,
+    Led led,
+    Build build) {
 
-  /** Upright bodies. */
+  /** Upright bodies; pipes in the ground are cylinders that lie along their pipe. */
   public enum Shape {
     CYLINDER,
     BOX
@@ -60,26 +66,54 @@ public record StoreDesign(
   }
 
   /**
-   * Where heat comes from.
+   * A stream led through the store.
    *
-   * @param powerWatts 0 when nobody knows
-   * @param reachFraction how far from the middle it heats, in fractions of the half width
+   * @param lengthMetres of a coil's pipe in one body
+   * @param diameterMetres of coil or bore
+   * @param wallMetres of a coil's pipe
+   * @param spacingMetres from turn to turn
+   * @param grainMetres of stones that air is blown through
+   * @param pipe part that the coil is made of, from the catalogue
+   * @param kilogramsPerSecond real flow through all bodies together
+   * @param machineWatts of pump or fan
+   * @param radiatorWattsPerKelvin that hands a water loop's heat to the house
+   * @param pumped absent or true when pump or fan moves it; false to trust to rising water
    */
-  public record Source(
-      SourceKind kind,
-      double powerWatts,
-      double reachFraction,
-      double lowFraction,
-      double highFraction) {}
+  public record Led(
+      Way way,
+      Carrying carrying,
+      Double lengthMetres,
+      Double diameterMetres,
+      Double wallMetres,
+      Double spacingMetres,
+      Double grainMetres,
+      String pipe,
+      double kilogramsPerSecond,
+      double machineWatts,
+      double radiatorWattsPerKelvin,
+      Boolean pumped) {}
 
-  /** Kinds of charge. */
-  public enum SourceKind {
-    NONE,
-    ELEMENT,
-    FIRE,
-    WATER_LOOP,
-    WARM_AIR,
-    SUN,
-    HEAP
+  /** How a stream goes through. */
+  public enum Way {
+    COIL,
+    STONES,
+    BORE
   }
+
+  /** What streams. */
+  public enum Carrying {
+    WATER,
+    AIR
+  }
+
+  /**
+   * What else the rules ask about.
+   *
+   * @param parts pipes, vessels and glues by their ids in the catalogue
+   * @param closedVessel no way out for steam
+   * @param closedCoil neither open vent nor relief valve
+   * @param bathed somebody bathes in the water
+   */
+  public record Build(
+      List<String> parts, Boolean closedVessel, Boolean closedCoil, Boolean bathed) {}
 }

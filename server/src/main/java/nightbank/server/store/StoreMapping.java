@@ -3,8 +3,10 @@ package nightbank.server.store;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
@@ -13,6 +15,7 @@ import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Layer;
 import nightbank.core.store.Place;
 import nightbank.core.store.Probe;
+import nightbank.server.book.MediaBook;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreDesign.FaceDesign;
 import nightbank.server.store.StoreDesign.LayerDesign;
@@ -25,13 +28,13 @@ final class StoreMapping {
 
   private StoreMapping() {}
 
-  static HeatStore toCore(StoreDesign d, List<ProbeView> probes) {
+  static HeatStore toCore(StoreDesign d, List<ProbeView> probes, MediaBook book) {
     if (d == null || d.shape() == null) {
       throw Problem.invalid("design.shape", "The shape is missing.", "Choose round or box.");
     }
     Geometry geometry = geometry(d);
     Medium medium =
-        MediumCatalogue.medium(d.medium() == null ? "" : d.medium())
+        book.medium(d.medium())
             .orElseThrow(
                 () ->
                     Problem.invalid(
@@ -49,21 +52,8 @@ final class StoreMapping {
             FaceName.SIDE, face("design.side", d.side()),
             FaceName.TOP, face("design.top", d.top()),
             FaceName.FOOT, face("design.foot", d.foot()));
-    var source = d.source();
-    HeatedZone zone =
-        source == null
-            ? HeatedZone.everywhere()
-            : Problem.field(
-                "design.source",
-                () ->
-                    new HeatedZone(
-                        source.reachFraction(), source.lowFraction(), source.highFraction()));
-    if (source != null && !(source.powerWatts() >= 0 && source.powerWatts() <= 1e6)) {
-      throw Problem.invalid(
-          "design.source.powerWatts",
-          "Power must lie between 0 and 1000000 W, was " + source.powerWatts() + " W.",
-          "Read it off the element's plate; 0 if nobody knows.");
-    }
+    HeatedZone zone = zone(d.source());
+    Optional<Carrier> carrier = PassageMapping.toCore(d.led());
     List<Probe> placed = new ArrayList<>();
     for (ProbeView p : probes) {
       if (p.kind() == ProbeView.Kind.STORE) {
@@ -81,10 +71,30 @@ final class StoreMapping {
                 d.count(),
                 measured,
                 faces,
-                new Place(d.indoors(), d.onGround(), SOIL),
+                new Place(d.indoors(), d.onGround(), Boolean.TRUE.equals(d.buried()), SOIL),
                 d.floorCelsius(),
                 zone,
-                placed));
+                placed,
+                carrier));
+  }
+
+  private static HeatedZone zone(SourceDesign source) {
+    if (source == null) {
+      return HeatedZone.everywhere();
+    }
+    if (!(source.powerWatts() >= 0 && source.powerWatts() <= 1e6)) {
+      throw Problem.invalid(
+          "design.source.powerWatts",
+          "Power must lie between 0 and 1000000 W, was " + source.powerWatts() + " W.",
+          "Read it off the element's plate; 0 if nobody knows.");
+    }
+    return source.behind() != null
+        ? HeatedZone.behind(source.behind())
+        : Problem.field(
+            "design.source",
+            () ->
+                new HeatedZone(
+                    source.reachFraction(), source.lowFraction(), source.highFraction()));
   }
 
   private static Geometry geometry(StoreDesign d) {

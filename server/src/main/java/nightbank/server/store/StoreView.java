@@ -4,12 +4,17 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 
-/** A store with its probes, what it comes to, and how it was last seen. */
+/**
+ * A store with its probes, what it comes to, and how it was last seen.
+ *
+ * @param planned not built yet: it counts in no night and no balance
+ */
 public record StoreView(
     UUID id,
     String name,
     int version,
     UUID houseId,
+    boolean planned,
     StoreDesign design,
     List<ProbeView> probes,
     Appraisal appraisal,

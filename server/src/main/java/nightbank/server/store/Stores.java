@@ -13,10 +13,13 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import nightbank.core.charge.Hearth;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StateFromProbes;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.server.book.Books;
+import nightbank.server.book.MediaBook;
 import nightbank.server.house.Houses;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.internal.StoreRepository;
@@ -28,24 +31,33 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Stores {
   private static final int MOST_PROBES = 100;
-  private static final int SECTION_ACROSS = 12;
-  private static final int SECTION_UP = 18;
 
   private final StoreRepository repository;
   private final Houses houses;
+  private final Books books;
   private final Clock clock;
   private final Cache<Described, StateFromProbes> fields =
       Caffeine.newBuilder().maximumSize(200).build();
 
-  Stores(StoreRepository repository, Houses houses, Clock clock) {
+  Stores(StoreRepository repository, Houses houses, Books books, Clock clock) {
     this.repository = repository;
     this.houses = houses;
+    this.books = books;
     this.clock = clock;
   }
 
   /** What a keeper sends. */
   public record StoreDraft(
-      UUID id, String name, UUID houseId, StoreDesign design, List<ProbeView> probes) {}
+      UUID id,
+      String name,
+      UUID houseId,
+      Boolean planned,
+      StoreDesign design,
+      List<ProbeView> probes) {
+    boolean isPlanned() {
+      return Boolean.TRUE.equals(planned);
+    }
+  }
 
   /** A store for the core, with what the core does not need but its callers do. */
   public record CoreStore(
@@ -55,20 +67,22 @@ public class Stores {
       UUID houseId,
       HeatStore store,
       double sourceWatts,
-      boolean makesHeat) {}
+      boolean makesHeat,
+      Hearth hearth) {}
 
   private record Described(StoreDesign design, List<ProbeView> probes) {}
 
   public List<StoreView> all(UUID holding) {
     var probes = repository.probes(holding);
     var latest = latest(holding);
+    MediaBook book = books.media(holding);
     return repository.all(holding).stream()
-        .map(s -> view(s, probes.getOrDefault(s.id(), List.of()), latest))
+        .map(s -> view(s, probes.getOrDefault(s.id(), List.of()), latest, book))
         .toList();
   }
 
   public StoreView get(UUID holding, UUID id) {
-    return view(stored(holding, id), probes(holding, id), latest(holding));
+    return view(stored(holding, id), probes(holding, id), latest(holding), books.media(holding));
   }
 
   public List<ProbeView> probes(UUID holding, UUID store) {
@@ -77,8 +91,8 @@ public class Stores {
 
   public CoreStore core(UUID holding, UUID id) {
     StoredStore s = stored(holding, id);
-    HeatStore core = StoreMapping.toCore(s.design(), probes(holding, id));
-    StoreDesign.Source source = s.design().source();
+    HeatStore core = StoreMapping.toCore(s.design(), probes(holding, id), books.media(holding));
+    SourceDesign source = s.design().source();
     return new CoreStore(
         s.id(),
         s.name(),
@@ -86,11 +100,26 @@ public class Stores {
         s.houseId(),
         core,
         source == null ? 0 : source.powerWatts(),
-        source != null && source.kind() == StoreDesign.SourceKind.HEAP);
+        source != null && source.kind() == SourceDesign.Kind.HEAP,
+        SourceMapping.hearth(source));
   }
 
-  public Appraisal appraise(StoreDesign design) {
-    return Appraiser.appraise(design, StoreMapping.toCore(design, List.of()));
+  public Appraisal appraise(UUID holding, StoreDesign design) {
+    MediaBook book = books.media(holding);
+    HeatStore core = StoreMapping.toCore(design, List.of(), book);
+    return Appraiser.appraise(design, core, book, Double.NaN);
+  }
+
+  /** The design as the core has it; nothing is kept. */
+  public HeatStore tried(UUID holding, StoreDesign design) {
+    return StoreMapping.toCore(design, List.of(), books.media(holding));
+  }
+
+  public BuildView build(UUID holding, UUID id) {
+    StoreView store = get(holding, id);
+    MediaBook book = books.media(holding);
+    return BuildMapping.view(
+        store, StoreMapping.toCore(store.design(), store.probes(), book), book);
   }
 
   @Transactional
@@ -98,7 +127,13 @@ public class Stores {
     check(holding, draft);
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
     repository.insert(
-        holding, id, draft.houseId(), draft.name().strip(), draft.design(), clock.instant());
+        holding,
+        id,
+        draft.houseId(),
+        draft.name().strip(),
+        draft.isPlanned(),
+        draft.design(),
+        clock.instant());
     stored(holding, id);
     repository.saveProbes(holding, id, draft.houseId(), draft.probes());
     return get(holding, id);
@@ -113,6 +148,7 @@ public class Stores {
         id,
         draft.houseId(),
         draft.name().strip(),
+        draft.isPlanned(),
         draft.design(),
         version,
         clock.instant())) {
@@ -131,7 +167,7 @@ public class Stores {
     change(
         holding,
         id,
-        new StoreDraft(id, now.name(), now.houseId(), now.design(), all),
+        new StoreDraft(id, now.name(), now.houseId(), now.planned(), now.design(), all),
         now.version());
     return all;
   }
@@ -160,7 +196,10 @@ public class Stores {
             "Give every probe a name of its own, up to 100 letters.");
       }
     }
-    Appraiser.appraise(draft.design(), StoreMapping.toCore(draft.design(), draft.probes()));
+    MediaBook book = books.media(holding);
+    HeatStore core = StoreMapping.toCore(draft.design(), draft.probes(), book);
+    SourceMapping.hearth(draft.design().source());
+    Appraiser.appraise(draft.design(), core, book, Double.NaN);
     if (!(draft.design().chargeToCelsius() > draft.design().floorCelsius()
         && draft.design().chargeToCelsius() <= 1200)) {
       throw Problem.invalid(
@@ -180,16 +219,24 @@ public class Stores {
   }
 
   private StoreView view(
-      StoredStore s, List<ProbeView> probes, Map<UUID, StoreView.Latest> latest) {
-    HeatStore core = StoreMapping.toCore(s.design(), probes);
+      StoredStore s, List<ProbeView> probes, Map<UUID, StoreView.Latest> latest, MediaBook book) {
+    HeatStore core = StoreMapping.toCore(s.design(), probes, book);
+    double hottest =
+        core.probes().stream()
+            .map(p -> latest.get(UUID.fromString(p.id())))
+            .filter(l -> l != null)
+            .mapToDouble(StoreView.Latest::celsius)
+            .max()
+            .orElse(Double.NaN);
     return new StoreView(
         s.id(),
         s.name(),
         s.version(),
         s.houseId(),
+        s.planned(),
         s.design(),
         probes,
-        Appraiser.appraise(s.design(), core),
+        Appraiser.appraise(s.design(), core, book, hottest),
         now(s, core, probes, latest));
   }
 
@@ -217,18 +264,7 @@ public class Stores {
                 d -> new StateFromProbes(core, StoreGrid.coarse(core)))
             .of(celsius, air, air);
     return new StoreView.Now(
-        newest, state.meanCelsius(), state.usableEnergy(core), section(state), seen);
-  }
-
-  private static StoreView.Section section(StoreState state) {
-    List<Double> celsius = new ArrayList<>();
-    for (int up = 0; up < SECTION_UP; up++) {
-      for (int out = 0; out < SECTION_ACROSS; out++) {
-        double t = state.at((out + 0.5) / SECTION_ACROSS, (up + 0.5) / SECTION_UP);
-        celsius.add(Math.round(t * 10) / 10.0);
-      }
-    }
-    return new StoreView.Section(SECTION_ACROSS, SECTION_UP, celsius);
+        newest, state.meanCelsius(), state.usableEnergy(core), Sections.of(state), seen);
   }
 
   /** Air beside the store as last read; else no warmer than its coldest reading and its floor. */

@@ -59,6 +59,11 @@ public class Weathers {
         : new Known("NONE", null, List.of());
   }
 
+  /** What files told of a stretch that has passed. */
+  public List<HourlyWeather> recorded(UUID holding, Instant from, Instant to) {
+    return repository.between(holding, "FILE", from, to);
+  }
+
   public void keepFile(UUID holding, List<HourlyWeather> hours) {
     repository.save(holding, "FILE", hours, clock.instant());
   }

@@ -2,6 +2,9 @@ package nightbank.server.store.internal;
 
 import java.util.List;
 import java.util.UUID;
+import nightbank.core.caution.PartLimit;
+import nightbank.core.charge.Feedstock;
+import nightbank.core.charge.Hearth;
 import nightbank.core.medium.InsulationMaterial;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
@@ -10,6 +13,11 @@ import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.shared.Versions;
 import nightbank.server.store.Appraisal;
+import nightbank.server.store.BuildView;
+import nightbank.server.store.ChargeQuestion;
+import nightbank.server.store.ChargeView;
+import nightbank.server.store.Charges;
+import nightbank.server.store.HeapView;
 import nightbank.server.store.StoreDesign;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
@@ -26,20 +34,32 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class StoreController {
   private final Stores stores;
+  private final Charges charges;
   private final Access access;
 
-  StoreController(Stores stores, Access access) {
+  StoreController(Stores stores, Charges charges, Access access) {
     this.stores = stores;
+    this.charges = charges;
     this.access = access;
   }
 
   record CatalogueView(
-      List<Medium> media, List<InsulationMaterial> insulation, List<SkinMaterial> skins) {}
+      List<Medium> media,
+      List<InsulationMaterial> insulation,
+      List<SkinMaterial> skins,
+      List<PartLimit> parts,
+      List<Hearth> hearths,
+      List<Feedstock> feedstocks) {}
 
   @GetMapping("/api/catalogue")
   CatalogueView catalogue() {
     return new CatalogueView(
-        MediumCatalogue.media(), MediumCatalogue.insulation(), MediumCatalogue.skins());
+        MediumCatalogue.media(),
+        MediumCatalogue.insulation(),
+        MediumCatalogue.skins(),
+        PartLimit.all(),
+        Hearth.all(),
+        Feedstock.all());
   }
 
   @GetMapping("/api/holdings/{holdingId}/stores")
@@ -60,7 +80,27 @@ class StoreController {
   @PostMapping("/api/holdings/{holdingId}/appraisal")
   Appraisal appraise(@PathVariable UUID holdingId, @RequestBody StoreDesign design) {
     access.require(holdingId, Role.GUEST);
-    return stores.appraise(design);
+    return stores.appraise(holdingId, design);
+  }
+
+  /** What charging a design would do; nothing is kept. */
+  @PostMapping("/api/holdings/{holdingId}/charge")
+  ChargeView charge(@PathVariable UUID holdingId, @RequestBody ChargeQuestion question) {
+    access.require(holdingId, Role.GUEST);
+    return charges.charge(holdingId, question);
+  }
+
+  /** What a heap's mixture is worth; nothing is kept. */
+  @PostMapping("/api/holdings/{holdingId}/heap")
+  HeapView heap(@PathVariable UUID holdingId, @RequestBody StoreDesign design) {
+    access.require(holdingId, Role.GUEST);
+    return charges.heap(holdingId, design);
+  }
+
+  @GetMapping("/api/holdings/{holdingId}/stores/{storeId}/build")
+  BuildView build(@PathVariable UUID holdingId, @PathVariable UUID storeId) {
+    access.require(holdingId, Role.GUEST);
+    return stores.build(holdingId, storeId);
   }
 
   @GetMapping("/api/holdings/{holdingId}/stores/{storeId}")

@@ -32,7 +32,8 @@ public class StoreRepository {
   }
 
   /** A store as stored. */
-  public record StoredStore(UUID id, UUID houseId, String name, int version, StoreDesign design) {}
+  public record StoredStore(
+      UUID id, UUID houseId, String name, boolean planned, int version, StoreDesign design) {}
 
   public List<StoredStore> all(UUID holding) {
     return db.selectFrom(HEAT_STORE)
@@ -73,12 +74,19 @@ public class StoreRepository {
   }
 
   public void insert(
-      UUID holding, UUID id, UUID house, String name, StoreDesign design, Instant now) {
+      UUID holding,
+      UUID id,
+      UUID house,
+      String name,
+      boolean planned,
+      StoreDesign design,
+      Instant now) {
     db.insertInto(HEAT_STORE)
         .set(HEAT_STORE.ID, id)
         .set(HEAT_STORE.HOLDING_ID, holding)
         .set(HEAT_STORE.GREENHOUSE_ID, house)
         .set(HEAT_STORE.NAME, name)
+        .set(HEAT_STORE.PLANNED, planned)
         .set(HEAT_STORE.DESIGN, json.write(design))
         .set(HEAT_STORE.UPDATED_AT, now)
         .onConflictDoNothing()
@@ -90,12 +98,14 @@ public class StoreRepository {
       UUID id,
       UUID house,
       String name,
+      boolean planned,
       StoreDesign design,
       int version,
       Instant now) {
     return db.update(HEAT_STORE)
             .set(HEAT_STORE.GREENHOUSE_ID, house)
             .set(HEAT_STORE.NAME, name)
+            .set(HEAT_STORE.PLANNED, planned)
             .set(HEAT_STORE.DESIGN, json.write(design))
             .set(HEAT_STORE.VERSION, HEAT_STORE.VERSION.plus(1))
             .set(HEAT_STORE.UPDATED_AT, now)
@@ -145,6 +155,7 @@ public class StoreRepository {
         r.getId(),
         r.getGreenhouseId(),
         r.getName(),
+        r.getPlanned(),
         r.getVersion(),
         json.read(r.getDesign(), StoreDesign.class));
   }

@@ -1,0 +1,135 @@
+package nightbank.server.book;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import nightbank.core.medium.Medium;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.medium.Range;
+import nightbank.core.sizing.Pack;
+import nightbank.core.sizing.Prices;
+import nightbank.server.book.internal.BookRepository;
+import nightbank.server.shared.Problem;
+import org.springframework.stereotype.Service;
+
+/** A holding's own prices and media: kept, checked, and handed to the core. */
+@Service
+public class Books {
+  private static final int MOST_PRICES = 300;
+  private static final int MOST_MEDIA = 50;
+  private static final double DRY_SHARE = 0.4; // of a damp medium's conductivity once it is dry
+
+  private final BookRepository repository;
+  private final Clock clock;
+
+  Books(BookRepository repository, Clock clock) {
+    this.repository = repository;
+    this.clock = clock;
+  }
+
+  public BookView get(UUID holding) {
+    return repository.find(holding).orElse(new BookView(0, Book.empty()));
+  }
+
+  public BookView change(UUID holding, Book draft, int version) {
+    Book book =
+        new Book(
+            draft.currency() == null ? "" : draft.currency().strip(),
+            draft.prices() == null ? List.of() : draft.prices(),
+            draft.media() == null ? List.of() : draft.media());
+    check(book);
+    if (!repository.save(holding, book, version, clock.instant())) {
+      throw Problem.changedMeanwhile("book");
+    }
+    return get(holding);
+  }
+
+  public MediaBook media(UUID holding) {
+    Book book = get(holding).book();
+    return new MediaBook(
+        book.media().stream().map(Books::medium).toList(), prices(book), book.currency());
+  }
+
+  private static void check(Book book) {
+    if (book.currency().length() > 8) {
+      throw Problem.invalid(
+          "currency", "A currency has up to 8 letters.", "Write its sign or its short name.");
+    }
+    if (book.prices().size() > MOST_PRICES || book.media().size() > MOST_MEDIA) {
+      throw Problem.invalid(
+          "prices",
+          "A book has up to " + MOST_PRICES + " prices and " + MOST_MEDIA + " media.",
+          "Leave out what you do not build with.");
+    }
+    prices(book);
+    Set<String> names = new HashSet<>();
+    for (int i = 0; i < book.media().size(); i++) {
+      Book.OwnMedium m = book.media().get(i);
+      String field = "media." + i;
+      if (m.name() == null || m.name().isBlank() || m.name().length() > 80) {
+        throw Problem.invalid(
+            field + ".name", "A medium needs a name of up to 80 letters.", "Give it a name.");
+      }
+      if (m.id() == null || !m.id().matches("own-[a-z0-9-]{1,60}") || !names.add(m.id())) {
+        throw Problem.invalid(
+            field + ".id", "Its key must begin with own- and be its own.", "Add it once more.");
+      }
+      Problem.field(field, () -> medium(m));
+    }
+  }
+
+  private static Prices prices(Book book) {
+    Map<String, Pack> packs = new HashMap<>();
+    List<Book.Price> lines = new ArrayList<>(book.prices());
+    for (int i = 0; i < lines.size(); i++) {
+      Book.Price p = lines.get(i);
+      String field = "prices." + i;
+      if (p.of() == null || p.of().isBlank() || p.unit() == null) {
+        throw Problem.invalid(field, "What is sold, or its unit, is missing.", "Choose both.");
+      }
+      String name = p.pack() == null || p.pack().isBlank() ? "pack" : p.pack().strip();
+      if (name.length() > 40) {
+        throw Problem.invalid(
+            field + ".pack", "More than 40 letters.", "Bag, barrel or roll will do.");
+      }
+      Pack pack =
+          Problem.field(field + ".price", () -> new Pack(name, p.amount(), p.unit(), p.price()));
+      if (packs.put(p.of(), pack) != null) {
+        throw Problem.invalid(field, "This is priced twice.", "Keep the one you would buy.");
+      }
+    }
+    return new Prices(packs);
+  }
+
+  private static Medium medium(Book.OwnMedium m) {
+    double spread = m.spread() == null ? 0.05 : m.spread();
+    if (!(spread >= 0 && spread <= 0.5)) {
+      throw new IllegalArgumentException("the doubt must lie between 0 and 0.5, was " + spread);
+    }
+    if (MediumCatalogue.medium(m.id()).isPresent()) {
+      throw new IllegalArgumentException("this key is one of the table's");
+    }
+    double dry = m.moisture() > 0 ? DRY_SHARE * m.conductivity() : m.conductivity();
+    return new Medium(
+        m.id(),
+        m.name().strip(),
+        Medium.Kind.SOLID,
+        m.moisture(),
+        around(m.density(), spread),
+        around(m.specificHeat(), spread),
+        Medium.HeatLaw.CONSTANT,
+        around(m.conductivity(), spread),
+        dry,
+        m.highestCelsius(),
+        m.note() == null || m.note().isBlank() ? "the holding's own" : m.note());
+  }
+
+  private static Range around(double value, double spread) {
+    return new Range(value * (1 - spread), value, value * (1 + spread));
+  }
+}

@@ -1,0 +1,116 @@
+package nightbank.server.sizing;
+
+import java.util.ArrayList;
+import java.util.List;
+import nightbank.core.caution.PartLimit;
+import nightbank.core.medium.Medium;
+import nightbank.core.sizing.Candidate;
+import nightbank.core.sizing.Sized;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatedZone;
+import nightbank.server.store.SourceDesign;
+import nightbank.server.store.StoreDesign;
+
+/** What was sized as a view, and as a design to plan by. */
+final class SizedMapping {
+  private final SizingQuestion question;
+
+  SizedMapping(SizingQuestion question) {
+    this.question = question;
+  }
+
+  SizingView.SizedView view(Sized s) {
+    Candidate c = s.candidate();
+    return new SizingView.SizedView(
+        c.container().id(),
+        c.container().name(),
+        c.medium().id(),
+        c.medium().name(),
+        c.wrapMillimetres(),
+        s.count(),
+        s.holds(),
+        s.limit().name(),
+        s.lowestCelsius(),
+        c.fullCelsius(),
+        s.massKg(),
+        s.floorSquareMetres(),
+        s.loadKgPerSquareMetre(),
+        s.usableJoules(),
+        s.powerAtDawnWatts(),
+        known(s.holdSeconds()),
+        known(s.chargeSeconds()),
+        known(s.cost()),
+        s.dominated(),
+        s.dominated() ? null : design(c, s.count()));
+  }
+
+  private static Double known(double v) {
+    return Double.isFinite(v) ? v : null;
+  }
+
+  private StoreDesign design(Candidate c, int count) {
+    Geometry g = c.one().geometry();
+    Geometry.Box box = g instanceof Geometry.Box b ? b : null;
+    HeatedZone z = c.one().zone();
+    var face =
+        new StoreDesign.FaceDesign(
+            c.wrapMillimetres() > 0
+                ? List.of(
+                    new StoreDesign.LayerDesign(
+                        StoreDesign.LayerKind.BULK,
+                        "stone-wool",
+                        c.wrapMillimetres() / 1000,
+                        false,
+                        null))
+                : List.of(),
+            null);
+    List<String> parts = new ArrayList<>();
+    c.container().vessel().map(PartLimit::id).ifPresent(parts::add);
+    boolean water = c.medium().kind() == Medium.Kind.WATER;
+    return new StoreDesign(
+        box == null ? StoreDesign.Shape.CYLINDER : StoreDesign.Shape.BOX,
+        box == null ? 2 * g.halfWidth() : null,
+        box == null ? null : box.lengthMetres(),
+        box == null ? null : box.widthMetres(),
+        g.heightMetres(),
+        count,
+        c.medium().id(),
+        null,
+        null,
+        null,
+        face,
+        face,
+        new StoreDesign.FaceDesign(List.of(), null),
+        true,
+        true,
+        null,
+        c.one().floorCelsius(),
+        c.fullCelsius(),
+        new SourceDesign(
+            question.source() == null ? SourceDesign.Kind.NONE : question.source(),
+            question.sourceWatts(),
+            water ? 1 : z.radiusFraction(),
+            z.lowFraction(),
+            z.highFraction(),
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null),
+        null,
+        new StoreDesign.Build(parts, null, null, null));
+  }
+}

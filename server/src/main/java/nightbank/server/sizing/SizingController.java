@@ -1,0 +1,63 @@
+package nightbank.server.sizing;
+
+import java.util.UUID;
+import nightbank.server.account.Access;
+import nightbank.server.account.Role;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Sizing, curves and pairs over HTTP; nothing is kept. */
+@RestController
+@RequestMapping("/api/holdings/{holdingId}")
+class SizingController {
+  private final Sizings sizings;
+  private final Pairs pairs;
+  private final Access access;
+
+  SizingController(Sizings sizings, Pairs pairs, Access access) {
+    this.sizings = sizings;
+    this.pairs = pairs;
+    this.access = access;
+  }
+
+  @PostMapping("/houses/{houseId}/sizing")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  SizingView start(
+      @PathVariable UUID holdingId, @PathVariable UUID houseId, @RequestBody SizingQuestion q) {
+    access.require(holdingId, Role.GUEST);
+    return sizings.start(holdingId, houseId, q);
+  }
+
+  @GetMapping("/sizing/{id}")
+  SizingView view(@PathVariable UUID holdingId, @PathVariable UUID id) {
+    access.require(holdingId, Role.GUEST);
+    return sizings.view(holdingId, id);
+  }
+
+  @DeleteMapping("/sizing/{id}")
+  SizingView stop(@PathVariable UUID holdingId, @PathVariable UUID id) {
+    access.require(holdingId, Role.GUEST);
+    return sizings.stop(holdingId, id);
+  }
+
+  @PostMapping("/houses/{houseId}/sizing/curve")
+  CurveView curve(
+      @PathVariable UUID holdingId, @PathVariable UUID houseId, @RequestBody CurveQuestion q) {
+    access.require(holdingId, Role.GUEST);
+    return sizings.curve(holdingId, houseId, q);
+  }
+
+  @PostMapping("/houses/{houseId}/pairs")
+  PairView pair(
+      @PathVariable UUID holdingId, @PathVariable UUID houseId, @RequestBody PairQuestion q) {
+    access.require(holdingId, Role.GUEST);
+    return pairs.ask(holdingId, houseId, q);
+  }
+}

@@ -1,0 +1,65 @@
+package nightbank.server.sizing;
+
+import java.util.List;
+import java.util.UUID;
+import nightbank.core.night.NightResult;
+import nightbank.core.sizing.Candidate;
+import nightbank.core.sizing.Sized;
+import nightbank.core.sizing.SizingSearch;
+
+/** One search that runs, with how far it is; can be stopped. */
+final class SizingJob implements Runnable {
+  private final UUID id;
+  private final SizingSearch search;
+  private final List<Candidate> candidates;
+  private final NightResult without;
+  private final double limit;
+  private final String currency;
+  private final SizedMapping mapping;
+  private volatile int done;
+  private volatile boolean stopped;
+  private volatile boolean finished;
+  private volatile List<Sized> found = List.of();
+
+  SizingJob(
+      UUID id,
+      SizingSearch search,
+      List<Candidate> candidates,
+      NightResult without,
+      double limit,
+      String currency,
+      SizedMapping mapping) {
+    this.id = id;
+    this.search = search;
+    this.candidates = candidates;
+    this.without = without;
+    this.limit = limit;
+    this.currency = currency;
+    this.mapping = mapping;
+  }
+
+  @Override
+  public void run() {
+    found = search.run(candidates, n -> done = Math.max(done, n), () -> stopped);
+    finished = true;
+  }
+
+  void stop() {
+    stopped = true;
+  }
+
+  SizingView view() {
+    String state = !finished ? "RUNNING" : stopped ? "STOPPED" : "DONE";
+    return new SizingView(
+        id,
+        state,
+        finished && !stopped ? candidates.size() : done,
+        candidates.size(),
+        limit,
+        without.lowestCelsius(),
+        without.billJoules(),
+        without.peakDemandWatts(),
+        currency,
+        found.stream().map(mapping::view).toList());
+  }
+}

@@ -1,0 +1,57 @@
+package nightbank.server.sizing;
+
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.store.StoreDesign;
+
+/**
+ * A search and what it has found.
+ *
+ * @param state RUNNING, DONE or STOPPED
+ * @param withoutCelsius the plants' coldest with nothing added
+ * @param billJoules what the house must be given that night
+ * @param found empty while it runs
+ */
+public record SizingView(
+    UUID id,
+    String state,
+    int done,
+    int of,
+    double limitCelsius,
+    double withoutCelsius,
+    double billJoules,
+    double peakWatts,
+    String currency,
+    List<SizedView> found) {
+
+  /**
+   * One candidate at its smallest number.
+   *
+   * @param limit ENERGY, POWER or NONE
+   * @param holdSeconds absent where dominated
+   * @param chargeSeconds absent when it never gets there or nothing charges it
+   * @param cost absent without prices
+   * @param design to plan it by, absent where dominated
+   */
+  public record SizedView(
+      String container,
+      String containerName,
+      String medium,
+      String mediumName,
+      double wrapMillimetres,
+      int count,
+      boolean holds,
+      String limit,
+      double lowestCelsius,
+      double fullCelsius,
+      double massKg,
+      double floorSquareMetres,
+      double loadKgPerSquareMetre,
+      double usableJoules,
+      double powerAtDawnWatts,
+      Double holdSeconds,
+      Double chargeSeconds,
+      Double cost,
+      boolean dominated,
+      StoreDesign design) {}
+}

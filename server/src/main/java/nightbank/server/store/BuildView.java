@@ -1,0 +1,40 @@
+package nightbank.server.store;
+
+import java.util.List;
+
+/** A sheet to build a store by. */
+public record BuildView(
+    String name,
+    StoreDesign design,
+    Appraisal appraisal,
+    List<Item> items,
+    List<Cut> cuts,
+    List<String> steps,
+    double slenderness,
+    double tippingNewtons,
+    int pallets,
+    List<Limit> limits) {
+
+  /**
+   * Something to get.
+   *
+   * @param unit of the amount
+   * @param packs absent when nobody says how it is sold
+   * @param cost absent without a price
+   */
+  public record Item(
+      String name, double amount, String unit, String packName, Integer packs, Double cost) {}
+
+  /** A piece to cut, for all bodies together. */
+  public record Cut(
+      String face,
+      String what,
+      int pieces,
+      double lengthMetres,
+      double widthMetres,
+      double thicknessMetres,
+      boolean round) {}
+
+  /** What a part of it stands. */
+  public record Limit(String what, double celsius) {}
+}

@@ -1,0 +1,56 @@
+package nightbank.server.store;
+
+import java.util.ArrayList;
+import java.util.List;
+import nightbank.core.caution.PartLimit;
+import nightbank.core.caution.StoreFacts;
+import nightbank.core.store.HeatStore;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.StoreDesign.Build;
+
+/** What the rules of caution ask about a design. */
+final class FactsMapping {
+  private FactsMapping() {}
+
+  static StoreFacts toCore(StoreDesign d, HeatStore store) {
+    SourceDesign source = d.source();
+    Build build = d.build();
+    return new StoreFacts(
+        store,
+        source == null || source.kind() == null
+            ? StoreFacts.SourceKind.NONE
+            : StoreFacts.SourceKind.valueOf(source.kind().name()),
+        d.chargeToCelsius(),
+        Double.NaN,
+        Double.NaN,
+        source == null ? 0 : source.powerWatts(),
+        source == null || source.woodMoisture() == null ? Double.NaN : source.woodMoisture(),
+        build != null && Boolean.TRUE.equals(build.closedVessel()),
+        build != null && Boolean.TRUE.equals(build.closedCoil()),
+        d.led() == null || !Boolean.FALSE.equals(d.led().pumped()),
+        build != null && Boolean.TRUE.equals(build.bathed()),
+        parts(d));
+  }
+
+  /** Parts named in the build, and the pipe of the coil. */
+  static List<PartLimit> parts(StoreDesign d) {
+    List<String> ids = new ArrayList<>();
+    if (d.led() != null && d.led().pipe() != null) {
+      ids.add(d.led().pipe());
+    }
+    if (d.build() != null && d.build().parts() != null) {
+      ids.addAll(d.build().parts());
+    }
+    return ids.stream().distinct().map(FactsMapping::part).toList();
+  }
+
+  private static PartLimit part(String id) {
+    return PartLimit.of(id)
+        .orElseThrow(
+            () ->
+                Problem.invalid(
+                    "design.build.parts",
+                    "There is no part called " + id + ".",
+                    "Choose one from the list."));
+  }
+}

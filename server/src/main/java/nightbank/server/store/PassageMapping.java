@@ -1,0 +1,69 @@
+package nightbank.server.store;
+
+import java.util.Optional;
+import nightbank.core.caution.PartLimit;
+import nightbank.core.store.Carrier;
+import nightbank.core.store.Passage;
+import nightbank.core.store.Stream;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.StoreDesign.Carrying;
+import nightbank.server.store.StoreDesign.Led;
+import nightbank.server.store.StoreDesign.Way;
+
+/** What is led through a store, to the core. */
+final class PassageMapping {
+  private static final double PLASTIC = 0.4; // W/(m K), where nobody says what the pipe is of
+  private static final double WALL = 0.002; // m
+  private static final double GRAIN = 0.04; // m
+
+  private PassageMapping() {}
+
+  static Optional<Carrier> toCore(Led led) {
+    if (led == null || led.way() == null) {
+      return Optional.empty();
+    }
+    if (led.way() == Way.STONES && led.carrying() == Carrying.WATER) {
+      throw Problem.invalid(
+          "design.led",
+          "Only air is led through loose stones here.",
+          "Choose air, or a coil for water.");
+    }
+    Passage passage =
+        Problem.field(
+            "design.led",
+            () ->
+                switch (led.way()) {
+                  case COIL ->
+                      new Passage.Coil(
+                          number(led.lengthMetres()),
+                          number(led.diameterMetres()),
+                          or(led.wallMetres(), WALL),
+                          conductivity(led.pipe()),
+                          number(led.spacingMetres()));
+                  case STONES -> new Passage.Bed(or(led.grainMetres(), GRAIN));
+                  case BORE -> new Passage.Bore(number(led.diameterMetres()));
+                });
+    Stream stream =
+        Problem.field(
+            "design.led.kilogramsPerSecond",
+            () ->
+                new Stream(
+                    led.carrying() == Carrying.AIR ? Stream.Fluid.AIR : Stream.Fluid.WATER,
+                    led.kilogramsPerSecond(),
+                    led.machineWatts(),
+                    led.radiatorWattsPerKelvin()));
+    return Optional.of(new Carrier(passage, stream));
+  }
+
+  private static double conductivity(String pipe) {
+    return PartLimit.of(pipe == null ? "" : pipe).map(PartLimit::conductivity).orElse(PLASTIC);
+  }
+
+  private static double number(Double value) {
+    return value == null ? Double.NaN : value;
+  }
+
+  private static double or(Double value, double otherwise) {
+    return value == null ? otherwise : value;
+  }
+}
