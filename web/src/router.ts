@@ -28,6 +28,26 @@ export const router = createRouter({
           component: () => import('./features/store/StorePage.vue'),
         },
         {
+          path: 'stores/:store/build',
+          name: 'build',
+          component: () => import('./features/store/BuildPage.vue'),
+        },
+        {
+          path: 'sizing',
+          name: 'sizing',
+          component: () => import('./features/sizing/SizingPage.vue'),
+        },
+        {
+          path: 'pairs',
+          name: 'pairs',
+          component: () => import('./features/sizing/PairsPage.vue'),
+        },
+        {
+          path: 'book',
+          name: 'book',
+          component: () => import('./features/book/BookPage.vue'),
+        },
+        {
           path: 'stores/:store/file/:file?',
           name: 'file',
           component: () => import('./features/exchange/FilePage.vue'),

@@ -8,6 +8,18 @@ import type { Design, FaceKey, Probe } from '@/features/store/designs'
 import { heatColour } from '@/shared/heat'
 import type { Views } from '@/shared/api/client'
 import { degrees, metres, watts, type Units } from '@/shared/units'
+import CutAwayDefs from './CutAwayDefs.vue'
+import {
+  arrowPath,
+  bandsOf,
+  cellsOf,
+  cutWidth,
+  faces,
+  pipesOf,
+  rodPath,
+  thicknessOf,
+  zoneOf,
+} from './cutAwayShapes'
 
 const props = defineProps<{
   design: Design
@@ -18,6 +30,11 @@ const props = defineProps<{
   selected: string
   units: Units
   editable: boolean
+  /** Where a charge gets hottest, and the faces whose layers do not stand it. */
+  hot?: { celsius: number; radiusFraction: number; heightFraction: number } | null
+  scorched?: string[]
+  /** Kept through a charge, so that colours mean the same at every moment. */
+  scaleTo?: number
 }>()
 const emit = defineEmits<{
   select: [what: string]
@@ -44,13 +61,8 @@ const HELD = ref<number | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
 
 const round = computed(() => props.design.shape === 'CYLINDER')
-const width = computed(() =>
-  round.value
-    ? props.design.diameterMetres
-    : Math.min(props.design.lengthMetres, props.design.widthMetres),
-)
-const thickness = (face: FaceKey) =>
-  (props.design[face]?.layers ?? []).reduce((sum, l) => sum + (l.thicknessMetres || 0), 0)
+const width = computed(() => cutWidth(props.design))
+const thickness = (face: FaceKey) => thicknessOf(props.design, face)
 
 const scale = computed(() => {
   if (HELD.value) return HELD.value
@@ -84,26 +96,11 @@ const box = computed(() => {
 
 const celsiusOf = (p: Probe) => props.latest.find((l) => l.probeId === p.id)?.celsius
 const inside = computed(() => props.probes.filter((p) => p.kind === 'STORE'))
-const hottest = computed(() => Math.max(60, ...(props.section?.celsius ?? [])))
+const hottest = computed(() => Math.max(60, props.scaleTo ?? 0, ...(props.section?.celsius ?? [])))
 
-/** The section mirrored about the middle, from the foot up. */
-const cells = computed(() => {
-  const b = box.value
-  const s = props.section
-  if (!s) return []
-  const w = b.w / 2 / s.across
-  const h = b.h / s.up
-  return s.celsius.flatMap((celsius, i) => {
-    const out = i % s.across
-    const y = b.y + b.h - (Math.floor(i / s.across) + 1) * h
-    const fill = heatColour(celsius, hottest.value)
-    const one = { y, w: w + 0.6, h: h + 0.6, fill }
-    return [
-      { ...one, x: b.cx + out * w },
-      { ...one, x: b.cx - (out + 1) * w },
-    ]
-  })
-})
+const cells = computed(() =>
+  props.section ? cellsOf(props.section, box.value, hottest.value) : [],
+)
 const scaleSteps = computed(() => {
   const n = 40
   return Array.from({ length: n }, (_, i) => ({
@@ -112,108 +109,23 @@ const scaleSteps = computed(() => {
   }))
 })
 
-type Band = { face: FaceKey; x: number; y: number; w: number; h: number; kind: string; key: string }
-const bands = computed(() => {
-  const b = box.value
-  const s = scale.value
-  const list: Band[] = []
-  let out = 0
-  for (const [i, l] of (props.design.side?.layers ?? []).entries()) {
-    const t = l.thicknessMetres * s
-    const kind = l.kind === 'GAP' ? 'gap' : l.wet ? 'wet' : 'bulk'
-    list.push({
-      face: 'side',
-      x: b.x - out - t,
-      y: b.y - b.top,
-      w: t,
-      h: b.h + b.top + b.foot,
-      kind,
-      key: `sl${i}`,
-    })
-    list.push({
-      face: 'side',
-      x: b.x + b.w + out,
-      y: b.y - b.top,
-      w: t,
-      h: b.h + b.top + b.foot,
-      kind,
-      key: `sr${i}`,
-    })
-    out += t
-  }
-  out = 0
-  for (const [i, l] of (props.design.top?.layers ?? []).entries()) {
-    const t = l.thicknessMetres * s
-    list.push({
-      face: 'top',
-      x: b.x,
-      y: b.y - out - t,
-      w: b.w,
-      h: t,
-      kind: l.kind === 'GAP' ? 'gap' : l.wet ? 'wet' : 'bulk',
-      key: `t${i}`,
-    })
-    out += t
-  }
-  out = 0
-  for (const [i, l] of (props.design.foot?.layers ?? []).entries()) {
-    const t = l.thicknessMetres * s
-    list.push({
-      face: 'foot',
-      x: b.x,
-      y: b.y + b.h + out,
-      w: b.w,
-      h: t,
-      kind: l.kind === 'GAP' ? 'gap' : l.wet ? 'wet' : 'bulk',
-      key: `f${i}`,
-    })
-    out += t
-  }
-  return list
-})
-
+const bands = computed(() => bandsOf(props.design, box.value, scale.value))
 const loss = (face: FaceKey) => props.losses.find((l) => l.face === face.toUpperCase())?.watts ?? 0
 const most = computed(() => Math.max(1, loss('side'), loss('top'), loss('foot')))
 const arrowWidth = (face: FaceKey) => Math.max(2, (44 * Math.max(0, loss(face))) / most.value)
 
-function arrow(face: FaceKey): string {
+const arrow = (face: FaceKey) => arrowPath(face, box.value, arrowWidth(face), narrow.value)
+const zones = computed(() => zoneOf(props.design, box.value))
+const pipes = computed(() => pipesOf(props.design, zones.value[0], box.value, scale.value))
+const rod = computed(() =>
+  zones.value.length === 1 && !pipes.value.length && !props.design.source.behind
+    ? rodPath(zones.value[0], box.value.cx)
+    : '',
+)
+const hotAt = computed(() => {
   const b = box.value
-  const w = arrowWidth(face) / 2
-  const head = w + 6
-  const long = narrow.value ? 16 : 46
-  if (face === 'side') {
-    const x = b.x - b.side - 8
-    const y = b.y + b.h / 2
-    return `M${x} ${y - w} h${-long} v${-(head - w)} l${-head * 0.9} ${head} l${head * 0.9} ${head} v${-(head - w)} h${long} z`
-  }
-  const up = face === 'top'
-  const x = b.cx
-  const y = up ? b.y - b.top - 8 : b.ground + 6
-  const d = up ? -1 : 1
-  const run = up ? long * 0.55 : 14
-  return `M${x - w} ${y} v${d * run} h${-(head - w)} l${head} ${d * head * 0.8} l${head} ${-d * head * 0.8} h${-(head - w)} v${-d * run} z`
-}
-
-const zone = computed(() => {
-  const b = box.value
-  const z = props.design.source
-  if (!z || z.kind === 'NONE' || z.kind === 'SUN') return null
-  const half = (z.reachFraction * b.w) / 2
-  return {
-    x: b.cx - half,
-    y: b.y + b.h * (1 - z.highFraction),
-    w: 2 * half,
-    h: b.h * (z.highFraction - z.lowFraction),
-  }
-})
-const coil = computed(() => {
-  const z = zone.value
-  if (!z) return ''
-  const turns = 7
-  let d = `M${box.value.cx} ${z.y}`
-  for (let i = 0; i < turns; i++)
-    d += ` L${i % 2 ? z.x + z.w * 0.15 : z.x + z.w * 0.85} ${z.y + ((i + 0.5) * z.h) / turns}`
-  return `${d} L${box.value.cx} ${z.y + z.h}`
+  const h = props.hot
+  return h && { x: b.cx + (h.radiusFraction * b.w) / 2, y: b.y + b.h * (1 - h.heightFraction) }
 })
 
 const marks = computed(() => {
@@ -298,7 +210,6 @@ function stepProbe(e: KeyboardEvent, p: Probe) {
 const faceWord: Record<FaceKey, string> = { side: 'side', top: 'top', foot: 'foot' }
 const nameOf = (face: FaceKey) =>
   `${faceWord[face]}: ${(props.design[face]?.layers ?? []).length ? '' : 'bare, '}${watts(loss(face))} when full`
-const faces: FaceKey[] = ['side', 'top', 'foot']
 const labelAt = (face: FaceKey) => {
   const b = box.value
   if (face === 'side')
@@ -321,28 +232,7 @@ const labelAt = (face: FaceKey) => {
     role="group"
     aria-label="The store cut open, to scale"
   >
-    <defs>
-      <pattern id="ground" width="14" height="14" patternUnits="userSpaceOnUse">
-        <path d="M0 14 L14 0" stroke="var(--soil)" stroke-width="1.4" />
-      </pattern>
-      <pattern id="bulk" width="9" height="9" patternUnits="userSpaceOnUse">
-        <rect width="9" height="9" fill="var(--sheet)" />
-        <path d="M0 5 q2.2 -5 4.5 0 t4.5 0" fill="none" stroke="var(--ink-soft)" />
-      </pattern>
-      <pattern id="wet" width="9" height="9" patternUnits="userSpaceOnUse">
-        <rect width="9" height="9" fill="var(--frost-wash)" />
-        <path d="M0 5 q2.2 -5 4.5 0 t4.5 0" fill="none" stroke="var(--frost)" />
-      </pattern>
-      <pattern id="gap" width="6" height="6" patternUnits="userSpaceOnUse">
-        <rect width="6" height="6" fill="var(--paper)" />
-        <path d="M0 0V6" stroke="var(--ink-soft)" stroke-dasharray="2 2" />
-      </pattern>
-      <pattern id="grain" width="12" height="12" patternUnits="userSpaceOnUse">
-        <rect width="12" height="12" fill="var(--line-soft)" />
-        <circle cx="3" cy="4" r="1" fill="var(--soil)" />
-        <circle cx="9" cy="10" r="1" fill="var(--soil)" />
-      </pattern>
-    </defs>
+    <CutAwayDefs />
 
     <template v-if="design.onGround">
       <rect :x="14" :y="box.ground" :width="view.w - 28" height="42" fill="url(#ground)" />
@@ -377,11 +267,14 @@ const labelAt = (face: FaceKey) => {
       />
     </g>
 
-    <g v-if="zone" class="source" @click="emit('select', 'source')">
-      <rect :x="zone.x" :y="zone.y" :width="zone.w" :height="zone.h" />
-      <path :d="coil" class="halo" />
-      <path :d="coil" />
+    <g v-if="zones.length" class="source" @click="emit('select', 'source')">
+      <rect v-for="(z, i) in zones" :key="i" :x="z.x" :y="z.y" :width="z.w" :height="z.h" />
+      <template v-if="rod">
+        <path :d="rod" class="halo" />
+        <path :d="rod" />
+      </template>
     </g>
+    <circle v-for="(p, i) in pipes" :key="`p${i}`" class="pipe" :cx="p.x" :cy="p.y" :r="p.r" />
 
     <rect
       v-for="band in bands"
@@ -395,6 +288,22 @@ const labelAt = (face: FaceKey) => {
       :fill="`url(#${band.kind})`"
       @click="emit('select', band.face)"
     />
+
+    <template v-for="band in bands" :key="`h${band.key}`">
+      <rect
+        v-if="scorched?.includes(band.face.toUpperCase())"
+        class="scorched"
+        :x="band.x"
+        :y="band.y"
+        :width="band.w"
+        :height="band.h"
+      />
+    </template>
+    <g v-if="hotAt && hot" class="hot">
+      <circle :cx="hotAt.x" :cy="hotAt.y" r="9" />
+      <path :d="`M${hotAt.x - 15} ${hotAt.y} h30 M${hotAt.x} ${hotAt.y - 15} v30`" />
+      <text :x="hotAt.x + 16" :y="hotAt.y - 8">{{ degrees(hot.celsius, units, 0) }}</text>
+    </g>
 
     <g
       v-for="f in faces"
@@ -595,6 +504,36 @@ text {
 .source .halo {
   stroke: #fff6e6;
   stroke-width: 6;
+}
+
+.pipe {
+  fill: var(--sheet);
+  stroke: #1d1713;
+  stroke-width: 2;
+  pointer-events: none;
+}
+
+.scorched {
+  fill: url(#scorched);
+  pointer-events: none;
+}
+
+.hot {
+  pointer-events: none;
+}
+
+.hot circle,
+.hot path {
+  fill: none;
+  stroke: #1d1713;
+  stroke-width: 2;
+}
+
+.hot text {
+  font-weight: 700;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
 }
 
 .probe {

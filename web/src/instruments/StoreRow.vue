@@ -64,6 +64,7 @@ const mediumOf = (s: Views['StoreView']) =>
               fill="var(--sheet)"
               stroke="var(--ink)"
               stroke-width="1.5"
+              :stroke-dasharray="s.planned ? '5 4' : undefined"
             />
             <rect
               :x="b.x"
@@ -75,6 +76,7 @@ const mediumOf = (s: Views['StoreView']) =>
           </g>
         </svg>
         <strong>{{ s.name }}</strong>
+        <span v-if="s.planned" class="soft"> planned</span>
       </RouterLink>
       <p>
         <template v-if="s.now.usableJoules != null">
@@ -84,7 +86,7 @@ const mediumOf = (s: Views['StoreView']) =>
             {{ degrees(s.now.meanCelsius, units, 0) }} on the whole, read {{ when(s.now.at) }}</span
           >
         </template>
-        <span v-else class="soft">Not read yet.</span><br />
+        <span v-else class="soft">{{ s.planned ? 'Not built yet.' : 'Not read yet.' }}</span><br />
         <span class="soft">{{ kilograms(s.appraisal.massKg) }} of {{ mediumOf(s) }}</span>
       </p>
     </li>

@@ -5,6 +5,8 @@ const open = defineModel<boolean>({ default: false })
 const keys = [
   ['t', 'Tonight'],
   ['s', 'Stores'],
+  ['z', 'Sizing'],
+  ['w', 'Two ways'],
   ['l', 'Change the light: day, night, night eyes'],
   ['arrows', 'Move a handle or a cursor that has the focus; with Shift ten times as far'],
   ['+ and −', 'Closer and wider on a run’s chart'],

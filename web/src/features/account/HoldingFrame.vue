@@ -33,6 +33,8 @@ function key(e: KeyboardEvent) {
   if (e.key === '?') shortcuts.value = true
   if (e.key === 't') router.push({ name: 'tonight', params: { holding: holding.value } })
   if (e.key === 's') router.push({ name: 'stores', params: { holding: holding.value } })
+  if (e.key === 'z') router.push({ name: 'sizing', params: { holding: holding.value } })
+  if (e.key === 'w') router.push({ name: 'pairs', params: { holding: holding.value } })
   if (e.key === 'l') nextTheme()
 }
 onMounted(() => window.addEventListener('keydown', key))
@@ -51,6 +53,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
     <nav aria-label="Main">
       <RouterLink :to="{ name: 'tonight', params: { holding } }">Tonight</RouterLink>
       <RouterLink :to="{ name: 'stores', params: { holding } }">Stores</RouterLink>
+      <RouterLink :to="{ name: 'sizing', params: { holding } }">Sizing</RouterLink>
+      <RouterLink :to="{ name: 'pairs', params: { holding } }">Two ways</RouterLink>
       <RouterLink :to="{ name: 'people', params: { holding } }">Place</RouterLink>
     </nav>
     <div class="tools">

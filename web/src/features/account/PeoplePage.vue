@@ -133,4 +133,8 @@ const roles = [
     </form>
   </div>
   <WeatherHandOver v-if="keeper" :holding="holding" />
+  <p class="mt-4">
+    <RouterLink :to="{ name: 'book', params: { holding } }">What things cost here</RouterLink>, and
+    media of your own.
+  </p>
 </template>

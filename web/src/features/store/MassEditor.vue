@@ -3,29 +3,21 @@ import { BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
-import { hours, kilograms, wattsPerKelvin, type Units } from '@/shared/units'
+import type { Units } from '@/shared/units'
 import type { Design } from './designs'
+import type { MediumChoice } from './media'
 
 const props = defineProps<{
   design: Design
-  appraisal: Views['Appraisal']
-  media: Views['Medium'][]
+  media: MediumChoice[]
   houses: Views['HouseView'][]
   units: Units
   disabled: boolean
 }>()
 const houseId = defineModel<string | null>('houseId', { required: true })
+const planned = defineModel<boolean>('planned', { required: true })
 
 const medium = computed(() => props.media.find((m) => m.id === props.design.medium))
-const sources = [
-  { value: 'NONE', text: 'nothing of its own' },
-  { value: 'ELEMENT', text: 'an electric element' },
-  { value: 'FIRE', text: 'a fire or its flue' },
-  { value: 'WATER_LOOP', text: 'a warm-water loop' },
-  { value: 'WARM_AIR', text: 'warm air through it' },
-  { value: 'SUN', text: 'sun on its side' },
-  { value: 'HEAP', text: 'its own biology' },
-]
 const shapes = [
   { value: 'CYLINDER', text: 'Round' },
   { value: 'BOX', text: 'Box' },
@@ -73,13 +65,6 @@ function reshape(shape: unknown) {
         <NumberField v-model="design.count" label="How many alike" />
         <NumberField v-model="design.floorCelsius" label="Stops helping at" :temperature="units" />
         <NumberField v-model="design.chargeToCelsius" label="Charged to" :temperature="units" />
-        <label for="charge">Heated by</label>
-        <BFormSelect id="charge" v-model="design.source.kind" :options="sources" />
-        <NumberField
-          v-if="design.source.kind !== 'NONE'"
-          v-model="design.source.powerWatts"
-          label="Its power, W"
-        />
         <label for="in-house">For the house</label>
         <BFormSelect
           id="in-house"
@@ -94,6 +79,10 @@ function reshape(shape: unknown) {
         >stands in the house, so its losses warm it</BFormCheckbox
       >
       <BFormCheckbox v-model="design.onGround">rests on the ground</BFormCheckbox>
+      <BFormCheckbox v-model="design.buried">lies in the ground</BFormCheckbox>
+      <BFormCheckbox v-model="planned"
+        >only planned: it counts in no night and no balance</BFormCheckbox
+      >
       <details class="mt-2">
         <summary>Measured values, where you know better than the table</summary>
         <p class="soft">{{ medium?.name }}: {{ medium?.source }}</p>
@@ -101,46 +90,24 @@ function reshape(shape: unknown) {
           <NumberField
             v-model="design.measuredDensity"
             label="Density, kg/m³"
-            :placeholder="String(medium?.density.value)"
+            :placeholder="String(medium?.density)"
             optional
           />
           <NumberField
             v-model="design.measuredSpecificHeat"
             label="Heat, J/(kg K)"
-            :placeholder="String(medium?.specificHeat.value)"
+            :placeholder="String(medium?.specificHeat)"
             optional
           />
           <NumberField
             v-model="design.measuredConductivity"
             label="Conductivity, W/(m K)"
-            :placeholder="String(medium?.conductivity.value)"
+            :placeholder="String(medium?.conductivity)"
             optional
           />
         </div>
       </details>
     </fieldset>
-    <table class="ledger mt-3">
-      <tbody>
-        <tr>
-          <th scope="row">Load on the floor</th>
-          <td class="num">{{ kilograms(appraisal.loadKgPerSquareMetre) }}/m²</td>
-        </tr>
-        <tr>
-          <th scope="row">Loses per kelvin</th>
-          <td class="num">{{ wattsPerKelvin(appraisal.lossWattsPerKelvin) }}</td>
-        </tr>
-        <tr v-if="design.source.powerWatts > 0">
-          <th scope="row">Full after</th>
-          <td class="num">
-            {{
-              appraisal.chargeSeconds == null || !Number.isFinite(Number(appraisal.chargeSeconds))
-                ? 'never'
-                : hours(appraisal.chargeSeconds)
-            }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
   </section>
 </template>
 

@@ -9,11 +9,20 @@ import { useSession } from '@/shared/session'
 import { day, degrees, hours, kilograms, kilowattHours } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import HandReadings from './HandReadings.vue'
+import BuildEditor from './BuildEditor.vue'
+import CautionList from './CautionList.vue'
+import ChargeBench from './ChargeBench.vue'
+import HeapMix from './HeapMix.vue'
 import LayerEditor from './LayerEditor.vue'
+import LedEditor from './LedEditor.vue'
 import MassEditor from './MassEditor.vue'
 import ProbeEditor from './ProbeEditor.vue'
+import SourceEditor from './SourceEditor.vue'
+import StoreFigures from './StoreFigures.vue'
 import { newId, type FaceKey } from './designs'
-import { catalogueQuery, runsQuery, storeQuery } from './queries'
+import { bookQuery, catalogueQuery, runsQuery, storeQuery, storesQuery } from './queries'
+import { mediaOf } from './media'
+import { useCharge } from './useCharge'
 import { useStoreDraft } from './useStoreDraft'
 
 const session = useSession()
@@ -24,13 +33,43 @@ const { data: loaded, error: missing } = useQuery(storeQuery(holding, store))
 const { data: catalogue } = useQuery(catalogueQuery())
 const { data: runs } = useQuery(runsQuery(holding, store))
 const { data: houses } = useQuery(housesQuery(holding))
+const { data: book } = useQuery(bookQuery(holding))
+const { data: all } = useQuery(storesQuery(holding))
 const { draft, ready, error, state, appraisal, undo, undoable, reload, changedMeanwhile } =
   useStoreDraft(holding, store, loaded)
 const selected = ref('mass')
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const zone = computed(() => session.zone(holding))
 const now = computed(() => loaded.value?.data.now)
-const medium = computed(() => catalogue.value?.media.find((m) => m.id === draft.design.medium))
+const media = computed(() => mediaOf(catalogue.value, book.value?.data.book))
+const medium = computed(() => media.value.find((m) => m.id === draft.design.medium))
+const others = computed(() => (all.value ?? []).filter((s) => s.id !== store))
+const charging = ref(route.query.charge === 'yes')
+const {
+  charge,
+  error: chargeError,
+  busy,
+  moment,
+  second,
+  frame,
+  hottest,
+} = useCharge(
+  holding,
+  () => draft.design,
+  computed(() => charging.value && ready.value),
+)
+const tabs = [
+  { key: 'mass', word: 'Mass' },
+  { key: 'source', word: 'Charge' },
+  { key: 'led', word: 'Pipe' },
+]
+const tab = computed(() =>
+  ['source', 'led'].includes(selected.value)
+    ? selected.value
+    : isFace.value || probe.value
+      ? ''
+      : 'mass',
+)
 const probe = computed(() => draft.probes.find((p) => `probe:${p.id}` === selected.value))
 const isFace = computed(() => ['side', 'top', 'foot'].includes(selected.value))
 const house = computed(() => houses.value?.find((h) => h.id === draft.houseId))
@@ -98,6 +137,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       <BButton v-if="keeper" variant="secondary" :disabled="!undoable" @click="undo">Undo</BButton>
     </div>
     <p class="verdict">
+      <template v-if="draft.planned">Planned: </template>
       <b>{{ kilograms(appraisal.massKg) }}</b> of {{ medium?.name.toLowerCase() }} holds
       <b>{{ kilowattHours(appraisal.usableJoules) }}</b> between
       {{ degrees(draft.design.floorCelsius, session.units, 0) }} and
@@ -117,25 +157,64 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
         <CutAway
           :design="draft.design"
           :probes="draft.probes"
-          :latest="now?.latest ?? []"
-          :section="now?.section ?? null"
+          :latest="charging ? [] : (now?.latest ?? [])"
+          :section="charging ? (frame?.section ?? null) : (now?.section ?? null)"
           :losses="appraisal.faces"
           :selected="selected"
           :units="session.units"
           :editable="keeper"
+          :hot="charging ? charge?.hottestSpot : null"
+          :scorched="charging ? charge?.overheated.map((o) => o.face ?? '') : []"
+          :scale-to="charging ? hottest : 0"
           @select="selected = $event"
           @resize="resize"
           @place="place"
         />
-        <p class="soft mt-1">
-          Touch a face, the mass or a probe to change it; drag the rings to size it. Arrows: watts
-          lost through each face when it is full and the air is at its floor temperature.
-        </p>
-        <div v-for="n in appraisal.notices" :key="n.code" class="caution">
-          <b>{{ n.reason }}</b> {{ n.remedy }}
+        <StoreFigures :appraisal="appraisal" :count="draft.design.count" />
+        <div class="d-flex gap-2 flex-wrap mt-2 no-print">
+          <BButton variant="secondary" :aria-pressed="charging" @click="charging = !charging">{{
+            charging ? 'Back to how it is now' : 'Try a charge'
+          }}</BButton>
+          <RouterLink class="btn btn-secondary" :to="{ name: 'build', params: { holding, store } }"
+            >Build sheet</RouterLink
+          >
+          <RouterLink
+            v-if="house"
+            class="btn btn-secondary"
+            :to="{ name: 'pairs', params: { holding }, query: { store } }"
+            >Two ways with it</RouterLink
+          >
         </div>
+        <ChargeBench
+          v-if="charging"
+          v-model:moment="moment"
+          class="mt-3"
+          :charge="charge"
+          :error="chargeError"
+          :busy="busy"
+          :second="second"
+          :design="draft.design"
+          :units="session.units"
+        />
+        <p v-else class="soft mt-2">
+          Touch a face, the mass, the source or a probe to change it; drag the rings to size it.
+          Arrows: watts lost through each face when it is full and the air is at its floor
+          temperature.
+        </p>
+        <CautionList :cautions="charging && charge ? charge.cautions : appraisal.cautions" />
       </div>
       <div>
+        <nav class="tabs" aria-label="What is changed">
+          <button
+            v-for="t in tabs"
+            :key="t.key"
+            type="button"
+            :aria-pressed="tab === t.key"
+            @click="selected = t.key"
+          >
+            {{ t.word }}
+          </button>
+        </nav>
         <LayerEditor
           v-if="isFace"
           :design="draft.design"
@@ -151,20 +230,48 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           :disabled="!keeper"
           @remove="removeProbe(probe.id)"
         />
+        <template v-else-if="tab === 'source' && catalogue">
+          <SourceEditor
+            :design="draft.design"
+            :catalogue="catalogue"
+            :others="others"
+            :units="session.units"
+            :disabled="!keeper"
+          />
+          <HeapMix
+            v-if="draft.design.source.kind === 'HEAP'"
+            class="mt-3"
+            :design="draft.design"
+            :holding="holding"
+            :feedstocks="catalogue.feedstocks"
+            :units="session.units"
+            :disabled="!keeper"
+          />
+        </template>
+        <LedEditor
+          v-else-if="tab === 'led' && catalogue"
+          :design="draft.design"
+          :parts="catalogue.parts"
+          :disabled="!keeper"
+        />
         <MassEditor
           v-else
           v-model:house-id="draft.houseId"
+          v-model:planned="draft.planned"
           :design="draft.design"
-          :appraisal="appraisal"
-          :media="catalogue?.media ?? []"
+          :media="media"
           :houses="houses ?? []"
           :units="session.units"
           :disabled="!keeper"
         />
+        <BuildEditor
+          v-if="tab === 'mass' && catalogue"
+          :design="draft.design"
+          :parts="catalogue.parts"
+          :units="session.units"
+          :disabled="!keeper"
+        />
         <p v-if="keeper" class="mt-3 d-flex gap-2 flex-wrap">
-          <BButton v-if="selected !== 'mass'" variant="secondary" @click="selected = 'mass'"
-            >Back to the mass</BButton
-          >
           <BButton variant="secondary" @click="addProbe">Add a probe</BButton>
         </p>
       </div>
@@ -238,5 +345,25 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
 .verdict {
   font-size: 1.2rem;
   margin: 0.6rem 0 1rem;
+}
+
+.tabs {
+  display: flex;
+  border-bottom: 1px solid var(--line);
+  margin-bottom: 0.75rem;
+}
+
+.tabs button {
+  background: none;
+  border: 0;
+  border-bottom: 3px solid transparent;
+  color: var(--ink);
+  padding: 0.4rem 0.8rem;
+  min-height: 44px;
+}
+
+.tabs button[aria-pressed='true'] {
+  border-bottom-color: var(--ember);
+  font-weight: 600;
 }
 </style>

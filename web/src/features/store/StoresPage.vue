@@ -22,7 +22,7 @@ const { data: catalogue } = useQuery(catalogueQuery())
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const error = ref<unknown>(null)
 const total = computed(() =>
-  (stores.value ?? []).reduce((s, x) => s + (x.now.usableJoules ?? 0), 0),
+  (stores.value ?? []).filter((x) => !x.planned).reduce((s, x) => s + (x.now.usableJoules ?? 0), 0),
 )
 
 async function begin(key: string) {
@@ -36,8 +36,9 @@ async function begin(key: string) {
         params: { path: { holdingId: holding } },
         body: {
           id,
-          name: 'New store',
+          name: start.word.replace(/^An? /, '').replace(/^./, (c) => c.toUpperCase()),
           houseId: (houses.value?.[0]?.id ?? null) as string,
+          planned: false,
           design: start.design,
           probes: start.probes.map((p) => ({ ...p, id: newId() })),
         },

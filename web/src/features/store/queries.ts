@@ -36,3 +36,22 @@ export const runsQuery = (holdingId: string, storeId: string) =>
         }),
       ),
   })
+
+export const bookQuery = (holdingId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'book'],
+    queryFn: () =>
+      whole(api.GET('/api/holdings/{holdingId}/book', { params: { path: { holdingId } } })),
+  })
+
+export const buildQuery = (holdingId: string, storeId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'build', storeId],
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/stores/{storeId}/build', {
+          params: { path: { holdingId, storeId } },
+        }),
+      ),
+    gcTime: 0,
+  })

@@ -1,11 +1,12 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onBeforeUnmount, reactive, ref, watch, type Ref } from 'vue'
 import { api, body, Refusal, whole, type Views } from '@/shared/api/client'
-import type { Design, Probe } from './designs'
+import { source, type Design, type Probe } from './designs'
 
 interface Draft {
   name: string
   houseId: string | null
+  planned: boolean
   design: Design
   probes: Probe[]
 }
@@ -23,7 +24,13 @@ export function useStoreDraft(
   loaded: Ref<{ data: Views['StoreView']; etag: string } | undefined>,
 ) {
   const client = useQueryClient()
-  const draft = reactive<Draft>({ name: '', houseId: null, design: {} as Design, probes: [] })
+  const draft = reactive<Draft>({
+    name: '',
+    houseId: null,
+    planned: false,
+    design: {} as Design,
+    probes: [],
+  })
   const ready = ref(false)
   const error = ref<unknown>(null)
   const state = ref<'kept' | 'changing' | 'refused'>('kept')
@@ -39,12 +46,21 @@ export function useStoreDraft(
     etag = tag
     Object.assign(
       draft,
-      clone({ name: view.name, houseId: view.houseId, design: view.design, probes: view.probes }),
+      clone({
+        name: view.name,
+        houseId: view.houseId,
+        planned: view.planned,
+        design: view.design,
+        probes: view.probes,
+      }),
     )
     for (const face of ['side', 'top', 'foot'] as const) {
       draft.design[face] ??= { layers: [], measuredTransmittance: null as unknown as number }
       draft.design[face].layers ??= []
     }
+    draft.design.source ??= source('NONE')
+    draft.design.build ??= { parts: [], closedVessel: false, closedCoil: false, bathed: false }
+    draft.design.build.parts ??= []
     appraisal.value = view.appraisal
     keptText = JSON.stringify(draft)
     ready.value = true

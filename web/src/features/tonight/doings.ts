@@ -40,7 +40,7 @@ export function withLane(doings: Doing[], lane: Possible, next: Doing | null): D
 export function begun(lane: Possible, dusk: number, end: number): Doing {
   const hours = lane.kind === 'ELEMENT' ? 2 : null
   const iso = (s: number) => new Date(s * 1000).toISOString()
-  const from = lane.kind === 'LID_OFF' ? dusk + (end - dusk) / 2 : dusk
+  const from = ['LID_OFF', 'PUMP'].includes(lane.kind) ? dusk + (end - dusk) / 2 : dusk
   return {
     kind: lane.kind,
     storeId: lane.storeId,

@@ -33,6 +33,8 @@ export function laneWord(p: Views['Possible']): string {
       return `Fire, ${lower(p.storeName)}`
     case 'ELEMENT':
       return `Element, ${lower(p.storeName)}`
+    case 'PUMP':
+      return `Pump, ${lower(p.storeName)}`
     case 'LID_OFF':
       return `Lid off, ${lower(p.storeName)}`
     case 'SCREEN':
@@ -50,6 +52,7 @@ const at = (iso: string, zone: string) => clock(Date.parse(iso) / 1000, zone)
 /** When and how much, beside a handle. */
 export function doingWord(d: Views['Doing'], zone: string): string {
   if (d.kind === 'FIRE') return `${at(d.from, zone)}, ${Math.round(d.amount)} kg`
+  if (d.kind === 'PUMP') return `${at(d.from, zone)} to ${at(d.to, zone)}`
   if (d.kind === 'ELEMENT') return `${at(d.from, zone)} to ${at(d.to, zone)}, ${watts(d.amount)}`
   return `from ${at(d.from, zone)}`
 }
@@ -62,6 +65,8 @@ export function errand(d: Views['Doing'], n: Night, zone: string): string {
       return `light ${Math.round(d.amount)} kg in the ${store} at ${at(d.from, zone)}`
     case 'ELEMENT':
       return `run the element of the ${store} from ${at(d.from, zone)} to ${at(d.to, zone)}`
+    case 'PUMP':
+      return `start the pump of the ${store} at ${at(d.from, zone)}`
     case 'LID_OFF':
       return `take the lid off the ${store} at ${at(d.from, zone)}`
     case 'SCREEN':

@@ -24,7 +24,9 @@ public record Counterfactual(Kind kind, String of, double lowestCelsius, double 
     SECOND_SKIN
   }
 
-  /** All of them for a plan. */
+  private static final double NOTHING = 0.01; // K: a store that does not reach the house
+
+  /** All of them for a plan; a store that gives the house nothing is left out. */
   public static List<Counterfactual> of(NightPlan plan) {
     double usual = NightSimulation.run(plan).lowestCelsius();
     List<Case> cases = new ArrayList<>();
@@ -48,6 +50,7 @@ public record Counterfactual(Kind kind, String of, double lowestCelsius, double 
               double lowest = NightSimulation.run(c.plan).lowestCelsius();
               return new Counterfactual(c.kind, c.of, lowest, lowest - usual);
             })
+        .filter(c -> c.kind != Kind.WITHOUT_STORE || Math.abs(c.gainKelvin) >= NOTHING)
         .toList();
   }
 

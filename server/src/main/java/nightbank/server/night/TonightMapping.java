@@ -170,7 +170,7 @@ final class TonightMapping {
         s.view().id(),
         s.view().name(),
         s.readAt(),
-        s.store().place().indoors(),
+        s.store().place().indoors() || s.store().carrier().isPresent(),
         n.meanCelsius()[0],
         n.usableJoules()[0],
         n.chargedJoules(),

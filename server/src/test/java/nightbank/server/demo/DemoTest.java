@@ -126,7 +126,8 @@ public class DemoTest {
                 holding + "/houses/" + house.path("id").asString() + "/tonight",
                 "{\"lowCelsius\":-6}")
             .body();
-    assertThat(night.path("stores").size()).isEqualTo(3);
+    assertThat(night.path("stores").size()).isEqualTo(4);
+    assertThat(night.path("possible").toString()).contains("PUMP");
     assertThat(night.path("liftKelvin").asDouble()).isBetween(1.0, 6.0);
     assertThat(night.path("assumptions").toString()).contains("AIR_READ").contains("EVENING_READ");
   }

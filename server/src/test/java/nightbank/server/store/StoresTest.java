@@ -157,7 +157,7 @@ public class StoresTest {
         """;
     var answer = grounds.keeper.post(grounds.path("/appraisal"), design);
     assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
-    assertThat(answer.body().path("notices").toString())
+    assertThat(answer.body().path("cautions").toString())
         .contains("TOO_HOT_FOR_LAYER")
         .contains("NEVER_CHARGED");
   }

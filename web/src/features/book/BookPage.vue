@@ -1,0 +1,272 @@
+<script setup lang="ts">
+/** What things cost here, and media that only this holding has. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, Refusal, whole, type Views } from '@/shared/api/client'
+import NumberField from '@/shared/NumberField.vue'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import { useSession } from '@/shared/session'
+import { bookQuery, catalogueQuery } from '../store/queries'
+import { offered } from './offered'
+
+type Book = Views['Book']
+
+const session = useSession()
+const client = useQueryClient()
+const holding = String(useRoute().params.holding)
+const { data: loaded } = useQuery(bookQuery(holding))
+const { data: catalogue } = useQuery(catalogueQuery())
+const keeper = computed(() => session.role(holding) === 'KEEPER')
+const book = reactive<Book>({ currency: '', prices: [], media: [] })
+const ready = ref(false)
+const state = ref<'kept' | 'changing' | 'refused'>('kept')
+const error = ref<unknown>(null)
+let etag = ''
+let kept = ''
+let timer = 0
+
+watch(
+  loaded,
+  (l) => {
+    if (!l || state.value !== 'kept' || l.etag === etag) return
+    etag = l.etag
+    Object.assign(book, JSON.parse(JSON.stringify(l.data.book)))
+    kept = JSON.stringify(book)
+    ready.value = true
+  },
+  { immediate: true },
+)
+
+async function keep() {
+  const text = JSON.stringify(book)
+  if (text === kept) return
+  try {
+    const answer = await whole(
+      api.PUT('/api/holdings/{holdingId}/book', {
+        params: { path: { holdingId: holding }, header: { 'If-Match': etag } },
+        body: JSON.parse(text),
+      }),
+    )
+    etag = answer.etag
+    kept = text
+    error.value = null
+    state.value = 'kept'
+    client.setQueryData(['holding', holding, 'book'], answer)
+    void client.invalidateQueries({ queryKey: ['holding', holding, 'stores'] })
+    void client.invalidateQueries({ queryKey: ['holding', holding, 'store'] })
+  } catch (e) {
+    error.value = e
+    state.value = 'refused'
+  }
+}
+
+watch(
+  () => JSON.stringify(book),
+  (text) => {
+    if (!ready.value || text === kept) return
+    state.value = 'changing'
+    window.clearTimeout(timer)
+    timer = window.setTimeout(keep, 600)
+  },
+)
+
+const changedMeanwhile = computed(
+  () => error.value instanceof Refusal && error.value.code === 'changed-meanwhile',
+)
+async function reload() {
+  state.value = 'kept'
+  error.value = null
+  etag = ''
+  await client.invalidateQueries({ queryKey: ['holding', holding, 'book'] })
+}
+
+const things = computed(() => offered(catalogue.value, book.media))
+const nameOf = (id: string) => things.value.find((t) => t.value === id)?.text ?? id
+const free = computed(() => things.value.filter((t) => !book.prices.some((p) => p.of === t.value)))
+const units = [
+  { value: 'KILOGRAM', text: 'kg' },
+  { value: 'LITRE', text: 'litres' },
+  { value: 'SQUARE_METRE', text: 'm²' },
+  { value: 'METRE', text: 'm' },
+  { value: 'PIECE', text: 'piece' },
+]
+const adding = ref<string | null>(null)
+
+function price(id: unknown) {
+  const t = things.value.find((x) => x.value === id)
+  if (!t) return
+  book.prices.push({ of: t.value, pack: t.pack, amount: t.amount, unit: t.unit, price: 0 })
+  adding.value = null
+}
+
+function medium() {
+  let n = book.media.length + 1
+  while (book.media.some((m) => m.id === `own-${n}`)) n++
+  book.media.push({
+    id: `own-${n}`,
+    name: `Medium ${n}`,
+    density: 1600,
+    specificHeat: 840,
+    conductivity: 0.5,
+    moisture: 0,
+    highestCelsius: 300,
+    spread: 0.1,
+    note: '',
+  })
+}
+</script>
+
+<template>
+  <template v-if="ready">
+    <div class="head">
+      <h1>What things cost here</h1>
+      <span class="soft" role="status">{{
+        { kept: 'Kept', changing: 'Keeping …', refused: 'Not kept' }[state]
+      }}</span>
+    </div>
+    <p class="soft">
+      Yours alone: sizing and build sheets reckon with it. What has no price is said to have none.
+    </p>
+    <ProblemNote v-if="error" :error="error" />
+    <BButton v-if="changedMeanwhile" variant="secondary" @click="reload"
+      >Load the newer one</BButton
+    >
+    <fieldset :disabled="!keeper">
+      <div class="money">
+        <label for="currency">Money</label>
+        <BFormInput id="currency" v-model="book.currency" maxlength="8" placeholder="sign" />
+      </div>
+      <table class="ledger prices">
+        <thead>
+          <tr>
+            <th scope="col">What</th>
+            <th scope="col">Sold as</th>
+            <th scope="col">Holds</th>
+            <th scope="col">of</th>
+            <th scope="col">Price</th>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(p, i) in book.prices" :key="p.of">
+            <th scope="row">{{ nameOf(p.of) }}</th>
+            <td>
+              <BFormInput v-model="p.pack" :aria-label="`${nameOf(p.of)}: sold as`" />
+            </td>
+            <td class="hold"><NumberField v-model="p.amount" label="Holds" /></td>
+            <td>
+              <BFormSelect
+                v-model="p.unit"
+                :options="units"
+                :aria-label="`${nameOf(p.of)}: unit`"
+              />
+            </td>
+            <td class="hold"><NumberField v-model="p.price" label="Price" /></td>
+            <td>
+              <BButton
+                size="sm"
+                variant="secondary"
+                :aria-label="`Take the price of ${nameOf(p.of)} out`"
+                @click="book.prices.splice(i, 1)"
+                >×</BButton
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <div v-if="keeper" class="money">
+        <label for="add">Price something more</label>
+        <BFormSelect
+          id="add"
+          :model-value="adding"
+          :options="[{ value: null, text: 'choose' }, ...free]"
+          @update:model-value="price"
+        />
+      </div>
+      <h2 class="mt-4">Media of your own</h2>
+      <p class="soft">
+        For what no table has. Weigh a bucket for the density; say where the rest comes from.
+      </p>
+      <fieldset v-for="(m, i) in book.media" :key="m.id" class="medium">
+        <legend>{{ m.name }}</legend>
+        <label :for="`n${i}`">Name</label>
+        <BFormInput :id="`n${i}`" v-model="m.name" />
+        <NumberField v-model="m.density" label="Density, kg/m³" />
+        <NumberField v-model="m.specificHeat" label="Heat, J/(kg K)" />
+        <NumberField v-model="m.conductivity" label="Conductivity, W/(m K)" />
+        <NumberField v-model="m.moisture" label="Water in it, share" />
+        <NumberField v-model="m.highestCelsius" label="Stands" :temperature="session.units" />
+        <NumberField v-model="m.spread" label="How sure, share either way" />
+        <label :for="`s${i}`">Where from</label>
+        <BFormInput :id="`s${i}`" v-model="m.note" />
+        <BButton size="sm" variant="secondary" @click="book.media.splice(i, 1)"
+          >Take {{ m.name }} out</BButton
+        >
+      </fieldset>
+      <BButton v-if="keeper" variant="secondary" @click="medium">Add a medium</BButton>
+    </fieldset>
+  </template>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 1rem;
+  align-items: baseline;
+}
+
+.money {
+  display: flex;
+  gap: 0.75rem;
+  align-items: center;
+  margin: 0.75rem 0;
+  max-width: 420px;
+}
+
+.prices th[scope='row'] {
+  min-width: 130px;
+  vertical-align: middle;
+}
+
+.hold :deep(label) {
+  position: absolute;
+  clip-path: inset(50%);
+  width: 1px;
+  overflow: hidden;
+}
+
+.hold {
+  max-width: 110px;
+}
+
+.medium {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 200px;
+  gap: 0.35rem 0.75rem;
+  max-width: 520px;
+  border-top: 1px solid var(--line);
+  padding: 0.5rem 0;
+}
+
+legend {
+  font-family: var(--figure);
+  font-size: 1.05rem;
+}
+
+@media (max-width: 700px) {
+  .prices thead {
+    display: none;
+  }
+
+  .prices tr {
+    display: grid;
+    grid-template-columns: 1fr 1fr 1fr;
+  }
+
+  .prices th[scope='row'] {
+    grid-column: 1 / -1;
+  }
+}
+</style>

@@ -1,0 +1,46 @@
+import type { Views } from '@/shared/api/client'
+
+/** Something that can be priced, with the pack it is usually sold in. */
+export interface Offered {
+  value: string
+  text: string
+  pack: string
+  amount: number
+  unit: Views['Price']['unit']
+}
+
+/** Everything a build may need: fills, layers, parts, and the holding's own media. */
+export function offered(
+  catalogue: Views['CatalogueView'] | undefined,
+  own: Views['OwnMedium'][],
+): Offered[] {
+  if (!catalogue) return []
+  const fill = (id: string, text: string): Offered => ({
+    value: id,
+    text,
+    pack: id === 'water' ? 'tap' : 'bag',
+    amount: id === 'water' ? 1000 : 25,
+    unit: id === 'water' ? 'LITRE' : 'KILOGRAM',
+  })
+  return [
+    ...catalogue.media.map((m) => fill(m.id, m.name)),
+    ...own.map((m) => fill(m.id, m.name)),
+    ...catalogue.insulation.map((m): Offered => ({
+      value: m.id,
+      text: m.name,
+      pack: 'square metre',
+      amount: 1,
+      unit: 'SQUARE_METRE',
+    })),
+    { value: 'foil', text: 'Foil', pack: 'roll', amount: 10, unit: 'SQUARE_METRE' },
+    ...catalogue.parts
+      .filter((p) => p.kind !== 'GLUE')
+      .map((p): Offered => ({
+        value: p.id,
+        text: p.name,
+        pack: p.kind === 'PIPE' ? 'coil' : 'piece',
+        amount: p.kind === 'PIPE' ? 25 : 1,
+        unit: p.kind === 'PIPE' ? 'METRE' : 'PIECE',
+      })),
+  ]
+}

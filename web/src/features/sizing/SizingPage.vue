@@ -1,0 +1,402 @@
+<script setup lang="ts">
+/** For this house and a hard night: which store, how much of it, and where more stops helping. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { BButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import FloorPlan from '@/instruments/FloorPlan.vue'
+import SizeCurve from '@/instruments/SizeCurve.vue'
+import { api, body, type Views } from '@/shared/api/client'
+import { heatColour } from '@/shared/heat'
+import NumberField from '@/shared/NumberField.vue'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import { useSession } from '@/shared/session'
+import { degrees, kilograms, kilowattHours, watts } from '@/shared/units'
+import { housesQuery } from '../house/queries'
+import { newId } from '../store/designs'
+import { sizeCurve } from './queries'
+import { bodies, curveSentence, figuresOf, foundSentence, limitWord } from './sentences'
+import { useSizing } from './useSizing'
+
+type Found = Views['SizedView']
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const client = useQueryClient()
+const holding = String(route.params.holding)
+const { data: houses } = useQuery(housesQuery(holding))
+const keeper = computed(() => session.role(holding) === 'KEEPER')
+const houseId = computed(() => String(route.query.house ?? houses.value?.[0]?.id ?? ''))
+const house = computed(() => houses.value?.find((h) => h.id === houseId.value))
+const number = (key: string, otherwise: number) => {
+  const n = Number(route.query[key])
+  return route.query[key] != null && Number.isFinite(n) ? n : otherwise
+}
+const q = reactive({
+  low: number('low', -9),
+  water: number('water', 35),
+  solid: number('solid', 80),
+  power: number('power', 900),
+  source: String(route.query.source ?? 'ELEMENT') as Views['SizingQuestion']['source'],
+  keep: route.query.keep === 'yes',
+})
+const sources = [
+  { value: 'ELEMENT', text: 'an element' },
+  { value: 'FIRE', text: 'a fire' },
+  { value: 'WATER_LOOP', text: 'a water loop' },
+  { value: 'SUN', text: 'the sun' },
+]
+const question = computed<Views['SizingQuestion'] | null>(() =>
+  houseId.value
+    ? {
+        lowCelsius: q.low,
+        wind: null as never,
+        cloud: null as never,
+        media: [],
+        wrapsMillimetres: [],
+        waterCelsius: q.water,
+        solidCelsius: q.solid,
+        source: q.source,
+        sourceWatts: q.power,
+        keepStores: q.keep,
+      }
+    : null,
+)
+const { view, error, stop } = useSizing(
+  holding,
+  () => houseId.value,
+  () => question.value,
+)
+
+watch(q, () =>
+  router.replace({
+    query: {
+      house: houseId.value,
+      low: q.low,
+      water: q.water,
+      solid: q.solid,
+      power: q.power,
+      source: q.source,
+      ...(q.keep ? { keep: 'yes' } : {}),
+    },
+  }),
+)
+
+const key = (s: Found) => `${s.container} ${s.medium} ${s.wrapMillimetres}`
+const good = computed(() => (view.value?.found ?? []).filter((s) => s.holds && !s.dominated))
+const beaten = computed(() => (view.value?.found ?? []).filter((s) => s.holds && s.dominated))
+const fails = computed(() => (view.value?.found ?? []).filter((s) => !s.holds))
+const chosenKey = ref('')
+const chosen = computed(() => {
+  const all = view.value?.found ?? []
+  return all.find((s) => key(s) === chosenKey.value) ?? good.value[0] ?? all[0]
+})
+const running = computed(() => view.value?.state === 'RUNNING')
+const floor = computed(() => {
+  const d = house.value?.design
+  const s = d?.shape
+  if (s && s.lengthMetres > 0 && s.kind !== 'DOME')
+    return { length: s.lengthMetres, width: s.widthMetres }
+  const side = Math.sqrt(d?.floorAreaSquareMetres ?? 16)
+  return { length: side, width: side }
+})
+const size = (s: Found) => {
+  const each = s.floorSquareMetres / s.count
+  const known: Record<string, [number, number]> = {
+    tank: [1, 1],
+    bin: [0.9, 0.7],
+    'big-bin': [1.5, 0.9],
+    bench: [1, 0.6],
+    wall: [1, 0.25],
+    stack: [0.6, 0.6],
+    bed: [2, 0.9],
+  }
+  const box = known[s.container]
+  const d = Math.sqrt((4 * each) / Math.PI)
+  return box
+    ? { length: box[0], width: box[1], round: false }
+    : { length: d, width: d, round: true }
+}
+
+const curve = ref<Views['CurveView'] | null>(null)
+const curveError = ref<unknown>(null)
+let asked = 0
+watch(
+  () => [chosen.value && key(chosen.value), view.value?.state, view.value?.id],
+  async () => {
+    const s = chosen.value
+    if (!s || running.value || !question.value) return
+    const mine = ++asked
+    curveError.value = null
+    try {
+      const c = await sizeCurve(holding, houseId.value, {
+        sizing: question.value,
+        container: s.container,
+        medium: s.medium,
+        wrapMillimetres: s.wrapMillimetres,
+        usualLow: q.low + 8,
+        hardestLow: q.low - 1,
+        dailyJoules: q.power > 0 ? q.power * 5 * 3600 : 0,
+      })
+      if (mine === asked) curve.value = c
+    } catch (e) {
+      if (mine === asked) curveError.value = e
+    }
+  },
+)
+
+const planError = ref<unknown>(null)
+async function plan(s: Found) {
+  planError.value = null
+  const id = newId()
+  try {
+    await body(
+      api.POST('/api/holdings/{holdingId}/stores', {
+        params: { path: { holdingId: holding } },
+        body: {
+          id,
+          name: `${s.containerName.split(',')[0]}, ${s.mediumName.split(',')[0].toLowerCase()}`,
+          houseId: houseId.value,
+          planned: true,
+          design: s.design,
+          probes: [],
+        },
+      }),
+    )
+    await client.invalidateQueries({ queryKey: ['holding', holding, 'stores'] })
+    await router.push({ name: 'store', params: { holding, store: id } })
+  } catch (e) {
+    planError.value = e
+  }
+}
+</script>
+
+<template>
+  <template v-if="house">
+    <h1 v-if="chosen && !running" role="status">
+      {{ foundSentence(chosen, q.low, session.units) }}
+    </h1>
+    <h1 v-else role="status">
+      Sizing for {{ house.name.toLowerCase() }}
+      <template v-if="view">: {{ view.done }} of {{ view.of }} tried</template>
+    </h1>
+    <p v-if="view" class="soft">
+      With nothing added the plants would come to
+      {{ degrees(view.withoutCelsius, session.units) }}; they stand
+      {{ degrees(view.limitCelsius, session.units, 0) }}. That night costs
+      {{ kilowattHours(view.billJoules) }}, up to {{ watts(view.peakWatts) }} at once.
+    </p>
+    <form class="asked" aria-label="The question" @submit.prevent>
+      <label for="house">House</label>
+      <BFormSelect
+        id="house"
+        :model-value="houseId"
+        :options="(houses ?? []).map((h) => ({ value: h.id, text: h.name }))"
+        @update:model-value="router.replace({ query: { ...route.query, house: String($event) } })"
+      />
+      <NumberField v-model="q.low" label="A hard night’s low" :temperature="session.units" />
+      <label for="by">Charged by</label>
+      <BFormSelect id="by" v-model="q.source" :options="sources" />
+      <NumberField v-model="q.power" label="Its power, W" />
+      <NumberField v-model="q.water" label="Brings water to" :temperature="session.units" />
+      <NumberField v-model="q.solid" label="Brings stone to" :temperature="session.units" />
+      <BFormCheckbox v-model="q.keep">beside what stands there</BFormCheckbox>
+      <BButton v-if="running" variant="secondary" @click="stop">Stop</BButton>
+    </form>
+    <ProblemNote v-if="error" :error="error" />
+    <div v-if="running && view" class="progress-line" aria-hidden="true">
+      <span :style="{ width: `${(100 * view.done) / Math.max(1, view.of)}%` }" />
+    </div>
+
+    <div class="bench">
+      <section aria-label="What holds">
+        <h2 v-if="good.length">
+          {{ good.length }} that nothing beats in weight, floor and cost together
+        </h2>
+        <p v-else-if="view && !running">
+          Nothing that finds room in the house holds this night. A warmer charge, a milder limit or
+          a tighter house would change that.
+        </p>
+        <ul class="plans">
+          <li v-for="s in good" :key="key(s)">
+            <button
+              type="button"
+              :aria-pressed="chosen && key(s) === key(chosen)"
+              @click="chosenKey = key(s)"
+            >
+              <FloorPlan
+                :floor="floor"
+                :body="size(s)"
+                :count="s.count"
+                :fill="heatColour(s.fullCelsius, 90)"
+                :label="`${s.count} on the floor of ${house.name}`"
+              />
+              <strong>{{ bodies(s) }}</strong>
+              <span>
+                {{ kilograms(s.massKg)
+                }}<template v-if="s.cost != null"
+                  >, {{ view?.currency }}{{ Math.round(s.cost) }}</template
+                >; {{ limitWord(s) }}
+              </span>
+            </button>
+          </li>
+        </ul>
+        <details v-if="beaten.length">
+          <summary>{{ beaten.length }} more hold it, beaten by one of those</summary>
+          <table class="ledger">
+            <tbody>
+              <tr v-for="s in beaten" :key="key(s)">
+                <th scope="row">
+                  <button type="button" class="link" @click="chosenKey = key(s)">
+                    {{ bodies(s) }}
+                  </button>
+                </th>
+                <td class="num">{{ kilograms(s.massKg) }}</td>
+                <td class="num">{{ s.floorSquareMetres.toFixed(1) }} m²</td>
+                <td class="num">
+                  {{ s.cost == null ? '' : `${view?.currency}${Math.round(s.cost)}` }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </details>
+        <details v-if="fails.length">
+          <summary>{{ fails.length }} cannot hold it with what finds room</summary>
+          <p>{{ fails.map((s) => bodies(s)).join('; ') }}.</p>
+        </details>
+      </section>
+      <section v-if="chosen && !running" aria-label="The chosen one" class="chosen">
+        <h2>{{ bodies(chosen) }}</h2>
+        <table class="ledger">
+          <tbody>
+            <tr
+              v-for="[word, value] in figuresOf(chosen, view?.currency ?? '', session.units)"
+              :key="word"
+            >
+              <th scope="row">{{ word }}</th>
+              <td class="num">{{ value }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <template v-if="curve">
+          <h3 class="mt-3">{{ curveSentence(curve, chosen.count) }}</h3>
+          <SizeCurve :curve="curve" :chosen="chosen.count" />
+          <p class="soft">
+            <template v-if="curve.fromFile"
+              >The nights of your own weather file, one after the other.</template
+            >
+            <template v-else
+              >A made-up winter of {{ curve.nights }} nights: usual lows of
+              {{ degrees(q.low + 8, session.units, 0) }}, the hardest
+              {{ degrees(q.low - 1, session.units, 0) }}, cold coming in spells. Charged five hours
+              a day. Hand over a weather file to have your own.</template
+            >
+          </p>
+        </template>
+        <ProblemNote v-if="curveError" :error="curveError" />
+        <ProblemNote v-if="planError" :error="planError" />
+        <BButton v-if="keeper && chosen.design" variant="primary" class="mt-2" @click="plan(chosen)"
+          >Plan this store</BButton
+        >
+        <p v-if="view?.currency === ''" class="soft mt-2">
+          No prices yet:
+          <RouterLink :to="{ name: 'book', params: { holding } }"
+            >write down what things cost</RouterLink
+          >.
+        </p>
+      </section>
+    </div>
+  </template>
+  <p v-else-if="houses && !houses.length">
+    Sizing needs a house:
+    <RouterLink :to="{ name: 'new-house', params: { holding } }">five questions make one</RouterLink
+    >.
+  </p>
+</template>
+
+<style scoped>
+.asked {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 0.15rem 1rem;
+  margin: 0.5rem 0 1rem;
+  grid-auto-flow: column;
+  grid-template-rows: auto auto;
+}
+
+.progress-line {
+  height: 6px;
+  background: var(--line-soft);
+}
+
+.progress-line span {
+  display: block;
+  height: 100%;
+  background: var(--ember);
+}
+
+.bench {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 430px);
+  gap: 1.75rem;
+}
+
+.plans {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 0.75rem 1rem;
+}
+
+.plans button {
+  background: none;
+  border: 0;
+  border-left: 4px solid transparent;
+  color: var(--ink);
+  text-align: left;
+  padding: 0.25rem 0.5rem;
+  width: 100%;
+}
+
+.plans button[aria-pressed='true'] {
+  border-left-color: var(--ember);
+  background: var(--sheet);
+}
+
+.plans strong,
+.plans span {
+  display: block;
+}
+
+.plans span {
+  color: var(--ink-soft);
+}
+
+.link {
+  background: none;
+  border: 0;
+  padding: 0;
+  color: var(--ember);
+  text-align: left;
+}
+
+summary {
+  color: var(--ember);
+  min-height: 36px;
+}
+
+@media (max-width: 900px) {
+  .asked {
+    grid-auto-flow: row;
+    grid-template-rows: none;
+    grid-template-columns: 1fr 1fr;
+    align-items: center;
+  }
+
+  .bench {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

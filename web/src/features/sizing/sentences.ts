@@ -1,0 +1,151 @@
+import type { Views } from '@/shared/api/client'
+import { degrees, hours, kilograms, kilowattHours, watts, type Units } from '@/shared/units'
+
+type Found = Views['SizedView']
+
+/** How many of what. */
+export function bodies(s: Found): string {
+  const wrap = s.wrapMillimetres > 0 ? `in ${Math.round(s.wrapMillimetres)} mm of wool` : 'bare'
+  return `${s.count} × ${s.containerName.charAt(0).toLowerCase()}${s.containerName.slice(1)}, ${s.mediumName.toLowerCase()}, ${wrap}`
+}
+
+/** What bites first. */
+export function limitWord(s: Found): string {
+  if (s.limit === 'ENERGY') return 'limited by how much heat it holds'
+  if (s.limit === 'POWER') return 'limited by how fast the heat comes out'
+  return 'one is enough'
+}
+
+/** The whole verdict over a chosen candidate. */
+export function foundSentence(s: Found, low: number, u: Units): string {
+  if (!s.holds)
+    return `${bodies(s)}: not even as many as find room hold ${degrees(low, u, 0)}; it comes to ${degrees(s.lowestCelsius, u)}.`
+  const hold =
+    s.holdSeconds == null
+      ? ''
+      : s.holdSeconds >= 72 * 3600
+        ? ', and goes on for three days of it'
+        : `, and would for ${hours(s.holdSeconds)} of steady cold`
+  return `${bodies(s)} hold a night of ${degrees(low, u, 0)}${hold}.`
+}
+
+export function figuresOf(s: Found, currency: string, u: Units): [string, string][] {
+  return [
+    ['mass', kilograms(s.massKg)],
+    ['floor', `${s.floorSquareMetres.toFixed(1)} m², ${kilograms(s.loadKgPerSquareMetre)} on each`],
+    ['holds above its floor', kilowattHours(s.usableJoules)],
+    ['charged to', degrees(s.fullCelsius, u, 0)],
+    ['gives at dawn', watts(s.powerAtDawnWatts)],
+    ['full after', s.chargeSeconds == null ? 'never with this source' : hours(s.chargeSeconds)],
+    ['cost', s.cost == null ? 'a price is missing' : `${currency}${Math.round(s.cost)}`],
+    ['bites first', limitWord(s)],
+  ]
+}
+
+/** Where more of the same stops helping: the first step that saves less than one night. */
+export function curveSentence(c: Views['CurveView'], needed: number): string {
+  const p = c.points
+  const none = p[0]
+  const at = p.find((x) => x.count === needed) ?? p[p.length - 1]
+  const most = p[p.length - 1]
+  const begin = `Without it ${none.nightsLost} of ${c.nights} nights are lost; with ${at.count}, ${at.nightsLost}`
+  if (most.nightsLost >= at.nightsLost && most.count > at.count)
+    return `${begin}; twice as many save none more.`
+  return `${begin}; with ${most.count}, ${most.nightsLost}.`
+}
+
+type Pair = Views['PairView']
+
+/** Both schools by name. */
+export const schools: {
+  key: Views['PairQuestion']['school']
+  question: string
+  first: string
+  second: string
+}[] = [
+  {
+    key: 'BARE_OR_INSULATED',
+    question: 'Leave it bare, or wrap it?',
+    first: 'bare',
+    second: 'wrapped in wool',
+  },
+  { key: 'SAND_OR_WATER', question: 'Sand, or water?', first: 'dry sand', second: 'water' },
+  {
+    key: 'BULK_OR_REFLECTIVE',
+    question: 'Wool, or foil and air?',
+    first: 'wool, 50 mm',
+    second: 'two foils with gaps, 50 mm',
+  },
+  {
+    key: 'HOT_FIRE_OR_SMALL_HEAT',
+    question: 'One hot fire, or small heat all night?',
+    first: 'one hot fire',
+    second: 'small heat all night',
+  },
+  {
+    key: 'ROOM_OR_STORE',
+    question: 'Heat for the room, or for the mass?',
+    first: 'most to the room',
+    second: 'most to the mass',
+  },
+  {
+    key: 'HEAP_OUT_OR_IN',
+    question: 'The heap outside, or in the house?',
+    first: 'outside with a loop',
+    second: 'inside',
+  },
+  {
+    key: 'GROUND_OR_INSULATED',
+    question: 'Use the ground as mass, or keep it out?',
+    first: 'on the bare ground',
+    second: 'on 100 mm of board',
+  },
+  {
+    key: 'WATER_OR_AIR',
+    question: 'A water loop, or air through pipes?',
+    first: 'water loop and radiator',
+    second: 'air pipe and fan',
+  },
+]
+
+/** Which side does better and by how much. */
+export function pairSentence(p: Pair, u: Units): string {
+  const s = schools.find((x) => x.key === p.school)!
+  const gap = p.first.lowestCelsius - p.second.lowestCelsius
+  const size = Math.abs(gap) * (u.fahrenheit ? 1.8 : 1)
+  const unit = u.fahrenheit ? '°F' : 'K'
+  if (Math.abs(gap) < 0.15)
+    return `On this night both come to the same: ${degrees(p.first.lowestCelsius, u)} at the coldest.`
+  const better = gap > 0 ? s.first : s.second
+  const word = better.charAt(0).toUpperCase() + better.slice(1)
+  const held = (x: Pair['first']) => x.lowestCelsius >= p.limitCelsius
+  const matters =
+    held(p.first) === held(p.second)
+      ? held(p.first)
+        ? 'both hold'
+        : 'neither holds'
+      : `only that one holds`
+  return `${word} keeps the plants ${size.toFixed(1)} ${unit} warmer at the coldest; ${matters}.`
+}
+
+/** One reason in words, with its numbers. */
+export function whyWord(w: Views['Why'], school: Pair['school'], u: Units): string {
+  const s = schools.find((x) => x.key === school)!
+  const pair = (f: (v: number) => string) => `${s.first} ${f(w.first)}, ${s.second} ${f(w.second)}`
+  switch (w.reason) {
+    case 'SPENT_EARLY':
+      return `Spent early, when the house needed nothing: ${pair(kilowattHours)}.`
+    case 'DELIVERED':
+      return `Reached the house in the hours of need: ${pair(kilowattHours)}.`
+    case 'LOST':
+      return `Lost to ground or open air: ${pair(kilowattHours)}.`
+    case 'LEFT_AT_DAWN':
+      return `Still in the store at sunrise: ${pair(kilowattHours)}.`
+    case 'POWER_AT_COLDEST':
+      return `Given to the house at its coldest: ${pair(watts)}.`
+    case 'HOTTEST':
+      return `Hottest point of the mass: ${pair((v) => degrees(v, u, 0))}.`
+    default:
+      return `To the air at once: ${pair(kilowattHours)}.`
+  }
+}

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+/** The charge under the cut-away: what it does in words, its curve, and a hand on the clock. */
+import { computed } from 'vue'
+import ChargeCurve from '@/instruments/ChargeCurve.vue'
+import type { Views } from '@/shared/api/client'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import { degrees, hours, type Units } from '@/shared/units'
+import { chargeSentence, efficiencySentence, hotSentence } from './chargeSentences'
+import type { Design } from './designs'
+
+const props = defineProps<{
+  charge: Views['ChargeView'] | null
+  error: unknown
+  busy: boolean
+  second: number
+  design: Design
+  units: Units
+}>()
+const moment = defineModel<number>('moment', { required: true })
+const bad = computed(() => (props.charge?.overheated.length ?? 0) > 0)
+const here = computed(() => {
+  const c = props.charge
+  if (!c) return ''
+  let i = c.seconds.findIndex((s) => s >= props.second)
+  if (i < 0) i = c.seconds.length - 1
+  return `${hours(props.second)} after the start: mean ${degrees(c.mean[i], props.units, 0)}, hottest ${degrees(c.hottest[i], props.units, 0)}`
+})
+</script>
+
+<template>
+  <section aria-label="A charge tried">
+    <ProblemNote v-if="error" :error="error" />
+    <template v-if="charge">
+      <p class="said" role="status">{{ chargeSentence(charge, design, units) }}</p>
+      <p :class="{ caution: bad }">{{ hotSentence(charge, units) }}</p>
+      <ChargeCurve :charge="charge" :moment="moment" :aim="design.chargeToCelsius" :units="units" />
+      <label class="hand" for="moment">{{ here }}</label>
+      <input
+        id="moment"
+        v-model.number="moment"
+        type="range"
+        min="0"
+        max="1"
+        step="0.01"
+        :aria-valuetext="here"
+      />
+      <p class="soft">{{ efficiencySentence(charge) }}</p>
+    </template>
+    <p v-else-if="busy" class="soft">Reckoning …</p>
+  </section>
+</template>
+
+<style scoped>
+.said {
+  font-weight: 600;
+  margin-bottom: 0.25rem;
+}
+
+.hand {
+  display: block;
+  margin-top: 0.4rem;
+}
+
+input[type='range'] {
+  width: 100%;
+  accent-color: var(--ember);
+  min-height: 40px;
+}
+</style>

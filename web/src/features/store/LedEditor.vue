@@ -1,0 +1,158 @@
+<script setup lang="ts">
+/** A pipe, coil or bed that a stream goes through, and the stream's real flow. */
+import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { computed, ref } from 'vue'
+import type { Views } from '@/shared/api/client'
+import NumberField from '@/shared/NumberField.vue'
+import { typedNumber } from '@/shared/units'
+import type { Design } from './designs'
+import { led } from './designs'
+
+const props = defineProps<{
+  design: Design
+  parts: Views['PartLimit'][]
+  disabled: boolean
+}>()
+
+const ways = [
+  { value: 'COIL', text: 'a coil of pipe' },
+  { value: 'STONES', text: 'loose stones' },
+  { value: 'BORE', text: 'a pipe along its middle' },
+]
+const fluids = [
+  { value: 'WATER', text: 'water' },
+  { value: 'AIR', text: 'air' },
+]
+const pipes = computed(() =>
+  props.parts
+    .filter((p) => p.kind === 'PIPE')
+    .map((p) => ({ value: p.id, text: `${p.name}, to ${p.highestCelsius} °C` })),
+)
+const bucket = ref('')
+const seconds = ref('')
+const flow = computed(() => {
+  const b = typedNumber(bucket.value)
+  const s = typedNumber(seconds.value)
+  return b > 0 && s > 0 ? b / s : null
+})
+
+function add() {
+  props.design.led = led({
+    way: 'COIL',
+    carrying: 'WATER',
+    lengthMetres: 10,
+    diameterMetres: 0.02,
+    wallMetres: 0.002,
+    spacingMetres: 0.12,
+    pipe: 'pex-pipe',
+    machineWatts: 20,
+    radiatorWattsPerKelvin: 40,
+  })
+}
+
+function choose(way: unknown) {
+  const l = props.design.led
+  l.way = way as typeof l.way
+  if (l.way === 'STONES') {
+    l.carrying = 'AIR'
+    l.grainMetres ??= 0.04
+  } else {
+    l.diameterMetres ??= 0.02
+    if (l.way === 'COIL') {
+      l.lengthMetres ??= 10
+      l.spacingMetres ??= 0.12
+    }
+  }
+}
+
+function takeFlow() {
+  if (flow.value) props.design.led.kilogramsPerSecond = Math.round(flow.value * 1e4) / 1e4
+}
+</script>
+
+<template>
+  <section aria-label="What is led through it">
+    <h2>What is led through it</h2>
+    <p v-if="!design.led" class="soft">Nothing: its heat leaves by the faces alone.</p>
+    <fieldset v-else :disabled="disabled">
+      <div class="grid">
+        <label for="way">By way of</label>
+        <BFormSelect
+          id="way"
+          :model-value="design.led.way"
+          :options="ways"
+          @update:model-value="choose"
+        />
+        <label for="fluid">Carries</label>
+        <BFormSelect id="fluid" v-model="design.led.carrying" :options="fluids" />
+        <template v-if="design.led.way !== 'STONES'">
+          <label for="pipe">Pipe</label>
+          <BFormSelect id="pipe" v-model="design.led.pipe" :options="pipes" />
+          <NumberField v-model="design.led.diameterMetres" label="Across, m" />
+        </template>
+        <template v-if="design.led.way === 'COIL'">
+          <NumberField v-model="design.led.lengthMetres" label="Length of one coil, m" />
+          <NumberField v-model="design.led.spacingMetres" label="Turn to turn, m" />
+        </template>
+        <NumberField
+          v-if="design.led.way === 'STONES'"
+          v-model="design.led.grainMetres"
+          label="Stones, m"
+        />
+        <NumberField v-model="design.led.kilogramsPerSecond" label="Real flow, kg/s" />
+        <NumberField
+          v-model="design.led.machineWatts"
+          :label="design.led.carrying === 'AIR' ? 'Fan, W' : 'Pump, W'"
+        />
+        <NumberField
+          v-if="design.led.carrying === 'WATER'"
+          v-model="design.led.radiatorWattsPerKelvin"
+          label="Radiator in the house, W/K"
+        />
+      </div>
+      <div v-if="design.led.carrying === 'WATER'" class="bucket">
+        <span>A bucket and a watch tell the real flow:</span>
+        <label class="visually-hidden" for="litres">Litres</label>
+        <BFormInput id="litres" v-model="bucket" placeholder="litres" inputmode="decimal" />
+        <label class="visually-hidden" for="secs">Seconds</label>
+        <BFormInput id="secs" v-model="seconds" placeholder="seconds" inputmode="decimal" />
+        <BButton size="sm" variant="secondary" :disabled="!flow" @click="takeFlow">
+          {{ flow ? `Use ${flow.toFixed(3)} kg/s` : 'Use it' }}
+        </BButton>
+      </div>
+      <BFormCheckbox v-model="design.led.pumped">moved by a pump or fan</BFormCheckbox>
+    </fieldset>
+    <BButton v-if="!disabled && !design.led" variant="secondary" @click="add"
+      >Lead something through it</BButton
+    >
+    <BButton
+      v-if="!disabled && design.led"
+      size="sm"
+      variant="secondary"
+      @click="design.led = null as never"
+      >Take it out</BButton
+    >
+  </section>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px;
+  gap: 0.35rem 0.75rem;
+  align-items: center;
+  margin-bottom: 0.5rem;
+}
+
+.bucket {
+  display: grid;
+  grid-template-columns: 1fr 1fr auto;
+  gap: 0.35rem;
+  margin: 0.5rem 0;
+}
+
+.bucket span {
+  grid-column: 1 / -1;
+  color: var(--ink-soft);
+}
+</style>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+/** What a design comes to, moving with the hand: one line of figures under the drawing. */
+import { computed } from 'vue'
+import type { Views } from '@/shared/api/client'
+import { hours, kilograms, watts } from '@/shared/units'
+
+const props = defineProps<{ appraisal: Views['Appraisal']; count: number }>()
+const figures = computed(() => {
+  const a = props.appraisal
+  const list = [
+    { word: props.count > 1 ? `mass of ${props.count}` : 'mass', value: kilograms(a.massKg) },
+    { word: 'at dawn still gives', value: watts(a.dawnWatts) },
+    { word: 'on the floor', value: `${kilograms(a.loadKgPerSquareMetre)}/m²` },
+  ]
+  if (a.packs != null) list.splice(1, 0, { word: `${a.packName}s`, value: String(a.packs) })
+  const never = !Number.isFinite(Number(a.chargeSeconds))
+  if (a.chargeSeconds != null && Number(a.chargeSeconds) > 0)
+    list.push({ word: 'full after', value: never ? 'never' : hours(Number(a.chargeSeconds)) })
+  if (a.cost > 0)
+    list.push({
+      word: a.unpriced ? `cost without ${a.unpriced} more` : 'cost',
+      value: `${a.currency}${Math.round(a.cost)}`,
+    })
+  return list
+})
+</script>
+
+<template>
+  <dl class="figures">
+    <div v-for="f in figures" :key="f.word">
+      <dt>{{ f.word }}</dt>
+      <dd>{{ f.value }}</dd>
+    </div>
+  </dl>
+</template>
+
+<style scoped>
+.figures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.25rem 1.6rem;
+  margin: 0.5rem 0 0;
+}
+
+dt {
+  font-weight: 400;
+  color: var(--ink-soft);
+  font-size: 0.9rem;
+}
+
+dd {
+  margin: 0;
+  font-family: var(--figure);
+  font-weight: 600;
+}
+</style>

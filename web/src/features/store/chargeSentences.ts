@@ -1,0 +1,54 @@
+import type { Views } from '@/shared/api/client'
+import { degrees, hours, kilowattHours, percent, type Units } from '@/shared/units'
+import type { Design } from './designs'
+
+/** What a charge does, in one breath. */
+export function chargeSentence(c: Views['ChargeView'], d: Design, u: Units): string {
+  const at = c.mean.length - 1
+  const full = Math.max(...c.mean)
+  const end = endOfCharge(c)
+  const parts = [
+    `After ${hours(c.chargeSeconds)} it holds ${kilowattHours(c.usableJoules[end] ?? 0)}` +
+      ` above ${degrees(d.floorCelsius, u, 0)}`,
+  ]
+  if (c.outJoules > c.gainJoules) return 'The stream comes in colder than the store and empties it.'
+  if (c.reachedSeconds != null)
+    parts.push(`and reaches ${degrees(d.chargeToCelsius, u, 0)} after ${hours(c.reachedSeconds)}`)
+  else
+    parts.push(
+      `and never reaches ${degrees(d.chargeToCelsius, u, 0)}: it comes to ${degrees(full, u, 0)}`,
+    )
+  const left = c.usableJoules[at] ?? 0
+  return `${parts.join(' ')}; ${hours(c.seconds[at] - c.chargeSeconds)} later ${kilowattHours(left)} is left.`
+}
+
+/** The core against the whole, when that is what matters. */
+export function hotSentence(c: Views['ChargeView'], u: Units): string {
+  const mean = Math.max(...c.mean)
+  const hot = c.hottestSpot.celsius
+  if (c.overheated.length) {
+    const o = c.overheated[0]
+    return `${o.what}${o.face ? ` on the ${o.face.toLowerCase()}` : ''} gets ${degrees(o.celsius, u, 0)} and stands ${degrees(o.limitCelsius, u, 0)}.`
+  }
+  if (hot > mean + 40)
+    return `Its hottest point reaches ${degrees(hot, u, 0)} while the whole is at ${degrees(mean, u, 0)}: a hot core behind a cool wall. Every part stands it.`
+  return `Its hottest point reaches ${degrees(hot, u, 0)}; every part stands it.`
+}
+
+/** Where the heat of a charge went, as shares of what was put in. */
+export function efficiencySentence(c: Views['ChargeView']): string {
+  if (c.efficiency == null) return ''
+  const room = c.inputJoules > 0 ? c.roomJoules / c.inputJoules : 0
+  const away = Math.max(0, 1 - c.efficiency - room)
+  const words = [`${percent(c.efficiency)} of the heat put in gets into the mass`]
+  if (room > 0.01) words.push(`${percent(room)} warms the room at once`)
+  if (away > 0.01) words.push(`${percent(away)} leaves by the flue`)
+  if (c.steamJoules > 3.6e5) words.push(`${kilowattHours(c.steamJoules)} goes off as steam`)
+  return `${words.join(', ')}.`
+}
+
+/** The row at which the source stops. */
+export function endOfCharge(c: Views['ChargeView']): number {
+  const i = c.seconds.findIndex((s) => s >= c.chargeSeconds)
+  return i < 0 ? c.seconds.length - 1 : i
+}

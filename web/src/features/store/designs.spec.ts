@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest'
+import { led, source, starts } from './designs'
+
+describe('bodies to start from', () => {
+  it('are told apart by key and word', () => {
+    expect(new Set(starts.map((s) => s.key)).size).toBe(starts.length)
+    expect(new Set(starts.map((s) => s.word)).size).toBe(starts.length)
+  })
+
+  it.each(starts.map((s) => [s.key, s] as const))('%s has a size of its own shape', (_, s) => {
+    const d = s.design
+    if (d.shape === 'CYLINDER') expect(d.diameterMetres).toBeGreaterThan(0)
+    else expect(Math.min(d.lengthMetres, d.widthMetres)).toBeGreaterThan(0)
+    expect(d.chargeToCelsius).toBeGreaterThan(d.floorCelsius)
+  })
+
+  it.each(starts.map((s) => [s.key, s] as const))('%s keeps probes and heat inside', (_, s) => {
+    for (const p of s.probes) {
+      expect(p.radiusFraction).toBeGreaterThanOrEqual(0)
+      expect(p.radiusFraction).toBeLessThanOrEqual(1)
+    }
+    expect(s.design.source.lowFraction).toBeLessThan(s.design.source.highFraction)
+  })
+
+  it('lead a stream through whatever is charged by one', () => {
+    for (const s of starts.filter((x) => /WATER_LOOP|WARM_AIR/.test(x.design.source.kind)))
+      expect(s.design.led).toBeTruthy()
+  })
+})
+
+describe('what nobody said', () => {
+  it('is null, so that the server takes the table’s', () => {
+    expect(source('ELEMENT', { powerWatts: 500 }).woodKilograms).toBeNull()
+    expect(source('ELEMENT', { powerWatts: 500 }).powerWatts).toBe(500)
+    expect(led({ way: 'BORE', carrying: 'AIR' }).lengthMetres).toBeNull()
+  })
+})

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+/** Size against nights lost in a winter: steps down that grow flat, with the chosen size marked. */
+import { computed } from 'vue'
+import type { Views } from '@/shared/api/client'
+import { kilograms } from '@/shared/units'
+
+const props = defineProps<{ curve: Views['CurveView']; chosen: number }>()
+const W = 560
+const H = 210
+const left = 44
+const right = 20
+const most = computed(() => Math.max(1, ...props.curve.points.map((p) => p.count)))
+const worst = computed(() => Math.max(1, ...props.curve.points.map((p) => p.nightsLost)))
+const x = (n: number) => left + (n / most.value) * (W - left - right)
+const y = (lost: number) => 24 + (1 - lost / worst.value) * (H - 74)
+const path = computed(() =>
+  props.curve.points.map((p, i) => `${i ? 'L' : 'M'}${x(p.count)} ${y(p.nightsLost)}`).join(' '),
+)
+/** Marks so close that their words would lie on each other go without. */
+const spoken = computed(() => {
+  let last = -99
+  return new Set(
+    props.curve.points
+      .filter((p) => {
+        const ok = x(p.count) - last > 46
+        if (ok) last = x(p.count)
+        return ok
+      })
+      .map((p) => p.count),
+  )
+})
+</script>
+
+<template>
+  <svg class="curve" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Size against nights lost">
+    <text class="soft" :x="left" y="14">nights lost of {{ curve.nights }}</text>
+    <path class="ground" :d="`M${left} ${y(0)} H${W - right}`" />
+    <path class="line" :d="path" />
+    <g v-for="p in curve.points" :key="p.count">
+      <circle
+        :class="{ chosen: p.count === chosen }"
+        :cx="x(p.count)"
+        :cy="y(p.nightsLost)"
+        :r="p.count === chosen ? 8 : 5"
+      />
+      <template v-if="spoken.has(p.count)">
+        <text :x="x(p.count)" :y="y(p.nightsLost) - 13" text-anchor="middle">
+          {{ p.nightsLost }}
+        </text>
+        <text class="soft" :x="x(p.count)" :y="H - 30" text-anchor="middle">{{ p.count }}</text>
+        <text class="soft small" :x="x(p.count)" :y="H - 12" text-anchor="middle">
+          {{ p.count ? kilograms(p.massKg) : 'none' }}
+        </text>
+      </template>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.curve {
+  width: 100%;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+}
+
+text {
+  font-size: 14px;
+  fill: var(--ink);
+}
+
+.soft {
+  fill: var(--ink-soft);
+}
+
+.small {
+  font-size: 12px;
+}
+
+.ground {
+  stroke: var(--line);
+}
+
+.line {
+  fill: none;
+  stroke: var(--lost);
+  stroke-width: 2.5;
+}
+
+circle {
+  fill: var(--sheet);
+  stroke: var(--lost);
+  stroke-width: 2.5;
+}
+
+circle.chosen {
+  fill: var(--ember);
+  stroke: var(--ink);
+}
+</style>
