@@ -302,7 +302,8 @@ const labelAt = (face: FaceKey) => {
     <g v-if="hotAt && hot" class="hot">
       <circle :cx="hotAt.x" :cy="hotAt.y" r="9" />
       <path :d="`M${hotAt.x - 15} ${hotAt.y} h30 M${hotAt.x} ${hotAt.y - 15} v30`" />
-      <text :x="hotAt.x + 16" :y="hotAt.y - 8">{{ degrees(hot.celsius, units, 0) }}</text>
+      <path :d="`M${hotAt.x - 7} ${hotAt.y - 7} L${box.x + 30} ${box.y + 28}`" />
+      <text :x="box.x + 8" :y="box.y + 22">hottest {{ degrees(hot.celsius, units, 0) }}</text>
     </g>
 
     <g

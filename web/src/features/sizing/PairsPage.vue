@@ -28,7 +28,12 @@ const q = reactive({
   low: Number(route.query.low ?? -6),
   kwh: Number(route.query.kwh ?? 6),
 })
-const store = computed(() => usable.value.find((s) => s.id === q.store) ?? usable.value[0])
+const store = computed(
+  () =>
+    usable.value.find((s) => s.id === q.store) ??
+    usable.value.find((s) => s.design.indoors && s.design.medium !== 'water') ??
+    usable.value[0],
+)
 const house = computed(() => houses.value?.find((h) => h.id === store.value?.houseId))
 const school = computed(() => schools.find((s) => s.key === q.school) ?? schools[0])
 const pair = ref<Views['PairView'] | null>(null)

@@ -35,10 +35,10 @@ const number = (key: string, otherwise: number) => {
 }
 const q = reactive({
   low: number('low', -9),
-  water: number('water', 35),
-  solid: number('solid', 80),
-  power: number('power', 900),
-  source: String(route.query.source ?? 'ELEMENT') as Views['SizingQuestion']['source'],
+  water: number('water', 45),
+  solid: number('solid', 70),
+  power: number('power', 5000),
+  source: String(route.query.source ?? 'FIRE') as Views['SizingQuestion']['source'],
   keep: route.query.keep === 'yes',
 })
 const sources = [
@@ -212,7 +212,7 @@ async function plan(s: Found) {
     <div class="bench">
       <section aria-label="What holds">
         <h2 v-if="good.length">
-          {{ good.length }} that nothing beats in weight, floor and cost together
+          {{ good.length }} that nothing beats in weight, floor, cost and hours to fill
         </h2>
         <p v-else-if="view && !running">
           Nothing that finds room in the house holds this night. A warmer charge, a milder limit or
@@ -267,7 +267,7 @@ async function plan(s: Found) {
         </details>
       </section>
       <section v-if="chosen && !running" aria-label="The chosen one" class="chosen">
-        <h2>{{ bodies(chosen) }}</h2>
+        <h2>What that comes to</h2>
         <table class="ledger">
           <tbody>
             <tr
@@ -323,6 +323,7 @@ async function plan(s: Found) {
   margin: 0.5rem 0 1rem;
   grid-auto-flow: column;
   grid-template-rows: auto auto;
+  align-items: end;
 }
 
 .progress-line {

@@ -21,7 +21,7 @@ describe('what was found', () => {
   })
 
   it('says how long it would go on', () => {
-    expect(foundSentence(found, -9, C)).toContain('would for 20 h of steady cold')
+    expect(foundSentence(found, -9, C)).toContain('(20 h if the cold were steady)')
     expect(foundSentence({ ...found, holdSeconds: 72 * 3600 }, -9, C)).toContain('three days')
   })
 

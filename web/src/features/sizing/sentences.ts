@@ -24,9 +24,9 @@ export function foundSentence(s: Found, low: number, u: Units): string {
     s.holdSeconds == null
       ? ''
       : s.holdSeconds >= 72 * 3600
-        ? ', and goes on for three days of it'
-        : `, and would for ${hours(s.holdSeconds)} of steady cold`
-  return `${bodies(s)} hold a night of ${degrees(low, u, 0)}${hold}.`
+        ? ' and three days of steady cold after it'
+        : ` (${hours(s.holdSeconds)} if the cold were steady)`
+  return `${bodies(s)}: ${s.count > 1 ? 'hold' : 'holds'} a night of ${degrees(low, u, 0)}${hold}.`
 }
 
 export function figuresOf(s: Found, currency: string, u: Units): [string, string][] {

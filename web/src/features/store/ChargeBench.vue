@@ -5,7 +5,7 @@ import ChargeCurve from '@/instruments/ChargeCurve.vue'
 import type { Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { degrees, hours, type Units } from '@/shared/units'
-import { chargeSentence, efficiencySentence, hotSentence } from './chargeSentences'
+import { efficiencySentence, hotSentence } from './chargeSentences'
 import type { Design } from './designs'
 
 const props = defineProps<{
@@ -31,8 +31,7 @@ const here = computed(() => {
   <section aria-label="A charge tried">
     <ProblemNote v-if="error" :error="error" />
     <template v-if="charge">
-      <p class="said" role="status">{{ chargeSentence(charge, design, units) }}</p>
-      <p :class="{ caution: bad }">{{ hotSentence(charge, units) }}</p>
+      <p :class="bad ? 'caution' : 'said'">{{ hotSentence(charge, units) }}</p>
       <ChargeCurve :charge="charge" :moment="moment" :aim="design.chargeToCelsius" :units="units" />
       <label class="hand" for="moment">{{ here }}</label>
       <input
@@ -53,7 +52,6 @@ const here = computed(() => {
 <style scoped>
 .said {
   font-weight: 600;
-  margin-bottom: 0.25rem;
 }
 
 .hand {

@@ -12,6 +12,7 @@ import HandReadings from './HandReadings.vue'
 import BuildEditor from './BuildEditor.vue'
 import CautionList from './CautionList.vue'
 import ChargeBench from './ChargeBench.vue'
+import { chargeSentence } from './chargeSentences'
 import HeapMix from './HeapMix.vue'
 import LayerEditor from './LayerEditor.vue'
 import LedEditor from './LedEditor.vue'
@@ -136,7 +137,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       }}</span>
       <BButton v-if="keeper" variant="secondary" :disabled="!undoable" @click="undo">Undo</BButton>
     </div>
-    <p class="verdict">
+    <p v-if="charging && charge" class="verdict" role="status">
+      {{ chargeSentence(charge, draft.design, session.units) }}
+    </p>
+    <p v-else class="verdict">
       <template v-if="draft.planned">Planned: </template>
       <b>{{ kilograms(appraisal.massKg) }}</b> of {{ medium?.name.toLowerCase() }} holds
       <b>{{ kilowattHours(appraisal.usableJoules) }}</b> between

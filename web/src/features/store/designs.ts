@@ -154,7 +154,7 @@ export const starts: Start[] = [
         hours: 5,
         surplus: true,
       }),
-      build: build('brick-box', 'clay-mortar'),
+      build: build('clay-mortar'),
     }),
     probes: [probe('core', 0.1, 0.45), probe('half', 0.5, 0.5), probe('edge', 0.9, 0.5)],
   },

@@ -1,8 +1,11 @@
 package nightbank.core.sizing;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.internal.Tables;
 import nightbank.core.medium.Medium;
@@ -11,15 +14,13 @@ import nightbank.core.store.Geometry;
 /**
  * A body that is set up once or many times.
  *
- * @param solid whether it holds sand, stone or earth
- * @param water whether it holds water
+ * @param holds what goes into it
  */
 public record ContainerKind(
     String id,
     String name,
     Geometry geometry,
-    boolean solid,
-    boolean water,
+    Set<Fill> holds,
     Optional<PartLimit> vessel,
     String source) {
   private static final List<ContainerKind> ALL =
@@ -31,8 +32,30 @@ public record ContainerKind(
     return ALL;
   }
 
+  /** What goes into a body. */
+  public enum Fill {
+    WATER,
+    LOOSE,
+    STONE,
+    SOIL
+  }
+
+  private static final Set<String> STONES =
+      Set.of("granite", "basalt", "limestone", "soapstone", "concrete", "brick", "cob");
+
   public boolean holds(Medium medium) {
-    return medium.kind() == Medium.Kind.WATER ? water : solid;
+    return holds.contains(fill(medium));
+  }
+
+  /** Stones are laid, earth is for beds, all else is poured; a holding's own media too. */
+  private static Fill fill(Medium medium) {
+    if (medium.kind() == Medium.Kind.WATER) {
+      return Fill.WATER;
+    }
+    if (STONES.contains(medium.id())) {
+      return Fill.STONE;
+    }
+    return medium.id().equals("soil") ? Fill.SOIL : Fill.LOOSE;
   }
 
   private static ContainerKind row(String[] f) {
@@ -41,8 +64,10 @@ public record ContainerKind(
         f[2].equals("round")
             ? new Geometry.Cylinder(a / 2, Tables.number(f[5]))
             : new Geometry.Box(a, Tables.number(f[4]), Tables.number(f[5]));
-    String holds = f[6].toLowerCase(Locale.ROOT);
-    return new ContainerKind(
-        f[0], f[1], g, holds.contains("solid"), holds.contains("water"), PartLimit.of(f[7]), f[8]);
+    Set<Fill> holds =
+        Arrays.stream(f[6].split(","))
+            .map(x -> Fill.valueOf(x.toUpperCase(Locale.ROOT)))
+            .collect(Collectors.toUnmodifiableSet());
+    return new ContainerKind(f[0], f[1], g, holds, PartLimit.of(f[7]), f[8]);
   }
 }

@@ -12,7 +12,8 @@ package nightbank.core.sizing;
  * @param holdSeconds in steady cold of the night's low, three days at most; NaN where dominated
  * @param chargeSeconds from the floor temperature with the source at hand, infinite if too weak
  * @param cost NaN where a price is missing
- * @param dominated another is no heavier, no dearer and takes no more floor, and better in one
+ * @param dominated another is no heavier, no dearer, takes no more floor and fills no slower, and
+ *     is better in one
  */
 public record Sized(
     Candidate candidate,

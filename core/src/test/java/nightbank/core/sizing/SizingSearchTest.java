@@ -151,6 +151,18 @@ public class SizingSearchTest {
   }
 
   @Test
+  public void earthIsForBedsStonesAreLaidAndWaterStandsInVessels() {
+    for (Candidate c : some("water", "dry-sand", "granite", "soil", "cob")) {
+      switch (c.container().id()) {
+        case "bed" -> assertThat(c.medium().id()).isEqualTo("soil");
+        case "bench", "wall", "stack" -> assertThat(c.medium().id()).isIn("granite", "cob");
+        case "drum", "bin", "big-bin" -> assertThat(c.medium().id()).isEqualTo("dry-sand");
+        default -> assertThat(c.medium().id()).isEqualTo("water");
+      }
+    }
+  }
+
+  @Test
   public void aSearchTellsHowFarItIsAndStopsWhenAsked() {
     List<Candidate> all = some("water", "dry-sand", "granite", "brick");
     List<Integer> told = java.util.Collections.synchronizedList(new ArrayList<>());
