@@ -361,7 +361,7 @@ const labelAt = (face: FaceKey) => {
     <g
       v-if="section"
       class="scale"
-      :transform="`translate(${view.w - 164} ${narrow ? 34 : view.h - 22})`"
+      :transform="narrow ? `translate(${view.w - 164} 34)` : `translate(70 28)`"
     >
       <rect
         v-for="(t, i) in scaleSteps"

@@ -26,7 +26,7 @@ const q = reactive({
   school: String(route.query.school ?? 'BARE_OR_INSULATED') as Views['PairQuestion']['school'],
   store: String(route.query.store ?? ''),
   low: Number(route.query.low ?? -6),
-  kwh: Number(route.query.kwh ?? 6),
+  kwh: route.query.kwh == null ? null : Number(route.query.kwh),
 })
 const store = computed(
   () =>
@@ -34,6 +34,12 @@ const store = computed(
     usable.value.find((s) => s.design.indoors && s.design.medium !== 'water') ??
     usable.value[0],
 )
+/** As much as the store holds, where nobody said. */
+const heat = computed({
+  get: () =>
+    q.kwh ?? Math.max(1, Math.round((store.value?.appraisal.usableJoules ?? 2.2e7) / 3.6e6)),
+  set: (v) => (q.kwh = v),
+})
 const house = computed(() => houses.value?.find((h) => h.id === store.value?.houseId))
 const school = computed(() => schools.find((s) => s.key === q.school) ?? schools[0])
 const pair = ref<Views['PairView'] | null>(null)
@@ -52,7 +58,7 @@ async function ask() {
       lowCelsius: q.low,
       wind: null as never,
       cloud: null as never,
-      joules: q.kwh * 3.6e6,
+      joules: heat.value * 3.6e6,
     })
     if (mine !== asked) return
     pair.value = answer
@@ -63,13 +69,13 @@ async function ask() {
 }
 
 watch(
-  () => [q.school, q.low, q.kwh, store.value?.id],
+  () => [q.school, q.low, heat.value, store.value?.id],
   () => {
     window.clearTimeout(timer)
     timer = window.setTimeout(ask, pair.value ? 200 : 0)
     if (store.value)
       void router.replace({
-        query: { school: q.school, store: store.value.id, low: q.low, kwh: q.kwh },
+        query: { school: q.school, store: store.value.id, low: q.low, kwh: heat.value },
       })
   },
   { immediate: true },
@@ -120,12 +126,12 @@ watch(
             @update:model-value="q.store = String($event)"
           />
           <NumberField v-model="q.low" label="Night’s low" :temperature="session.units" />
-          <NumberField v-model="q.kwh" label="Heat put in, kWh" />
+          <NumberField v-model="heat" label="Heat put in, kWh" />
         </div>
         <p class="soft mt-2">
-          In {{ house?.name.toLowerCase() }}, with no other store, from noon to sunrise. Both sides
-          begin alike and get the same heat: from noon on for three and a half hours, or as a fire
-          at dusk. Nothing of yours is changed.
+          In {{ house?.name.toLowerCase() }}, with no other store, from noon to sunrise. The sky is
+          fairly clear. Both sides begin alike and get the same heat: from noon on for three and a
+          half hours, or as a fire at dusk. Nothing of yours is changed.
         </p>
       </div>
     </div>

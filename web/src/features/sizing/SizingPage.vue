@@ -212,7 +212,7 @@ async function plan(s: Found) {
     <div class="bench">
       <section aria-label="What holds">
         <h2 v-if="good.length">
-          {{ good.length }} that nothing beats in weight, floor, cost and hours to fill
+          {{ good.length }} that nothing beats in weight, floor and cost together
         </h2>
         <p v-else-if="view && !running">
           Nothing that finds room in the house holds this night. A warmer charge, a milder limit or
@@ -324,6 +324,11 @@ async function plan(s: Found) {
   grid-auto-flow: column;
   grid-template-rows: auto auto;
   align-items: end;
+}
+
+.asked :deep(.form-check) {
+  grid-row: 2;
+  align-self: center;
 }
 
 .progress-line {

@@ -29,6 +29,13 @@ export function foundSentence(s: Found, low: number, u: Units): string {
   return `${bodies(s)}: ${s.count > 1 ? 'hold' : 'holds'} a night of ${degrees(low, u, 0)}${hold}.`
 }
 
+/** Hours to make good what the night took, and whether a day has that many. */
+export function refillWord(s: Found): string {
+  if (s.refillSeconds == null) return 'nothing charges it'
+  if (s.refillSeconds > 24 * 3600) return `${hours(s.refillSeconds)}: more than a day has`
+  return hours(s.refillSeconds)
+}
+
 export function figuresOf(s: Found, currency: string, u: Units): [string, string][] {
   return [
     ['mass', kilograms(s.massKg)],
@@ -36,7 +43,7 @@ export function figuresOf(s: Found, currency: string, u: Units): [string, string
     ['holds above its floor', kilowattHours(s.usableJoules)],
     ['charged to', degrees(s.fullCelsius, u, 0)],
     ['gives at dawn', watts(s.powerAtDawnWatts)],
-    ['full after', s.chargeSeconds == null ? 'never with this source' : hours(s.chargeSeconds)],
+    ['to refill after that night', refillWord(s)],
     ['cost', s.cost == null ? 'a price is missing' : `${currency}${Math.round(s.cost)}`],
     ['bites first', limitWord(s)],
   ]

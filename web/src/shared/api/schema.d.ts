@@ -1525,8 +1525,6 @@ export interface components {
             password: string;
         };
         SizedView: {
-            /** Format: double */
-            chargeSeconds: number;
             container: string;
             containerName: string;
             /** Format: double */
@@ -1553,6 +1551,8 @@ export interface components {
             mediumName: string;
             /** Format: double */
             powerAtDawnWatts: number;
+            /** Format: double */
+            refillSeconds: number;
             /** Format: double */
             usableJoules: number;
             /** Format: double */

@@ -7,11 +7,11 @@ import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
 
 /**
- * A heap's own heat: Q = ΔH Σ VSᵢ k(T) f_moisture f_air over every batch fed, at the heap's mean
- * temperature. Rate per day 0.0126 (1.066^(T-20) - 1.21^(T-60)) (Haug, Practical Handbook of
- * Compost Engineering, ch. 11); none below freezing or above about 80 °C. Good to a factor of 1.5
- * for a heap that nobody has measured. Neglects water and air that leave with their heat, a tenth
- * to a third in a turned heap, and lag of up to two days after feeding.
+ * A heap's own heat: Q = ΔH Σ VSᵢ k(T) f_moisture f_air over every batch fed, each part of the heap
+ * at its own temperature. Rate per day 0.0126 (1.066^(T-20) - 1.21^(T-60)) (Haug, Practical
+ * Handbook of Compost Engineering, ch. 11); none below freezing or above about 80 °C. Good to a
+ * factor of 1.5 for a heap that nobody has measured. Neglects water and air that leave with their
+ * heat, a tenth to a third in a turned heap, and lag of up to two days after feeding.
  */
 public final class HeapWarmth implements Source {
   public static final double HEAT_OF_SOLIDS = 19.5e6; // J/kg, 18 to 21
@@ -69,7 +69,8 @@ public final class HeapWarmth implements Source {
 
   @Override
   public Given give(double second, double seconds, StoreModel model) {
-    double k = rate(model.meanCelsius());
+    double k = model.meanOf(HeapWarmth::rate);
+    model.heatWhere(HeapWarmth::rate);
     double joules = 0;
     for (int i = 0; i < solids.length; i++) {
       Batch b = batches.get(i);

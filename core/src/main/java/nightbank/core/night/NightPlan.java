@@ -117,6 +117,20 @@ public record NightPlan(
         sunWatts);
   }
 
+  public NightPlan withSun(double[] watts) {
+    return new NightPlan(
+        house,
+        stores,
+        weather,
+        airCelsius,
+        massCelsius,
+        groundCelsius,
+        lengthSeconds,
+        stepSeconds,
+        actions,
+        watts);
+  }
+
   public NightPlan withStep(double seconds) {
     return new NightPlan(
         house,

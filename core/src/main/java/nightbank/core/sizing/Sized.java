@@ -10,7 +10,7 @@ package nightbank.core.sizing;
  * @param usableJoules at dusk, above the floor temperature
  * @param powerAtDawnWatts to the house in the last step of the night
  * @param holdSeconds in steady cold of the night's low, three days at most; NaN where dominated
- * @param chargeSeconds from the floor temperature with the source at hand, infinite if too weak
+ * @param refillSeconds to make good what that night took, with the source at hand; NaN without one
  * @param cost NaN where a price is missing
  * @param dominated another is no heavier, no dearer, takes no more floor and fills no slower, and
  *     is better in one
@@ -27,7 +27,7 @@ public record Sized(
     double usableJoules,
     double powerAtDawnWatts,
     double holdSeconds,
-    double chargeSeconds,
+    double refillSeconds,
     double cost,
     boolean dominated) {
 
@@ -62,7 +62,7 @@ public record Sized(
         usableJoules,
         powerAtDawnWatts,
         hold,
-        chargeSeconds,
+        refillSeconds,
         cost,
         isDominated);
   }

@@ -154,7 +154,7 @@ public final class SizingSearch {
         appraisal.usableJoules(),
         watts[watts.length - 1],
         Double.NaN,
-        sourceWatts > 0 ? appraisal.chargeSeconds() : Double.NaN,
+        sourceWatts > 0 ? Math.max(0, -own.changeJoules()) / sourceWatts : Double.NaN,
         build.unpriced() > 0 ? Double.NaN : build.cost(),
         false);
   }
@@ -229,8 +229,7 @@ public final class SizingSearch {
     double[] better = {
       b.massKg() - a.massKg(),
       b.floorSquareMetres() - a.floorSquareMetres(),
-      priced ? b.cost() - a.cost() : 0,
-      later(b.chargeSeconds(), a.chargeSeconds())
+      priced ? b.cost() - a.cost() : 0
     };
     boolean strictly = false;
     for (double d : better) {
@@ -242,21 +241,11 @@ public final class SizingSearch {
     return strictly;
   }
 
-  /** By how much the first takes longer to fill; two that never fill are alike. */
-  private static double later(double a, double b) {
-    boolean never = Double.isInfinite(a);
-    if (Double.isNaN(a) || Double.isNaN(b) || never && Double.isInfinite(b)) {
-      return 0;
-    }
-    return never ? 1e12 : Double.isInfinite(b) ? -1e12 : a - b;
-  }
-
   private static List<Sized> sorted(List<Sized> all) {
     List<Sized> list = new ArrayList<>(all);
     list.sort(
         Comparator.comparing((Sized s) -> !s.holds())
             .thenComparing(s -> s.dominated())
-            .thenComparing(s -> Double.isInfinite(s.chargeSeconds()))
             .thenComparingDouble(s -> Double.isNaN(s.cost()) ? Double.MAX_VALUE : s.cost())
             .thenComparingDouble(Sized::massKg)
             .thenComparing(s -> s.candidate().container().id())

@@ -1,5 +1,6 @@
 package nightbank.core.store;
 
+import java.util.function.DoubleUnaryOperator;
 import nightbank.core.internal.LineSweeps;
 import nightbank.core.medium.TabledEnthalpy;
 
@@ -38,7 +39,8 @@ public final class ConductionStore implements StoreModel {
   private final double[] across; // W/K between a cell and the next across
   private final double[] along;
   private final double[] upward;
-  private final double[] heated; // share of the source's heat by cell
+  private final double[] heated; // share of the heated zone by cell
+  private double[] source; // share of the source's heat by cell
   private final double[] celsius;
   private final double[] joulesPerKg;
   private final double[] specificHeat;
@@ -76,6 +78,7 @@ public final class ConductionStore implements StoreModel {
     upward = new double[n];
     heated = new double[n];
     ratio = new double[n];
+    source = heated;
     water = dries ? new PoreWater(store.medium(), celsius) : null;
     double[] plan = new double[ni * nj];
     double[] outer = new double[nj * nl];
@@ -175,7 +178,7 @@ public final class ConductionStore implements StoreModel {
     for (int c = 0; c < celsius.length; c++) {
       specificHeat[c] = heatOf(c);
       inertia[c] = mass[c] * specificHeat[c] * perSecond;
-      swept[c] = heated[c] == 0 ? celsius[c] : celsius[c] + heated[c] * perBody / inertia[c];
+      swept[c] = source[c] == 0 ? celsius[c] : celsius[c] + source[c] * perBody / inertia[c];
     }
     sweepUpward(open, footBeyond);
     double side = sweepAcross(open);
@@ -244,6 +247,32 @@ public final class ConductionStore implements StoreModel {
       kilograms += mass[c] * water.share(c);
     }
     return kilograms * store.count();
+  }
+
+  @Override
+  public double meanOf(DoubleUnaryOperator ofCelsius) {
+    double sum = 0;
+    double total = 0;
+    for (int c = 0; c < celsius.length; c++) {
+      sum += mass[c] * ofCelsius.applyAsDouble(celsius[c]);
+      total += mass[c];
+    }
+    return sum / total;
+  }
+
+  @Override
+  public void heatWhere(DoubleUnaryOperator ofCelsius) {
+    if (source == heated) {
+      source = new double[celsius.length];
+    }
+    double sum = 0;
+    for (int c = 0; c < celsius.length; c++) {
+      source[c] = mass[c] * ofCelsius.applyAsDouble(celsius[c]);
+      sum += source[c];
+    }
+    for (int c = 0; c < celsius.length; c++) {
+      source[c] = sum > 0 ? source[c] / sum : heated[c];
+    }
   }
 
   @Override

@@ -1,5 +1,6 @@
 package nightbank.core.store;
 
+import java.util.function.DoubleUnaryOperator;
 import nightbank.core.medium.Medium;
 
 /** How a store changes with time. One instance belongs to one thread. */
@@ -29,6 +30,14 @@ public interface StoreModel {
 
   /** Mean over the heated zone, °C: what a coil or an element's thermostat feels. */
   double zoneCelsius();
+
+  /** Mean of a quantity that goes with temperature, over the mass. */
+  default double meanOf(DoubleUnaryOperator ofCelsius) {
+    return ofCelsius.applyAsDouble(meanCelsius());
+  }
+
+  /** From now on the source's heat goes where this is large, in proportion, instead of the zone. */
+  default void heatWhere(DoubleUnaryOperator ofCelsius) {}
 
   /** Heat that has left with the steam of drying since the start, J. */
   default double steamJoules() {

@@ -102,6 +102,34 @@ public class HeapTest {
   }
 
   @Test
+  public void aWellFedHeapComesToRestBelowEightyAndItsShellStaysCooler() {
+    HeatStore heap = heap(3);
+    HeapWarmth plenty = new HeapWarmth(List.of(new HeapWarmth.Batch(0, 250, 0.55, 0.4)), 1e9);
+    Charge charge =
+        ChargeSimulation.of(heap, even(heap, 30), new Days(plenty, 12))
+            .in(0, 8)
+            .stepping(600)
+            .run();
+    assertThat(charge.hottest().celsius()).isBetween(60.0, 80.5);
+    var end = charge.frames().get(charge.frames().size() - 1).state();
+    assertThat(end.at(0.95, 0.5)).isLessThan(end.at(0.05, 0.5) - 5);
+    assertThat(charge.residualJoules()).isCloseTo(0, within(1e-8 * charge.gainJoules()));
+  }
+
+  /** The same source, watched for so many days. */
+  private record Days(Source source, double days) implements Source {
+    @Override
+    public Given give(double second, double seconds, StoreModel model) {
+      return source.give(second, seconds, model);
+    }
+
+    @Override
+    public double endsAt() {
+      return days * 86_400;
+    }
+  }
+
+  @Test
   public void anUnderfedHeapHasNothingToSpare() {
     HeatStore heap = heap(3);
     assertThat(

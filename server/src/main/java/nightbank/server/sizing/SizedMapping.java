@@ -38,7 +38,7 @@ final class SizedMapping {
         s.usableJoules(),
         s.powerAtDawnWatts(),
         known(s.holdSeconds()),
-        known(s.chargeSeconds()),
+        known(s.refillSeconds()),
         known(s.cost()),
         s.dominated(),
         s.dominated() ? null : design(c, s.count()));

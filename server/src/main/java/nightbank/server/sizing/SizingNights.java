@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
+import nightbank.core.house.SolarGain;
 import nightbank.core.night.NightPlan;
 import nightbank.core.night.NightStore;
 import nightbank.core.store.StoreGrid;
@@ -69,10 +70,20 @@ class SizingNights {
     return plan(holding, houseId, low, EVENING_OVER_LOW, wind, cloud, length, STEP, keepStores);
   }
 
-  /** Noon to sunrise, without stores. */
+  /** Noon to sunrise with the sun of this time of year, without stores. */
   NightPlan fromNoon(UUID holding, UUID houseId, double low, Double wind, Double cloud) {
-    double length = dark(holding).seconds() + FROM_NOON;
-    return plan(holding, houseId, low, NOON_OVER_LOW, wind, cloud, length, PAIR_STEP, false);
+    Dark dark = dark(holding);
+    double length = dark.seconds() + FROM_NOON;
+    NightPlan plan =
+        plan(holding, houseId, low, NOON_OVER_LOW, wind, cloud, length, PAIR_STEP, false);
+    HoldingView place = holdings.get(holding);
+    return plan.withSun(
+        SolarGain.along(
+            plan.house(),
+            plan.weather(),
+            dark.sunset().minusSeconds((long) FROM_NOON),
+            place.latitude(),
+            place.longitude()));
   }
 
   static double duskOfPair() {

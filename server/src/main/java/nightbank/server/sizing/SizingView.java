@@ -29,7 +29,7 @@ public record SizingView(
    *
    * @param limit ENERGY, POWER or NONE
    * @param holdSeconds absent where dominated
-   * @param chargeSeconds absent when it never gets there or nothing charges it
+   * @param refillSeconds to make good what that night took, absent without a source
    * @param cost absent without prices
    * @param design to plan it by, absent where dominated
    */
@@ -50,7 +50,7 @@ public record SizingView(
       double usableJoules,
       double powerAtDawnWatts,
       Double holdSeconds,
-      Double chargeSeconds,
+      Double refillSeconds,
       Double cost,
       boolean dominated,
       StoreDesign design) {}
