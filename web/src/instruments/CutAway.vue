@@ -242,7 +242,7 @@ const labelAt = (face: FaceKey) => {
     <g v-for="f in faces" :key="`a${f}`" class="arrow">
       <path :d="arrow(f)" />
       <text v-bind="{ x: labelAt(f).x, y: labelAt(f).y, 'text-anchor': labelAt(f).anchor }">
-        {{ faceWord[f] }} {{ watts(loss(f)) }}
+        {{ narrow && f === 'side' ? '' : faceWord[f] }} {{ watts(loss(f)) }}
       </text>
     </g>
 

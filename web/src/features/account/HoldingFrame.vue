@@ -102,6 +102,7 @@ nav {
 }
 
 nav a {
+  white-space: nowrap;
   color: var(--ink);
   text-decoration: none;
   padding: 0.5rem 0.7rem;
@@ -144,6 +145,12 @@ nav a.router-link-active {
   nav {
     order: 3;
     width: 100%;
+    gap: 0;
+    justify-content: space-between;
+  }
+
+  nav a {
+    padding: 0.5rem 0.4rem;
   }
 
   .tools {

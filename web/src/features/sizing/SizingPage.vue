@@ -129,6 +129,7 @@ watch(
     if (!s || running.value || !question.value) return
     const mine = ++asked
     curveError.value = null
+    curve.value = null
     try {
       const c = await sizeCurve(holding, houseId.value, {
         sizing: question.value,
@@ -294,6 +295,7 @@ async function plan(s: Found) {
             >
           </p>
         </template>
+        <p v-else-if="!curveError" class="soft mt-3">Going through a winter of nights …</p>
         <ProblemNote v-if="curveError" :error="curveError" />
         <ProblemNote v-if="planError" :error="planError" />
         <BButton v-if="keeper && chosen.design" variant="primary" class="mt-2" @click="plan(chosen)"
@@ -324,11 +326,6 @@ async function plan(s: Found) {
   grid-auto-flow: column;
   grid-template-rows: auto auto;
   align-items: end;
-}
-
-.asked :deep(.form-check) {
-  grid-row: 2;
-  align-self: center;
 }
 
 .progress-line {
@@ -403,6 +400,13 @@ summary {
 
   .bench {
     grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+@media (min-width: 901px) {
+  .asked :deep(.form-check) {
+    grid-row: 2;
+    align-self: center;
   }
 }
 </style>

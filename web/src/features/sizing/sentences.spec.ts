@@ -7,6 +7,7 @@ const found = {
   containerName: 'Upright column, 0.3 m across',
   mediumName: 'Water',
   wrapMillimetres: 0,
+  metresEach: 0,
   count: 12,
   holds: true,
   limit: 'POWER',
@@ -17,6 +18,9 @@ const found = {
 describe('what was found', () => {
   it('says how many of what', () => {
     expect(bodies(found)).toBe('12 × upright column, 0.3 m across, water, bare')
+    expect(bodies({ ...found, containerName: 'Wall, 0.25 m thick', metresEach: 2 })).toContain(
+      '24 m of wall, 0.25 m thick',
+    )
     expect(bodies({ ...found, wrapMillimetres: 100 })).toContain('in 100 mm of wool')
   })
 

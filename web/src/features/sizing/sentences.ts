@@ -6,7 +6,9 @@ type Found = Views['SizedView']
 /** How many of what. */
 export function bodies(s: Found): string {
   const wrap = s.wrapMillimetres > 0 ? `in ${Math.round(s.wrapMillimetres)} mm of wool` : 'bare'
-  return `${s.count} × ${s.containerName.charAt(0).toLowerCase()}${s.containerName.slice(1)}, ${s.mediumName.toLowerCase()}, ${wrap}`
+  const kind = s.containerName.charAt(0).toLowerCase() + s.containerName.slice(1)
+  const many = s.metresEach > 0 ? `${s.count * s.metresEach} m of ${kind}` : `${s.count} × ${kind}`
+  return `${many}, ${s.mediumName.toLowerCase()}, ${wrap}`
 }
 
 /** What bites first. */
@@ -26,7 +28,7 @@ export function foundSentence(s: Found, low: number, u: Units): string {
       : s.holdSeconds >= 72 * 3600
         ? ' and three days of steady cold after it'
         : ` (${hours(s.holdSeconds)} if the cold were steady)`
-  return `${bodies(s)}: ${s.count > 1 ? 'hold' : 'holds'} a night of ${degrees(low, u, 0)}${hold}.`
+  return `${bodies(s)}: ${s.count > 1 && !s.metresEach ? 'they hold' : 'it holds'} a night of ${degrees(low, u, 0)}${hold}.`
 }
 
 /** Hours to make good what the night took, and whether a day has that many. */

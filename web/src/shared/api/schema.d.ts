@@ -1550,6 +1550,8 @@ export interface components {
             medium: string;
             mediumName: string;
             /** Format: double */
+            metresEach: number;
+            /** Format: double */
             powerAtDawnWatts: number;
             /** Format: double */
             refillSeconds: number;

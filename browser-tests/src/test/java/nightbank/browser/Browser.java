@@ -208,6 +208,20 @@ final class Browser implements AutoCloseable {
         .toList();
   }
 
+  /** Pages that the page prints on, A4. */
+  int printedPages() {
+    Object data =
+        driver
+            .executeCdpCommand("Page.printToPDF", Map.of("paperWidth", 8.27, "paperHeight", 11.69))
+            .get("data");
+    String pdf =
+        new String(
+            java.util.Base64.getDecoder().decode(String.valueOf(data)),
+            java.nio.charset.StandardCharsets.ISO_8859_1);
+    return (int)
+        java.util.regex.Pattern.compile("/Type\\s*/Page[^s]").matcher(pdf).results().count();
+  }
+
   Browser picture(Path file) {
     try {
       Files.write(file, driver.getScreenshotAs(OutputType.BYTES));

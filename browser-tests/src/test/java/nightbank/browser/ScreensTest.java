@@ -37,6 +37,12 @@ public class ScreensTest {
       {"house", demo.home + "/houses/" + demo.id("Lean-to"), ".house .arrow"},
       {"new house", demo.home + "/houses/new", "form"},
       {"place", demo.home + "/people", "table.ledger td"},
+      {"charge", demo.home + "/stores/" + demo.id("Sand bin") + "?charge=yes", ".curve .mean"},
+      {"heap", demo.home + "/stores/" + demo.id("Heap, north wall"), ".cut-away .pipe"},
+      {"sizing", demo.home + "/sizing", ".curve .line"},
+      {"pairs", demo.home + "/pairs", ".two .plants"},
+      {"build", demo.home + "/stores/" + demo.id("Sand bin") + "/build", ".sheet ol li"},
+      {"book", demo.home + "/book", ".prices td"},
     };
     List<Object[]> all = new ArrayList<>();
     for (String theme : new String[] {"day", "night", "night-eyes"}) {

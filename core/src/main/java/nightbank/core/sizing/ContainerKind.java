@@ -14,12 +14,14 @@ import nightbank.core.store.Geometry;
 /**
  * A body that is set up once or many times.
  *
+ * @param metresEach length of one where it is told by the metre, else 0
  * @param holds what goes into it
  */
 public record ContainerKind(
     String id,
     String name,
     Geometry geometry,
+    double metresEach,
     Set<Fill> holds,
     Optional<PartLimit> vessel,
     String source) {
@@ -65,9 +67,9 @@ public record ContainerKind(
             ? new Geometry.Cylinder(a / 2, Tables.number(f[5]))
             : new Geometry.Box(a, Tables.number(f[4]), Tables.number(f[5]));
     Set<Fill> holds =
-        Arrays.stream(f[6].split(","))
+        Arrays.stream(f[7].split(","))
             .map(x -> Fill.valueOf(x.toUpperCase(Locale.ROOT)))
             .collect(Collectors.toUnmodifiableSet());
-    return new ContainerKind(f[0], f[1], g, holds, PartLimit.of(f[7]), f[8]);
+    return new ContainerKind(f[0], f[1], g, Tables.number(f[6]), holds, PartLimit.of(f[8]), f[9]);
   }
 }

@@ -24,6 +24,7 @@ final class SizedMapping {
     return new SizingView.SizedView(
         c.container().id(),
         c.container().name(),
+        c.container().metresEach(),
         c.medium().id(),
         c.medium().name(),
         c.wrapMillimetres(),

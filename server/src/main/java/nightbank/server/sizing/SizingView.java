@@ -27,6 +27,7 @@ public record SizingView(
   /**
    * One candidate at its smallest number.
    *
+   * @param metresEach length of one where it is told by the metre, else 0
    * @param limit ENERGY, POWER or NONE
    * @param holdSeconds absent where dominated
    * @param refillSeconds to make good what that night took, absent without a source
@@ -36,6 +37,7 @@ public record SizingView(
   public record SizedView(
       String container,
       String containerName,
+      double metresEach,
       String medium,
       String mediumName,
       double wrapMillimetres,
