@@ -78,7 +78,7 @@ describe('two ways', () => {
   })
 
   it('gives every school a question and every reason its numbers', () => {
-    expect(new Set(schools.map((s) => s.question)).size).toBe(8)
+    expect(new Set(schools.map((s) => s.question)).size).toBe(9)
     for (const reason of ['SPENT_EARLY', 'DELIVERED', 'LOST', 'LEFT_AT_DAWN', 'ROOM'])
       expect(whyWord({ reason, first: 3.6e6, second: 7.2e6 }, 'SAND_OR_WATER', C)).toContain(
         'dry sand 1.00 kWh, water 2.00 kWh',

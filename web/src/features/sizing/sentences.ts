@@ -115,6 +115,12 @@ export const schools: {
     first: 'water loop and radiator',
     second: 'air pipe and fan',
   },
+  {
+    key: 'AIR_OUTSIDE_OR_ROOM',
+    question: 'The fire’s air from outside, or the room’s?',
+    first: 'air from outside',
+    second: 'air from the room',
+  },
 ]
 
 /** Which side does better and by how much. */

@@ -129,11 +129,11 @@ export function useStoreDraft(
   let asked = 0
   async function appraise(text: string) {
     const mine = ++asked
-    const design = (JSON.parse(text) as Draft).design
+    const { design, houseId } = JSON.parse(text) as Draft
     try {
       const a = await body(
         api.POST('/api/holdings/{holdingId}/appraisal', {
-          params: { path: { holdingId } },
+          params: { path: { holdingId }, query: houseId ? { houseId } : {} },
           body: design,
         }),
       )

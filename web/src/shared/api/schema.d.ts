@@ -1308,7 +1308,7 @@ export interface components {
             /** Format: double */
             lowCelsius: number;
             /** @enum {string} */
-            school: "BARE_OR_INSULATED" | "SAND_OR_WATER" | "BULK_OR_REFLECTIVE" | "HOT_FIRE_OR_SMALL_HEAT" | "ROOM_OR_STORE" | "HEAP_OUT_OR_IN" | "GROUND_OR_INSULATED" | "WATER_OR_AIR";
+            school: "BARE_OR_INSULATED" | "SAND_OR_WATER" | "BULK_OR_REFLECTIVE" | "HOT_FIRE_OR_SMALL_HEAT" | "ROOM_OR_STORE" | "HEAP_OUT_OR_IN" | "GROUND_OR_INSULATED" | "WATER_OR_AIR" | "AIR_OUTSIDE_OR_ROOM";
             /** Format: uuid */
             storeId: string;
             /** Format: double */
@@ -1943,7 +1943,9 @@ export interface operations {
     };
     appraise: {
         parameters: {
-            query?: never;
+            query?: {
+                houseId?: string;
+            };
             header?: never;
             path: {
                 holdingId: string;

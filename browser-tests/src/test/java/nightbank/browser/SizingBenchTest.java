@@ -100,6 +100,7 @@ public class SizingBenchTest {
       {"The heap outside, or in the house?", "outside with a loop"},
       {"Use the ground as mass, or keep it out?", "on the bare ground"},
       {"A water loop, or air through pipes?", "air pipe and fan"},
+      {"The fire’s air from outside, or the room’s?", "air from the room"},
     };
   }
 

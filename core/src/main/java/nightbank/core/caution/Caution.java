@@ -49,6 +49,7 @@ public record Caution(Code code, Weight weight, String of, String reason, String
     GROUND_AIR,
     LIFTING,
     NO_THERMOSIPHON,
-    COIL_DOES_NOT_FIT
+    COIL_DOES_NOT_FIT,
+    NO_ROOM
   }
 }

@@ -304,6 +304,7 @@ public final class StoreCautions {
   }
 
   private static void works(StoreFacts f, Consumer<Caution> say) {
+    f.room().ifPresent(r -> room(f, r, say));
     StoreAppraisal a = StoreAppraisal.of(f.store(), f.fullCelsius(), f.powerWatts());
     if (f.powerWatts() > 0 && Double.isInfinite(a.chargeSeconds())) {
       say.accept(
@@ -340,6 +341,45 @@ public final class StoreCautions {
                             coil.lengthMetres(),
                             coil.roomFor(f.store())),
                         "Shorten it, wind it closer, or let it reach farther out.")));
+  }
+
+  /** With its layers on, one body must fit under the roof, and all of them on the floor. */
+  private static void room(StoreFacts f, StoreFacts.Room room, Consumer<Caution> say) {
+    HeatStore s = f.store();
+    double wrap = 2 * s.face(FaceName.SIDE).thicknessMetres();
+    double high =
+        s.geometry().heightMetres()
+            + s.face(FaceName.TOP).thicknessMetres()
+            + s.face(FaceName.FOOT).thicknessMetres();
+    double across = 2 * s.geometry().halfWidth();
+    double along =
+        s.geometry() instanceof Geometry.Box b
+            ? Math.max(b.lengthMetres(), b.widthMetres())
+            : across;
+    double longer = Math.max(room.lengthMetres(), room.widthMetres());
+    double shorter = Math.min(room.lengthMetres(), room.widthMetres());
+    double floor = s.count() * (across + wrap) * (along + wrap);
+    boolean fits =
+        high <= room.heightMetres() && across + wrap <= shorter && along + wrap <= longer;
+    if (s.place().indoors() && !(fits && floor <= longer * shorter)) {
+      say.accept(
+          new Caution(
+              Code.NO_ROOM,
+              NOTE,
+              "",
+              String.format(
+                  Locale.ROOT,
+                  "With its layers it is %.2f by %.2f m and %.2f m high%s; the house is %.1f by %.1f m"
+                      + " and %.1f m high inside.",
+                  along + wrap,
+                  across + wrap,
+                  high,
+                  s.count() > 1 ? ", " + s.count() + " times" : "",
+                  longer,
+                  shorter,
+                  room.heightMetres()),
+              "Thinner layers, a smaller body, or fewer of them."));
+    }
   }
 
   /** Whether some face is so thinly wrapped that its outside gets hot. */

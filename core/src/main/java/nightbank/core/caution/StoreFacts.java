@@ -1,6 +1,7 @@
 package nightbank.core.caution;
 
 import java.util.List;
+import java.util.Optional;
 import nightbank.core.store.HeatStore;
 
 /**
@@ -17,6 +18,7 @@ import nightbank.core.store.HeatStore;
  * @param pumped a pump or fan moves the stream
  * @param bathed somebody bathes in the water
  * @param parts pipes, vessels and glues in it
+ * @param room that it stands in, where that is known
  */
 public record StoreFacts(
     HeatStore store,
@@ -30,7 +32,11 @@ public record StoreFacts(
     boolean closedCoil,
     boolean pumped,
     boolean bathed,
-    List<PartLimit> parts) {
+    List<PartLimit> parts,
+    Optional<Room> room) {
+
+  /** Inside of a house, m. */
+  public record Room(double lengthMetres, double widthMetres, double heightMetres) {}
 
   /** What charges a store. */
   public enum SourceKind {
@@ -64,7 +70,8 @@ public record StoreFacts(
         false,
         true,
         false,
-        List.of());
+        List.of(),
+        Optional.empty());
   }
 
   public StoreFacts withPeak(double hottest, double contact) {
@@ -80,7 +87,25 @@ public record StoreFacts(
         closedCoil,
         pumped,
         bathed,
-        parts);
+        parts,
+        room);
+  }
+
+  public StoreFacts in(Room house) {
+    return new StoreFacts(
+        store,
+        source,
+        fullCelsius,
+        hottestCelsius,
+        contactCelsius,
+        powerWatts,
+        woodMoisture,
+        closedVessel,
+        closedCoil,
+        pumped,
+        bathed,
+        parts,
+        Optional.ofNullable(house));
   }
 
   /** Hottest that any of it gets, as far as is known, °C. */

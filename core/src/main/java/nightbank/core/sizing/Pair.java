@@ -31,6 +31,7 @@ import nightbank.core.store.Stream;
 public final class Pair {
   private static final double WRAP = 0.1; // m of wool
   private static final double GAP = 0.025; // m
+  private static final double COMBUSTION_AIR = 10; // m³/kg of wood at twice the air it needs
 
   private final School school;
   private final NightPlan a;
@@ -78,6 +79,7 @@ public final class Pair {
       case HEAP_OUT_OR_IN -> s.pair(school, s.heap(Place.outdoors()), s.heap(Place.onHouseFloor()));
       case GROUND_OR_INSULATED ->
           s.pair(school, s.charged(s.foot(Face.bare())), s.charged(s.foot(board())));
+      case AIR_OUTSIDE_OR_ROOM -> s.pair(school, s.fire(base), s.roomAir(s.fire(base)));
       case WATER_OR_AIR -> s.pair(school, s.pumped(waterLoop()), s.pumped(airPipe()));
     };
   }
@@ -241,6 +243,22 @@ public final class Pair {
       double kilograms = joules / share / new WoodFire(1, 0.18, share, 0).joules();
       return with(
           store, new Action(Action.Kind.FIRE, base.id(), dusk, from.lengthSeconds(), kilograms));
+    }
+
+    /**
+     * The fire takes its air from the room, and as much cold air comes in through the gaps: taken
+     * as even over the night, though most of it comes while the fire burns high.
+     */
+    NightPlan roomAir(NightPlan plan) {
+      double kilograms =
+          plan.actions().stream()
+              .filter(a -> a.kind() == Action.Kind.FIRE)
+              .mapToDouble(Action::amount)
+              .sum();
+      double perHour = kilograms * COMBUSTION_AIR / (plan.lengthSeconds() / 3600);
+      var house = plan.house();
+      double leak = Math.max(0.05, house.airChangesPerHour()) * house.volumeCubicMetres();
+      return plan.withHouse(house.changed(p -> p, 1 + perHour / leak));
     }
 
     NightPlan smallHeat(NightStore store) {

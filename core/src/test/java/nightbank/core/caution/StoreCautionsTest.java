@@ -55,7 +55,8 @@ public class StoreCautionsTest {
         closedCoil,
         pumped,
         bathed,
-        java.util.Arrays.stream(parts).map(p -> PartLimit.of(p).orElseThrow()).toList());
+        java.util.Arrays.stream(parts).map(p -> PartLimit.of(p).orElseThrow()).toList(),
+        java.util.Optional.empty());
   }
 
   private static StoreFacts plain(HeatStore store, SourceKind source, double full) {
@@ -209,6 +210,11 @@ public class StoreCautionsTest {
         Code.SLOW_INSIDE,
         plain(sand, SourceKind.ELEMENT, 60),
         plain(of("granite", 0.3, 0.5), SourceKind.SUN, 30)
+      },
+      {
+        Code.NO_ROOM,
+        plain(wrapped, SourceKind.ELEMENT, 60).in(new StoreFacts.Room(3, 0.8, 2)),
+        plain(sand, SourceKind.ELEMENT, 60).in(new StoreFacts.Room(3, 0.8, 2))
       },
       {
         Code.COIL_DOES_NOT_FIT,

@@ -61,4 +61,32 @@ public class EnthalpyTest {
     assertThat(MediumCatalogue.insulation()).allMatch(m -> !m.source().isBlank());
     assertThat(MediumCatalogue.skins()).allMatch(m -> !m.source().isBlank());
   }
+
+  @Test
+  public void everyTabledNumberHasASpanRoundIt() {
+    for (Medium m : MediumCatalogue.media()) {
+      for (Range r : new Range[] {m.density(), m.specificHeat(), m.conductivity()}) {
+        assertThat(r.low()).as(m.id()).isLessThan(r.value());
+        assertThat(r.high()).as(m.id()).isGreaterThan(r.value());
+      }
+      assertThat(m.dryConductivity()).as(m.id()).isLessThanOrEqualTo(m.conductivity().value());
+    }
+    for (InsulationMaterial i : MediumCatalogue.insulation()) {
+      assertThat(i.conductivityRange().low()).as(i.id()).isLessThan(i.conductivityAt20());
+      assertThat(i.conductivityRange().high()).as(i.id()).isGreaterThan(i.conductivityAt20());
+    }
+  }
+
+  @Test
+  public void theTableIsTheOneOfTheFieldsBooks() {
+    Medium sand = MediumCatalogue.medium("dry-sand").orElseThrow();
+    assertThat(sand.density()).isEqualTo(new Range(1450, 1550, 1650));
+    assertThat(sand.conductivity()).isEqualTo(new Range(0.25, 0.30, 0.35));
+    assertThat(MediumCatalogue.medium("soapstone").orElseThrow().specificHeat().value())
+        .isEqualTo(980);
+    assertThat(MediumCatalogue.medium("basalt").orElseThrow().conductivity().value())
+        .isEqualTo(1.7);
+    Medium soaked = MediumCatalogue.medium("soaked-sand").orElseThrow();
+    assertThat(soaked.enthalpy().specificHeat(20)).isBetween(1300.0, 1480.0);
+  }
 }

@@ -63,7 +63,7 @@ public class PairTest {
       assertThat(r.residualJoules()).isCloseTo(0, within(1e-8 * in));
       assertThat(in).isCloseTo(HEAT, withinPercentage(school == School.WATER_OR_AIR ? 10 : 3));
     }
-    if (school != School.BULK_OR_REFLECTIVE) {
+    if (school != School.BULK_OR_REFLECTIVE && school != School.AIR_OUTSIDE_OR_ROOM) {
       assertThat(out.why()).isNotEmpty();
     }
   }
@@ -102,6 +102,12 @@ public class PairTest {
     assertThat(out.first().roomJoules())
         .isCloseTo(5 * out.second().roomJoules(), withinPercentage(1));
     assertThat(out.second().lowestCelsius()).isGreaterThan(out.first().lowestCelsius());
+  }
+
+  @Test
+  public void aFireThatBreathesTheRoomsAirDrawsColdInThroughTheGaps() {
+    Pair.Outcome out = pair(School.AIR_OUTSIDE_OR_ROOM).run();
+    assertThat(out.second().lowestCelsius()).isLessThan(out.first().lowestCelsius() - 0.005);
   }
 
   @Test

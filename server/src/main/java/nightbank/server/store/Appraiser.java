@@ -19,9 +19,14 @@ final class Appraiser {
    * Appraises.
    *
    * @param hottestRead hottest of its probes as last read, NaN when none was
+   * @param room of the house that it is for, null when unknown
    */
   static Appraisal appraise(
-      StoreDesign design, HeatStore store, MediaBook book, double hottestRead) {
+      StoreDesign design,
+      HeatStore store,
+      MediaBook book,
+      double hottestRead,
+      StoreFacts.Room room) {
     double power = design.source() == null ? 0 : design.source().powerWatts();
     StoreAppraisal a = StoreAppraisal.of(store, design.chargeToCelsius(), power);
     List<Appraisal.FaceLoss> faces = new ArrayList<>();
@@ -36,7 +41,8 @@ final class Appraiser {
     }
     BuildList build = BuildList.of(store, FactsMapping.parts(design), book.prices());
     BuildList.Item fill = build.items().get(0);
-    StoreFacts facts = FactsMapping.toCore(design, store).withPeak(hottestRead, Double.NaN);
+    StoreFacts facts =
+        FactsMapping.toCore(design, store).withPeak(hottestRead, Double.NaN).in(room);
     return new Appraisal(
         store.mass(),
         store.geometry().volume() * store.count(),

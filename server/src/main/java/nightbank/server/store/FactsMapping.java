@@ -2,6 +2,7 @@ package nightbank.server.store;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.caution.StoreFacts;
 import nightbank.core.store.HeatStore;
@@ -29,7 +30,8 @@ final class FactsMapping {
         build != null && Boolean.TRUE.equals(build.closedCoil()),
         d.led() == null || !Boolean.FALSE.equals(d.led().pumped()),
         build != null && Boolean.TRUE.equals(build.bathed()),
-        parts(d));
+        parts(d),
+        Optional.empty());
   }
 
   /** Parts named in the build, and the pipe of the coil. */

@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import nightbank.core.caution.StoreFacts;
 import nightbank.core.charge.Hearth;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StateFromProbes;
@@ -20,6 +21,7 @@ import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
 import nightbank.server.book.Books;
 import nightbank.server.book.MediaBook;
+import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.internal.StoreRepository;
@@ -77,12 +79,13 @@ public class Stores {
     var latest = latest(holding);
     MediaBook book = books.media(holding);
     return repository.all(holding).stream()
-        .map(s -> view(s, probes.getOrDefault(s.id(), List.of()), latest, book))
+        .map(s -> view(holding, s, probes.getOrDefault(s.id(), List.of()), latest, book))
         .toList();
   }
 
   public StoreView get(UUID holding, UUID id) {
-    return view(stored(holding, id), probes(holding, id), latest(holding), books.media(holding));
+    return view(
+        holding, stored(holding, id), probes(holding, id), latest(holding), books.media(holding));
   }
 
   public List<ProbeView> probes(UUID holding, UUID store) {
@@ -104,10 +107,11 @@ public class Stores {
         SourceMapping.hearth(source));
   }
 
-  public Appraisal appraise(UUID holding, StoreDesign design) {
+  /** What a design would come to, in a house or in none. */
+  public Appraisal appraise(UUID holding, StoreDesign design, UUID houseId) {
     MediaBook book = books.media(holding);
     HeatStore core = StoreMapping.toCore(design, List.of(), book);
-    return Appraiser.appraise(design, core, book, Double.NaN);
+    return Appraiser.appraise(design, core, book, Double.NaN, room(holding, houseId));
   }
 
   /** The design as the core has it; nothing is kept. */
@@ -199,7 +203,7 @@ public class Stores {
     MediaBook book = books.media(holding);
     HeatStore core = StoreMapping.toCore(draft.design(), draft.probes(), book);
     SourceMapping.hearth(draft.design().source());
-    Appraiser.appraise(draft.design(), core, book, Double.NaN);
+    Appraiser.appraise(draft.design(), core, book, Double.NaN, null);
     if (!(draft.design().chargeToCelsius() > draft.design().floorCelsius()
         && draft.design().chargeToCelsius() <= 1200)) {
       throw Problem.invalid(
@@ -218,8 +222,20 @@ public class Stores {
         .collect(Collectors.toMap(StoreView.Latest::probeId, Function.identity()));
   }
 
+  /** Inside of a house by its shape; null for none or one that was typed part by part. */
+  private StoreFacts.Room room(UUID holding, UUID houseId) {
+    HouseDesign.Shape s = houseId == null ? null : houses.get(holding, houseId).design().shape();
+    return s == null || s.kind() == HouseDesign.Shape.Kind.DOME
+        ? null
+        : new StoreFacts.Room(s.lengthMetres(), s.widthMetres(), s.highMetres());
+  }
+
   private StoreView view(
-      StoredStore s, List<ProbeView> probes, Map<UUID, StoreView.Latest> latest, MediaBook book) {
+      UUID holding,
+      StoredStore s,
+      List<ProbeView> probes,
+      Map<UUID, StoreView.Latest> latest,
+      MediaBook book) {
     HeatStore core = StoreMapping.toCore(s.design(), probes, book);
     double hottest =
         core.probes().stream()
@@ -236,7 +252,7 @@ public class Stores {
         s.planned(),
         s.design(),
         probes,
-        Appraiser.appraise(s.design(), core, book, hottest),
+        Appraiser.appraise(s.design(), core, book, hottest, room(holding, s.houseId())),
         now(s, core, probes, latest));
   }
 

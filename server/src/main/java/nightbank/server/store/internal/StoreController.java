@@ -28,6 +28,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Stores and the tables they choose from, over HTTP. */
@@ -78,9 +79,12 @@ class StoreController {
 
   /** What a design would come to; nothing is kept. */
   @PostMapping("/api/holdings/{holdingId}/appraisal")
-  Appraisal appraise(@PathVariable UUID holdingId, @RequestBody StoreDesign design) {
+  Appraisal appraise(
+      @PathVariable UUID holdingId,
+      @RequestParam(required = false) UUID houseId,
+      @RequestBody StoreDesign design) {
     access.require(holdingId, Role.GUEST);
-    return stores.appraise(holdingId, design);
+    return stores.appraise(holdingId, design, houseId);
   }
 
   /** What charging a design would do; nothing is kept. */
