@@ -137,7 +137,7 @@ public class SizingSearchTest {
         .allMatch(s -> s.holds())
         .allMatch(s -> s.holdSeconds() > 6 * 3600);
     assertThat(all.stream().map(Sized::holds).toList())
-        .isSortedAccordingTo((a, b) -> a == b ? 0 : a ? -1 : 1);
+        .isSortedAccordingTo((a, b) -> Boolean.compare(b, a));
   }
 
   @Test
