@@ -33,7 +33,9 @@ const spoken = computed(() => {
 
 <template>
   <svg class="curve" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Size against nights lost">
-    <text class="soft" :x="W - right" y="16" text-anchor="end">nights lost of {{ curve.nights }}</text>
+    <text class="soft" :x="W - right" y="16" text-anchor="end">
+      nights lost of {{ curve.nights }}
+    </text>
     <path class="ground" :d="`M${left} ${y(0)} H${W - right}`" />
     <path class="line" :d="path" />
     <g v-for="p in curve.points" :key="p.count">
