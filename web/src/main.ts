@@ -6,9 +6,13 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
+import { watchSignal } from './shared/outbox'
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 1, staleTime: 10_000, refetchOnWindowFocus: false } },
+  defaultOptions: {
+    // without signal the service worker answers with what it last heard
+    queries: { retry: 1, staleTime: 10_000, refetchOnWindowFocus: false, networkMode: 'always' },
+  },
 })
 
 createApp(App)
@@ -16,3 +20,15 @@ createApp(App)
   .use(router)
   .use(VueQueryPlugin, { queryClient: queries })
   .mount('#app')
+
+watchSignal()
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  void navigator.serviceWorker.register('/sw.js').then(async () => {
+    await navigator.serviceWorker.ready
+    // what is needed in the house at night is fetched while there is signal
+    await Promise.all([
+      import('./features/tonight/TonightPage.vue'),
+      import('./features/log/RoundPage.vue'),
+      import('./features/log/LogPage.vue'),
+    ])
+  })

@@ -17,6 +17,13 @@ export const router = createRouter({
           name: 'tonight',
           component: () => import('./features/tonight/TonightPage.vue'),
         },
+        { path: 'log', name: 'log', component: () => import('./features/log/LogPage.vue') },
+        { path: 'round', name: 'round', component: () => import('./features/log/RoundPage.vue') },
+        {
+          path: 'loggers',
+          name: 'loggers',
+          component: () => import('./features/device/DevicesPage.vue'),
+        },
         {
           path: 'stores',
           name: 'stores',

@@ -4,6 +4,8 @@ import { BModal } from 'bootstrap-vue-next'
 const open = defineModel<boolean>({ default: false })
 const keys = [
   ['t', 'Tonight'],
+  ['r', 'A round'],
+  ['o', 'Log'],
   ['s', 'Stores'],
   ['z', 'Sizing'],
   ['w', 'Two ways'],

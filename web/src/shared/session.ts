@@ -23,6 +23,7 @@ export const useSession = defineStore('session', () => {
 
   async function signOut(): Promise<void> {
     await body(api.DELETE('/api/session'))
+    navigator.serviceWorker?.controller?.postMessage('forget')
     me.value = null
     await load()
   }

@@ -3,6 +3,7 @@ import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/shared/session'
 import ShortcutList from '@/shared/ShortcutList.vue'
+import WaitingNote from '@/shared/WaitingNote.vue'
 
 const session = useSession()
 const route = useRoute()
@@ -32,6 +33,8 @@ function key(e: KeyboardEvent) {
   if (/INPUT|SELECT|TEXTAREA/.test(target.tagName) || e.ctrlKey || e.metaKey || e.altKey) return
   if (e.key === '?') shortcuts.value = true
   if (e.key === 't') router.push({ name: 'tonight', params: { holding: holding.value } })
+  if (e.key === 'o') router.push({ name: 'log', params: { holding: holding.value } })
+  if (e.key === 'r') router.push({ name: 'round', params: { holding: holding.value } })
   if (e.key === 's') router.push({ name: 'stores', params: { holding: holding.value } })
   if (e.key === 'z') router.push({ name: 'sizing', params: { holding: holding.value } })
   if (e.key === 'w') router.push({ name: 'pairs', params: { holding: holding.value } })
@@ -52,6 +55,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
     </RouterLink>
     <nav aria-label="Main">
       <RouterLink :to="{ name: 'tonight', params: { holding } }">Tonight</RouterLink>
+      <RouterLink :to="{ name: 'log', params: { holding } }">Log</RouterLink>
       <RouterLink :to="{ name: 'stores', params: { holding } }">Stores</RouterLink>
       <RouterLink :to="{ name: 'sizing', params: { holding } }">Sizing</RouterLink>
       <RouterLink :to="{ name: 'pairs', params: { holding } }">Two ways</RouterLink>
@@ -68,6 +72,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       <button type="button" @click="leave">Sign out</button>
     </div>
   </header>
+  <WaitingNote />
   <main v-if="known" id="main" class="page"><RouterView :key="holding" /></main>
   <main v-else id="main" class="page">
     <h1>There is no such holding here.</h1>

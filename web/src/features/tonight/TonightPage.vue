@@ -4,11 +4,12 @@ import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import NightStrip from '@/instruments/NightStrip.vue'
-import { api, body, type Views } from '@/shared/api/client'
+import { api, body, Refusal, type Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
+import { keep as remember, kept as recalled } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { degrees, kelvins, kilowattHours, nextMoment } from '@/shared/units'
+import { clock, degrees, kelvins, kilowattHours, nextMoment } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import { rememberLow } from '../house/useTrial'
 import { fromAddress, toAddress, type Doing } from './doings'
@@ -61,6 +62,17 @@ watch(
 
 const moment = (hour: string) =>
   nextMoment(hour, Date.parse(session.me?.now ?? '') || Date.now(), zone.value)
+
+/** Without signal, the last answer that there was, with its hour. */
+const asKnown = ref('')
+async function recall() {
+  const last = await recalled<{ answer: Views['TonightView']; at: string }>(`tonight:${holding}`)
+  if (!last) return
+  night.value = last.answer
+  band.value = { low: last.answer.low, high: last.answer.high }
+  without.value = last.answer.without
+  asKnown.value = clock(Date.parse(last.at) / 1000, zone.value)
+}
 
 let turn = 0
 let waiting = false
@@ -132,9 +144,14 @@ async function ask(quick = false) {
       }
       night.value = quick && night.value ? { ...answer, ...kept(night.value) } : answer
       error.value = null
+      asKnown.value = ''
+      if (!quick)
+        void remember(`tonight:${holding}`, { answer, at: session.me?.now, house: asked.house })
     }
   } catch (e) {
-    if (mine === turn) error.value = e
+    if (mine !== turn) return
+    error.value = e
+    if (e instanceof Refusal && e.code === 'no-signal' && !night.value) await recall()
   } finally {
     if (mine === turn) busy.value = false
   }
@@ -215,6 +232,9 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       <BButton v-else variant="secondary" @click="change([], true)">Leave it</BButton>
     </div>
     <ProblemNote v-if="error" :error="error" />
+    <p v-if="asKnown" class="soft" role="status">
+      No signal: this is what was known at {{ asKnown }}. What you log waits here and is sent later.
+    </p>
     <form class="ask" aria-label="Tonight" @submit.prevent="ask()">
       <div v-if="(houses?.length ?? 0) > 1">
         <label for="t-house">House</label>

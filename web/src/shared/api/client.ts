@@ -18,7 +18,8 @@ export class Refusal extends Error {
 
 const client = createClient<paths>({ baseUrl: '' })
 
-const token = () => /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
+/** The token that guards against strangers' pages. */
+export const token = () => /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
 
 client.use({
   onRequest({ request }) {

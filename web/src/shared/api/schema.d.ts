@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["receive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings": {
         parameters: {
             query?: never;
@@ -76,7 +92,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get_3"];
-        put: operations["change_4"];
+        put: operations["change_6"];
         post?: never;
         delete?: never;
         options?: never;
@@ -100,6 +116,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_3"];
+        put?: never;
+        post: operations["create_4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/devices/{deviceId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_5"];
+        post?: never;
+        delete: operations["revoke"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/events": {
         parameters: {
             query?: never;
@@ -111,6 +159,22 @@ export interface paths {
         put?: never;
         post: operations["add_1"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/events/{eventId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_4"];
+        post?: never;
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -340,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/photos/{photoId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["photo"];
+        put: operations["keepPhoto"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/readings": {
         parameters: {
             query?: never;
@@ -350,6 +430,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["log"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/rounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["latest"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/rounds/{roundId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -478,6 +590,22 @@ export interface paths {
         get: operations["all_1"];
         put?: never;
         post: operations["create_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/walk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["walk"];
+        put: operations["setWalk"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -827,6 +955,38 @@ export interface components {
             /** Format: double */
             widthMetres: number;
         };
+        DeviceChannel: {
+            name: string;
+            /** Format: uuid */
+            probeId: string;
+        };
+        DeviceDraft: {
+            channels: components["schemas"]["DeviceChannel"][];
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
+        DeviceReceipt: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            known: number;
+            leftOut: components["schemas"]["LeftOutRecord"][];
+        };
+        DeviceView: {
+            channels: components["schemas"]["DeviceChannel"][];
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: uuid */
+            id: string;
+            lastProblem: string;
+            /** Format: date-time */
+            lastSeenAt: string;
+            name: string;
+            /** Format: date-time */
+            revokedAt: string;
+            token: string;
+        };
         Doing: {
             /** Format: double */
             amount: number;
@@ -839,13 +999,29 @@ export interface components {
             /** Format: date-time */
             to: string;
         };
+        EntryDraft: {
+            /** Format: date-time */
+            at: string;
+            /** Format: uuid */
+            id: string;
+            note: string;
+            /** @enum {string} */
+            outcome: "READ" | "SKIPPED" | "OFF_SCALE" | "ICE";
+            /** Format: uuid */
+            probeId: string;
+            typed: string;
+        };
         EventView: {
+            /** Format: double */
+            amount: number;
             /** Format: date-time */
             at: string;
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "DOOR" | "VENT" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "SEEN" | "NOTE";
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "SEEN" | "NOTE";
+            /** Format: double */
+            moisture: number;
             note: string;
             /** Format: uuid */
             storeId: string;
@@ -1201,6 +1377,11 @@ export interface components {
             line: number;
             reason: string;
         };
+        LeftOutRecord: {
+            /** Format: int32 */
+            index: number;
+            reason: string;
+        };
         Limit: {
             /** Format: double */
             celsius: number;
@@ -1445,6 +1626,40 @@ export interface components {
             leftOut: number;
             /** Format: date-time */
             to: string;
+        };
+        RoundDraft: {
+            /** Format: date-time */
+            endedAt: string;
+            entries: components["schemas"]["EntryDraft"][];
+            fahrenheit: boolean;
+            note: string;
+            /** Format: date-time */
+            startedAt: string;
+        };
+        RoundEntry: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            celsius: number;
+            /** Format: uuid */
+            id: string;
+            note: string;
+            /** @enum {string} */
+            outcome: "READ" | "SKIPPED" | "OFF_SCALE" | "ICE";
+            /** Format: uuid */
+            probeId: string;
+        };
+        RoundView: {
+            by: string;
+            /** Format: date-time */
+            endedAt: string;
+            entries: components["schemas"]["RoundEntry"][];
+            /** Format: uuid */
+            id: string;
+            note: string;
+            photos: string[];
+            /** Format: date-time */
+            startedAt: string;
         };
         RunDraft: {
             /** Format: date-time */
@@ -1869,6 +2084,28 @@ export interface operations {
             };
         };
     };
+    receive: {
+        parameters: {
+            query?: never;
+            header?: {
+                Authorization?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceReceipt"];
+                };
+            };
+        };
+    };
     create: {
         parameters: {
             query?: never;
@@ -1991,7 +2228,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_6: {
         parameters: {
             query?: never;
             header: {
@@ -2045,6 +2282,104 @@ export interface operations {
             };
         };
     };
+    all_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceView"][];
+                };
+            };
+        };
+    };
+    create_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceView"];
+                };
+            };
+        };
+    };
+    change_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                deviceId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceView"];
+                };
+            };
+        };
+    };
+    revoke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                deviceId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceView"];
+                };
+            };
+        };
+    };
     events: {
         parameters: {
             query: {
@@ -2093,6 +2428,54 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["EventView"];
                 };
+            };
+        };
+    };
+    change_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                eventId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EventView"];
+                };
+            };
+        };
+    };
+    remove_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                eventId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2523,6 +2906,53 @@ export interface operations {
             };
         };
     };
+    photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                photoId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    keepPhoto: {
+        parameters: {
+            query?: {
+                round?: string;
+                taken?: string;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+                photoId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     log: {
         parameters: {
             query?: never;
@@ -2545,6 +2975,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Logged"];
+                };
+            };
+        };
+    };
+    latest: {
+        parameters: {
+            query?: {
+                most?: number;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoundView"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                roundId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoundDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoundView"];
                 };
             };
         };
@@ -2865,6 +3346,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunView"];
+                };
+            };
+        };
+    };
+    walk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    setWalk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string[];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
         };

@@ -67,7 +67,9 @@ public class ArchitectureTest {
   @Test
   public void onlyAFeaturesOwnFaceReachesItsInside() {
     for (String feature :
-        new String[] {"account", "book", "exchange", "holding", "house", "log", "run", "store"}) {
+        new String[] {
+          "account", "book", "device", "exchange", "holding", "house", "log", "run", "store"
+        }) {
       noClasses()
           .that()
           .resideOutsideOfPackage("nightbank.server." + feature + "..")

@@ -85,6 +85,22 @@ public final class Visitor {
     return send(ifMatch == null ? r : r.header("If-Match", ifMatch));
   }
 
+  public Answer putBytes(String path, byte[] content) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/octet-stream")
+            .PUT(HttpRequest.BodyPublishers.ofByteArray(content)));
+  }
+
+  /** As a logger sends: with its token and nothing else. */
+  public Answer pack(String token, String senMl) {
+    return send(
+        HttpRequest.newBuilder(URI.create(address + "/api/devices/readings"))
+            .header("Content-Type", "application/senml+json")
+            .header("Authorization", "Bearer " + token)
+            .POST(HttpRequest.BodyPublishers.ofString(senMl)));
+  }
+
   public Answer delete(String path) {
     return send(request(path).DELETE());
   }

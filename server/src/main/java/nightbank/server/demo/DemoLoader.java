@@ -101,7 +101,14 @@ class DemoLoader implements ApplicationRunner {
 
   record Run(String store, String name, Instant from, Instant to) {}
 
-  record Event(UUID id, Instant at, String store, EventView.Kind kind, String note) {}
+  record Event(
+      UUID id,
+      Instant at,
+      String store,
+      EventView.Kind kind,
+      String note,
+      Double amount,
+      Double moisture) {}
 
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
@@ -133,7 +140,10 @@ class DemoLoader implements ApplicationRunner {
     Event[] happened =
         mapper.readValue(Files.readString(folder.resolve("events.json")), Event[].class);
     for (Event e : happened) {
-      events.add(holding, new EventView(e.id(), ids.get(e.store()), e.kind(), e.at(), e.note()));
+      events.add(
+          holding,
+          new EventView(
+              e.id(), ids.get(e.store()), e.kind(), e.at(), e.note(), e.amount(), e.moisture()));
     }
     LOG.info("{} is set up", told.holding().name());
   }

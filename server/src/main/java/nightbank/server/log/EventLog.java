@@ -24,6 +24,29 @@ public class EventLog {
     return repository.between(holding, from, to);
   }
 
+  /** Sets an event right afterwards: its time, amount or note. */
+  public EventView change(UUID holding, UUID id, EventView event) {
+    EventView kept =
+        add(
+            holding,
+            new EventView(
+                id,
+                event.storeId(),
+                event.kind(),
+                event.at(),
+                event.note(),
+                event.amount(),
+                event.moisture()));
+    if (!repository.update(holding, kept)) {
+      throw Problem.notFound("event");
+    }
+    return kept;
+  }
+
+  public void remove(UUID holding, UUID id) {
+    repository.delete(holding, id);
+  }
+
   /** Keeps an event; the same id again changes nothing. */
   public EventView add(UUID holding, EventView event) {
     if (event.id() == null || event.kind() == null || event.at() == null) {
@@ -36,6 +59,14 @@ public class EventLog {
     if (event.note() != null && event.note().length() > 2000) {
       throw Problem.invalid("note", "The note has more than 2000 letters.", "Shorten it.");
     }
+    if (event.amount() != null && !(event.amount() >= 0 && event.amount() <= 100_000)) {
+      throw Problem.invalid(
+          "amount", "An amount must lie between 0 and 100000 kg.", "Weigh it again.");
+    }
+    if (event.moisture() != null && !(event.moisture() >= 0 && event.moisture() <= 0.95)) {
+      throw Problem.invalid(
+          "moisture", "Water in wood is a share between 0 and 0.95.", "Dry wood has 0.15 to 0.2.");
+    }
     if (event.storeId() != null && !repository.storeBelongs(holding, event.storeId())) {
       throw Problem.notFound("store");
     }
@@ -45,7 +76,9 @@ public class EventLog {
             event.storeId(),
             event.kind(),
             event.at(),
-            event.note() == null ? "" : event.note());
+            event.note() == null ? "" : event.note(),
+            event.amount(),
+            event.moisture());
     repository.insert(holding, kept);
     return kept;
   }

@@ -19,7 +19,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Readings by hand, and series for those who judge. */
 @Service
 public class Readings {
-  static final Instant EARLIEST = Instant.parse("2000-01-01T00:00:00Z");
+  /** No reading is older. */
+  public static final Instant EARLIEST = Instant.parse("2000-01-01T00:00:00Z");
+
   private static final int MOST_AT_ONCE = 500;
 
   private final ReadingRepository repository;
@@ -69,6 +71,23 @@ public class Readings {
     }
     int added = repository.insert(holding, rows);
     return new Logged(added, rows.size() - added);
+  }
+
+  /** One reading as a logger measured it. */
+  public record Measured(UUID probeId, Instant at, double celsius) {}
+
+  /** Keeps what a logger measured; how many were new. */
+  @Transactional
+  public int measured(UUID holding, List<Measured> measured) {
+    return repository.insert(
+        holding,
+        measured.stream()
+            .map(m -> new ReadingRepository.Row(m.probeId(), m.at(), m.celsius()))
+            .toList());
+  }
+
+  public Set<UUID> probesOf(UUID holding) {
+    return repository.probesOf(holding);
   }
 
   /** A probe's readings in a span, at most so many, thinned evenly when there are more. */

@@ -32,7 +32,9 @@ public class EventRepository {
                     r.getStoreId(),
                     EventView.Kind.valueOf(r.getKind()),
                     r.getAt(),
-                    r.getNote()));
+                    r.getNote(),
+                    r.getAmount(),
+                    r.getMoisture()));
   }
 
   public boolean storeBelongs(UUID holding, UUID store) {
@@ -48,7 +50,27 @@ public class EventRepository {
         .set(EVENT.KIND, e.kind().name())
         .set(EVENT.AT, e.at())
         .set(EVENT.NOTE, e.note())
+        .set(EVENT.AMOUNT, e.amount())
+        .set(EVENT.MOISTURE, e.moisture())
         .onConflictDoNothing()
         .execute();
+  }
+
+  public boolean update(UUID holding, EventView e) {
+    return db.update(EVENT)
+            .set(EVENT.STORE_ID, e.storeId())
+            .set(EVENT.KIND, e.kind().name())
+            .set(EVENT.AT, e.at())
+            .set(EVENT.NOTE, e.note())
+            .set(EVENT.AMOUNT, e.amount())
+            .set(EVENT.MOISTURE, e.moisture())
+            .where(EVENT.HOLDING_ID.eq(holding))
+            .and(EVENT.ID.eq(e.id()))
+            .execute()
+        == 1;
+  }
+
+  public void delete(UUID holding, UUID id) {
+    db.deleteFrom(EVENT).where(EVENT.HOLDING_ID.eq(holding)).and(EVENT.ID.eq(id)).execute();
   }
 }

@@ -8,12 +8,16 @@ import nightbank.server.account.Role;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
 import nightbank.server.log.Readings;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The log over HTTP. */
@@ -49,5 +53,19 @@ class LogController {
   EventView add(@PathVariable UUID holdingId, @RequestBody EventView event) {
     access.require(holdingId, Role.HELPER);
     return events.add(holdingId, event);
+  }
+
+  @PutMapping("/events/{eventId}")
+  EventView change(
+      @PathVariable UUID holdingId, @PathVariable UUID eventId, @RequestBody EventView event) {
+    access.require(holdingId, Role.HELPER);
+    return events.change(holdingId, eventId, event);
+  }
+
+  @DeleteMapping("/events/{eventId}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable UUID holdingId, @PathVariable UUID eventId) {
+    access.require(holdingId, Role.HELPER);
+    events.remove(holdingId, eventId);
   }
 }

@@ -1,0 +1,25 @@
+package nightbank.server.device;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * A logger that sends by itself.
+ *
+ * @param token shown once, when it is made; absent ever after
+ * @param lastProblem what was wrong with what it last sent, empty when nothing was
+ */
+public record DeviceView(
+    UUID id,
+    String name,
+    Instant createdAt,
+    Instant revokedAt,
+    Instant lastSeenAt,
+    String lastProblem,
+    List<DeviceChannel> channels,
+    String token) {
+
+  /** One of its channels, by the name that it sends, and the probe that it reads. */
+  public record DeviceChannel(String name, UUID probeId) {}
+}

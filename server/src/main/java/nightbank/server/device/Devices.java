@@ -1,0 +1,227 @@
+package nightbank.server.device;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import io.github.bucket4j.Bucket;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HashSet;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import nightbank.server.device.internal.DeviceRepository;
+import nightbank.server.log.Readings;
+import nightbank.server.shared.Problem;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Loggers that send by themselves: a token each, for their holding's probes only; a flood slows its
+ * own sender; a wrong clock is noticed.
+ */
+@Service
+public class Devices {
+  private static final int MOST = 200;
+  private static final int MOST_CHANNELS = 200;
+  private static final int PACKS_A_MINUTE = 60;
+  private static final Duration AHEAD = Duration.ofMinutes(10);
+  private static final int TOLD = 20;
+
+  private final DeviceRepository repository;
+  private final Readings readings;
+  private final Clock clock;
+  private final SecureRandom random = new SecureRandom();
+  private final Cache<UUID, Bucket> pace =
+      Caffeine.newBuilder().maximumSize(20_000).expireAfterAccess(Duration.ofMinutes(5)).build();
+
+  Devices(DeviceRepository repository, Readings readings, Clock clock) {
+    this.repository = repository;
+    this.readings = readings;
+    this.clock = clock;
+  }
+
+  /** What a keeper sends. */
+  public record DeviceDraft(UUID id, String name, List<DeviceView.DeviceChannel> channels) {}
+
+  public List<DeviceView> all(UUID holding) {
+    return repository.all(holding);
+  }
+
+  private DeviceView get(UUID holding, UUID id) {
+    return repository.all(holding).stream()
+        .filter(d -> d.id().equals(id))
+        .findFirst()
+        .orElseThrow(() -> Problem.notFound("device"));
+  }
+
+  /** Makes one; its token is told this once. */
+  @Transactional
+  public DeviceView create(UUID holding, DeviceDraft draft) {
+    check(holding, draft);
+    if (repository.all(holding).size() >= MOST) {
+      throw Problem.invalid("name", "A holding has at most 200 loggers.", "Take old ones out.");
+    }
+    byte[] secret = new byte[24];
+    random.nextBytes(secret);
+    String token = "nb_" + Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
+    UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
+    if (!repository.insert(holding, id, draft.name().strip(), hash(token), clock.instant())) {
+      throw Problem.invalid("id", "There is a logger with this id.", "Begin it once more.");
+    }
+    repository.channels(holding, id, channels(draft));
+    DeviceView d = get(holding, id);
+    return new DeviceView(
+        d.id(),
+        d.name(),
+        d.createdAt(),
+        d.revokedAt(),
+        d.lastSeenAt(),
+        d.lastProblem(),
+        d.channels(),
+        token);
+  }
+
+  @Transactional
+  public DeviceView change(UUID holding, UUID id, DeviceDraft draft) {
+    get(holding, id);
+    check(holding, draft);
+    repository.rename(holding, id, draft.name().strip());
+    repository.channels(holding, id, channels(draft));
+    return get(holding, id);
+  }
+
+  public DeviceView revoke(UUID holding, UUID id) {
+    get(holding, id);
+    repository.revoke(holding, id, clock.instant());
+    return get(holding, id);
+  }
+
+  private static List<DeviceView.DeviceChannel> channels(DeviceDraft draft) {
+    return draft.channels() == null ? List.of() : draft.channels();
+  }
+
+  private void check(UUID holding, DeviceDraft d) {
+    if (d.name() == null || d.name().isBlank() || d.name().length() > 100) {
+      throw Problem.invalid("name", "A logger needs a name of up to 100 letters.", "Name it.");
+    }
+    if (channels(d).size() > MOST_CHANNELS) {
+      throw Problem.invalid("channels", "More than 200 channels.", "Leave some out.");
+    }
+    Set<UUID> probes = readings.probesOf(holding);
+    Set<String> names = new HashSet<>();
+    for (int i = 0; i < channels(d).size(); i++) {
+      DeviceView.DeviceChannel c = channels(d).get(i);
+      if (c.name() == null
+          || c.name().isBlank()
+          || c.name().length() > 200
+          || !names.add(c.name())) {
+        throw Problem.invalid(
+            "channels." + i,
+            "A channel has no name, or one twice.",
+            "Name each once, as it sends.");
+      }
+      if (c.probeId() == null || !probes.contains(c.probeId())) {
+        throw Problem.notFound("probe");
+      }
+    }
+  }
+
+  /** Takes a pack in. */
+  @Transactional
+  public DeviceReceipt receive(String authorization, InputStream body) {
+    DeviceRepository.Known device =
+        repository
+            .byToken(hash(bearer(authorization)))
+            .filter(d -> d.revokedAt() == null)
+            .orElseThrow(
+                () ->
+                    new Problem(
+                        HttpStatus.UNAUTHORIZED,
+                        "unknown-token",
+                        "",
+                        "This token is not known, or has been revoked.",
+                        "Make a new one in the holding."));
+    if (!pace(device.id()).tryConsume(1)) {
+      throw new Problem(
+          HttpStatus.TOO_MANY_REQUESTS,
+          "too-fast",
+          "",
+          "More than " + PACKS_A_MINUTE + " packs a minute.",
+          "Send several readings in one pack, and wait before the next.");
+    }
+    Instant now = clock.instant();
+    List<SenMl.Item> items;
+    try {
+      items = SenMl.read(body, now);
+    } catch (SenMl.Unreadable e) {
+      repository.seen(device.id(), now, e.getMessage());
+      throw Problem.invalid("pack", e.getMessage(), "Send SenML in JSON, RFC 8428.");
+    }
+    Map<String, UUID> channels = repository.channelsOf(device.id());
+    List<Readings.Measured> measured = new ArrayList<>();
+    List<DeviceReceipt.LeftOutRecord> leftOut = new ArrayList<>();
+    String problem = "";
+    for (SenMl.Item i : items) {
+      String wrong = i.leftOut() != null ? i.leftOut() : wrong(i, channels, now);
+      if (wrong != null) {
+        leftOut.add(new DeviceReceipt.LeftOutRecord(i.index(), wrong));
+        problem = problem.isEmpty() ? i.name() + ": " + wrong : problem;
+      } else {
+        measured.add(new Readings.Measured(channels.get(i.name()), i.at(), i.celsius()));
+      }
+    }
+    int added = readings.measured(device.holdingId(), measured);
+    repository.seen(device.id(), now, problem.substring(0, Math.min(300, problem.length())));
+    return new DeviceReceipt(
+        added, measured.size() - added, leftOut.subList(0, Math.min(TOLD, leftOut.size())));
+  }
+
+  private static String wrong(SenMl.Item i, Map<String, UUID> channels, Instant now) {
+    if (!channels.containsKey(i.name())) {
+      return "no probe is tied to this channel";
+    }
+    if (i.at().isAfter(now.plus(AHEAD))) {
+      return "its clock is " + Duration.between(now, i.at()).toMinutes() + " minutes ahead";
+    }
+    return i.at().isBefore(Readings.EARLIEST) ? "its clock stands before 2000" : null;
+  }
+
+  private Bucket pace(UUID device) {
+    return pace.get(
+        device,
+        id ->
+            Bucket.builder()
+                .addLimit(
+                    l ->
+                        l.capacity(PACKS_A_MINUTE)
+                            .refillGreedy(PACKS_A_MINUTE, Duration.ofMinutes(1)))
+                .build());
+  }
+
+  private static String bearer(String authorization) {
+    return authorization != null && authorization.startsWith("Bearer ")
+        ? authorization.substring(7).strip()
+        : "";
+  }
+
+  private static String hash(String token) {
+    try {
+      byte[] digest =
+          MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8));
+      return HexFormat.of().formatHex(digest);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

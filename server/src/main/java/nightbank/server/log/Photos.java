@@ -1,0 +1,82 @@
+package nightbank.server.log;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.UUID;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+import nightbank.server.log.internal.PhotoRepository;
+import nightbank.server.shared.Problem;
+import org.springframework.stereotype.Service;
+
+/** Photos of a round: checked by what they are, not by what they are called. */
+@Service
+public class Photos {
+  static final int MOST_BYTES = 1_500_000;
+  private static final int MOST_PIXELS = 6000; // either way
+
+  private final PhotoRepository repository;
+  private final Clock clock;
+
+  Photos(PhotoRepository repository, Clock clock) {
+    this.repository = repository;
+    this.clock = clock;
+  }
+
+  /** A photo as kept. */
+  public record Photo(String kind, byte[] bytes) {}
+
+  public Photo get(UUID holding, UUID id) {
+    return repository.find(holding, id).orElseThrow(() -> Problem.notFound("photo"));
+  }
+
+  /** Keeps a photo; the same id again changes nothing. */
+  public void keep(UUID holding, UUID id, UUID round, Instant taken, byte[] bytes) {
+    if (bytes.length > MOST_BYTES) {
+      throw refused("It has more than 1.5 MB.");
+    }
+    String kind = kindOf(bytes);
+    Instant at = taken == null || taken.isAfter(clock.instant()) ? clock.instant() : taken;
+    if (!repository.insert(holding, id, round, at, kind, bytes)) {
+      get(holding, id); // known already, or another holding's
+    }
+  }
+
+  private static String kindOf(byte[] bytes) {
+    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+      var readers = ImageIO.getImageReaders(in);
+      if (!readers.hasNext()) {
+        throw refused("This is no photo.");
+      }
+      ImageReader reader = readers.next();
+      try {
+        reader.setInput(in, true, true);
+        String format = reader.getFormatName().toLowerCase(java.util.Locale.ROOT);
+        int wide = reader.getWidth(0);
+        int high = reader.getHeight(0);
+        if (wide < 1 || high < 1 || wide > MOST_PIXELS || high > MOST_PIXELS) {
+          throw refused("It is more than 6000 pixels wide or high.");
+        }
+        return switch (format) {
+          case "jpeg", "jpg" -> "image/jpeg";
+          case "png" -> "image/png";
+          default -> throw refused("It is a " + format + " file.");
+        };
+      } finally {
+        reader.dispose();
+      }
+    } catch (IOException | RuntimeException e) {
+      if (e instanceof Problem p) {
+        throw p;
+      }
+      throw refused("This is no photo, or a broken one.");
+    }
+  }
+
+  private static Problem refused(String reason) {
+    return Problem.invalid("photo", reason, "Send a JPEG or PNG of up to 1.5 MB.");
+  }
+}

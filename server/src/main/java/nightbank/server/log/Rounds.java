@@ -1,0 +1,142 @@
+package nightbank.server.log;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import nightbank.core.unit.TypedTemperature;
+import nightbank.server.log.internal.ReadingRepository;
+import nightbank.server.log.internal.RoundRepository;
+import nightbank.server.shared.Problem;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Rounds with the thermometer: whatever was acknowledged stays, whatever comes twice is once. */
+@Service
+public class Rounds {
+  private static final int MOST_ENTRIES = 300;
+  private static final Duration AHEAD = Duration.ofMinutes(10);
+
+  private final RoundRepository repository;
+  private final ReadingRepository readings;
+  private final EventLog events;
+  private final Clock clock;
+
+  Rounds(RoundRepository repository, ReadingRepository readings, EventLog events, Clock clock) {
+    this.repository = repository;
+    this.readings = readings;
+    this.events = events;
+    this.clock = clock;
+  }
+
+  public List<RoundView> latest(UUID holding, int most) {
+    return repository.latest(holding, Math.max(1, Math.min(200, most)));
+  }
+
+  public RoundView get(UUID holding, UUID id) {
+    return repository.find(holding, id).orElseThrow(() -> Problem.notFound("round"));
+  }
+
+  @Transactional
+  public RoundView keep(UUID holding, UUID person, UUID id, RoundDraft draft) {
+    check(draft);
+    List<RoundDraft.EntryDraft> entries = draft.entries() == null ? List.of() : draft.entries();
+    Set<UUID> probes = readings.probesOf(holding);
+    if (!repository.save(holding, person, id, draft)) {
+      throw Problem.notFound("round"); // the id is another holding's
+    }
+    List<ReadingRepository.Row> rows = new ArrayList<>();
+    for (int i = 0; i < entries.size(); i++) {
+      RoundDraft.EntryDraft e = entries.get(i);
+      Double celsius = check("entries." + i, e, probes, Boolean.TRUE.equals(draft.fahrenheit()));
+      boolean isNew = repository.insert(holding, id, e, celsius);
+      if (isNew && celsius != null) {
+        rows.add(new ReadingRepository.Row(e.probeId(), e.at(), celsius));
+      }
+      if (isNew && e.outcome() == RoundDraft.Outcome.ICE) {
+        UUID seen = UUID.nameUUIDFromBytes(("ice " + e.id()).getBytes(StandardCharsets.UTF_8));
+        events.add(
+            holding,
+            new EventView(seen, null, EventView.Kind.SEEN, e.at(), "Ice on the dish", null, null));
+      }
+    }
+    readings.insert(holding, rows);
+    return get(holding, id);
+  }
+
+  private void check(RoundDraft d) {
+    if (d.startedAt() == null || d.startedAt().isBefore(Readings.EARLIEST)) {
+      throw Problem.invalid("startedAt", "The time is missing or before 2000.", "Set it.");
+    }
+    if (ahead(d.startedAt()) || d.endedAt() != null && ahead(d.endedAt())) {
+      throw Problem.invalid(
+          "startedAt", "The round lies in the future.", "Check date and time of this device.");
+    }
+    if (d.endedAt() != null && d.endedAt().isBefore(d.startedAt())) {
+      throw Problem.invalid("endedAt", "It ends before it begins.", "Check both times.");
+    }
+    if (d.entries() != null && d.entries().size() > MOST_ENTRIES) {
+      throw Problem.invalid("entries", "More than 300 entries.", "Send them in parts.");
+    }
+    if (d.note() != null && d.note().length() > 2000) {
+      throw Problem.invalid("note", "The note has more than 2000 letters.", "Shorten it.");
+    }
+  }
+
+  private Double check(
+      String field, RoundDraft.EntryDraft e, Set<UUID> probes, boolean fahrenheit) {
+    if (e == null || e.id() == null || e.outcome() == null || e.at() == null) {
+      throw Problem.invalid(field, "An entry lacks its id, outcome or time.", "Send it again.");
+    }
+    if (e.probeId() == null || !probes.contains(e.probeId())) {
+      throw Problem.notFound("probe");
+    }
+    if (e.at().isBefore(Readings.EARLIEST) || ahead(e.at())) {
+      throw Problem.invalid(
+          field + ".at", "The time lies in the future or before 2000.", "Check date and time.");
+    }
+    if (e.note() != null && e.note().length() > 2000) {
+      throw Problem.invalid(field + ".note", "More than 2000 letters.", "Shorten it.");
+    }
+    if (e.typed() != null && e.typed().length() > 40) {
+      throw Problem.invalid(field + ".typed", "More than 40 letters.", "Type the number alone.");
+    }
+    if (e.outcome() != RoundDraft.Outcome.READ) {
+      return null;
+    }
+    return TypedTemperature.celsius(e.typed() == null ? "" : e.typed(), fahrenheit)
+        .orElseThrow(
+            () ->
+                Problem.invalid(
+                    field + ".typed",
+                    "\u201c" + e.typed() + "\u201d is not a temperature.",
+                    "For instance 14.5, 14,5 or 58F."));
+  }
+
+  private boolean ahead(Instant at) {
+    return at.isAfter(clock.instant().plus(AHEAD));
+  }
+
+  /** The order of the walk; probes that it does not name come after. */
+  public List<UUID> walk(UUID holding) {
+    Set<UUID> known = readings.probesOf(holding);
+    return repository.walk(holding).stream().filter(known::contains).toList();
+  }
+
+  public List<UUID> setWalk(UUID holding, List<UUID> probes) {
+    if (probes == null
+        || probes.size() > 2000
+        || new HashSet<>(probes).size() != probes.size()
+        || !readings.probesOf(holding).containsAll(probes)) {
+      throw Problem.invalid(
+          "walk", "It names a probe twice, or one that is not here.", "Name each probe once.");
+    }
+    repository.saveWalk(holding, probes);
+    return walk(holding);
+  }
+}

@@ -1,0 +1,42 @@
+package nightbank.server.log.internal;
+
+import static nightbank.db.Tables.PHOTO;
+
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import nightbank.server.log.Photos;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** Photos. */
+@Repository
+public class PhotoRepository {
+  private final DSLContext db;
+
+  PhotoRepository(DSLContext db) {
+    this.db = db;
+  }
+
+  public Optional<Photos.Photo> find(UUID holding, UUID id) {
+    return db.select(PHOTO.KIND, PHOTO.BYTES)
+        .from(PHOTO)
+        .where(PHOTO.HOLDING_ID.eq(holding))
+        .and(PHOTO.ID.eq(id))
+        .fetchOptional(r -> new Photos.Photo(r.value1(), r.value2()));
+  }
+
+  public boolean insert(
+      UUID holding, UUID id, UUID round, Instant taken, String kind, byte[] bytes) {
+    return db.insertInto(PHOTO)
+            .set(PHOTO.ID, id)
+            .set(PHOTO.HOLDING_ID, holding)
+            .set(PHOTO.ROUND_ID, round)
+            .set(PHOTO.TAKEN_AT, taken)
+            .set(PHOTO.KIND, kind)
+            .set(PHOTO.BYTES, bytes)
+            .onConflictDoNothing()
+            .execute()
+        == 1;
+  }
+}

@@ -1,0 +1,271 @@
+<script setup lang="ts">
+/** What was done and seen: logged by one touch, set right afterwards. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import type { Views } from '@/shared/api/client'
+import NumberField from '@/shared/NumberField.vue'
+import { add, sent } from '@/shared/outbox'
+import { useSession } from '@/shared/session'
+import { clock, day, degrees } from '@/shared/units'
+import { newId } from '../store/designs'
+import { storesQuery } from '../store/queries'
+import { kinds, sights, wordOf, type Kind } from './doneKinds'
+import { eventsQuery, roundsQuery, walkQuery } from './queries'
+import { movedStop, stopsOf } from './walk'
+
+const session = useSession()
+const client = useQueryClient()
+const holding = String(useRoute().params.holding)
+const now = () => new Date(session.me?.demo ? session.me.now : Date.now())
+const from = new Date(now().getTime() - 14 * 86_400_000).toISOString()
+const to = new Date(now().getTime() + 86_400_000).toISOString()
+const { data: events } = useQuery(eventsQuery(holding, from, to))
+const { data: rounds } = useQuery(roundsQuery(holding))
+const { data: stores } = useQuery(storesQuery(holding))
+const { data: walk } = useQuery(walkQuery(holding))
+const mayLog = computed(() => session.role(holding) !== 'GUEST')
+const zone = computed(() => session.zone(holding))
+const storeId = ref<string | null>(null)
+const storeChoices = computed(() => [
+  { value: null, text: 'the house' },
+  ...(stores.value ?? []).filter((s) => !s.planned).map((s) => ({ value: s.id, text: s.name })),
+])
+
+/** The one just logged, open to be set right. */
+const last = reactive<{ event: Views['EventView'] | null; time: string }>({ event: null, time: '' })
+const amountWord = computed(() => kinds.find((k) => k.kind === last.event?.kind)?.amount)
+
+async function done(kind: Kind, note = '') {
+  const at = now()
+  const event = {
+    id: newId(),
+    storeId: storeId.value as string,
+    kind,
+    at: at.toISOString(),
+    note,
+    amount: null as unknown as number,
+    moisture: null as unknown as number,
+  }
+  last.event = event
+  last.time = clock(at.getTime() / 1000, zone.value)
+  await put(event, 'POST')
+}
+
+function put(event: Views['EventView'], method: 'POST' | 'PUT') {
+  const path = `/api/holdings/${holding}/events`
+  return add({
+    method,
+    path: method === 'POST' ? path : `${path}/${event.id}`,
+    kind: 'json',
+    body: JSON.stringify(event),
+    what: wordOf(event.kind),
+  })
+}
+
+/** The hour as it was, on the day it was logged; one later than now was the day before. */
+async function setRight() {
+  const e = last.event
+  const m = /^(\d{1,2})[:.](\d{2})$/.exec(last.time.trim())
+  if (!e || !m) return
+  const shown = clock(Date.parse(e.at) / 1000, zone.value)
+  const minutes = (t: string) => Number(t.slice(0, 2)) * 60 + Number(t.slice(3))
+  let by = Number(m[1]) * 60 + Number(m[2]) - minutes(shown)
+  if (Date.parse(e.at) + by * 60_000 > now().getTime()) by -= 1440
+  e.at = new Date(Date.parse(e.at) + by * 60_000).toISOString()
+  await put(e, 'PUT')
+  last.event = null
+}
+
+watch(sent, () => client.invalidateQueries({ queryKey: ['holding', holding] }))
+
+type Line = { key: string; at: string; word: string; of: string; note: string }
+const nameOf = (id: string | null) => stores.value?.find((s) => s.id === id)?.name ?? ''
+const probes = computed(() => new Map(stops.value.map((s) => [s.probeId, s])))
+const stops = computed(() => stopsOf(stores.value ?? [], walk.value ?? []))
+const lines = computed<Line[]>(() =>
+  [
+    ...(events.value ?? []).map((e) => ({
+      key: e.id,
+      at: e.at,
+      word: wordOf(e.kind),
+      of: nameOf(e.storeId),
+      note: [e.amount == null ? '' : `${e.amount} kg`, e.note].filter(Boolean).join(', '),
+    })),
+    ...(rounds.value ?? []).map((r) => ({
+      key: r.id,
+      at: r.startedAt,
+      word: `Round${r.by ? ` by ${r.by}` : ''}`,
+      of: '',
+      note: r.entries
+        .filter((e) => e.celsius != null)
+        .map(
+          (e) =>
+            `${probes.value.get(e.probeId)?.probe ?? '?'} ${degrees(e.celsius!, session.units)}`,
+        )
+        .join(', '),
+    })),
+  ].sort((a, b) => b.at.localeCompare(a.at)),
+)
+
+function moveStop(id: string, by: -1 | 1) {
+  const ids = movedStop(
+    stops.value.map((s) => s.probeId),
+    id,
+    by,
+  )
+  client.setQueryData(['holding', holding, 'walk'], ids)
+  return add({
+    method: 'PUT',
+    path: `/api/holdings/${holding}/walk`,
+    kind: 'json',
+    body: JSON.stringify(ids),
+    what: 'The order of the walk',
+  })
+}
+</script>
+
+<template>
+  <h1>Log</h1>
+  <template v-if="mayLog">
+    <p>
+      <RouterLink class="btn btn-primary walk" :to="{ name: 'round', params: { holding } }"
+        >Walk the round</RouterLink
+      >
+    </p>
+    <section aria-labelledby="done-h">
+      <h2 id="done-h">Done or seen just now</h2>
+      <div class="of">
+        <label for="of">At</label>
+        <BFormSelect id="of" v-model="storeId" :options="storeChoices" />
+      </div>
+      <div class="touches">
+        <button v-for="k in kinds" :key="k.kind" type="button" @click="done(k.kind)">
+          {{ k.word }}
+        </button>
+        <button v-for="s in sights" :key="s" type="button" class="sight" @click="done('SEEN', s)">
+          {{ s }}
+        </button>
+      </div>
+      <form v-if="last.event" class="right" @submit.prevent="setRight">
+        <p role="status">
+          <b>{{ wordOf(last.event.kind) }}</b> is logged. Was it earlier, or is there more to say?
+        </p>
+        <label for="hour">At</label>
+        <BFormInput id="hour" v-model="last.time" placeholder="16:40" />
+        <NumberField v-if="amountWord" v-model="last.event.amount" :label="amountWord" optional />
+        <NumberField
+          v-if="['FIRE_LIT', 'FUEL_ADDED'].includes(last.event.kind)"
+          v-model="last.event.moisture"
+          label="Water in it, share"
+          optional
+        />
+        <label for="more">Note</label>
+        <BFormInput id="more" v-model="last.event.note" maxlength="2000" />
+        <BButton type="submit" variant="secondary">Set it right</BButton>
+      </form>
+    </section>
+  </template>
+  <h2 class="mt-4">The last fortnight</h2>
+  <table class="ledger">
+    <tbody>
+      <tr v-for="l in lines" :key="l.key">
+        <td class="when">
+          {{ day(Date.parse(l.at) / 1000, zone) }}, {{ clock(Date.parse(l.at) / 1000, zone) }}
+        </td>
+        <th scope="row">{{ l.word }}</th>
+        <td>{{ l.of }}</td>
+        <td>{{ l.note }}</td>
+      </tr>
+    </tbody>
+  </table>
+  <p v-if="events && !lines.length" class="soft">Nothing yet.</p>
+  <details v-if="mayLog && stops.length" class="mt-3">
+    <summary>The order of the walk</summary>
+    <ol>
+      <li v-for="s in stops" :key="s.probeId">
+        {{ s.store }}, {{ s.probe }}
+        <button type="button" :aria-label="`${s.probe} earlier`" @click="moveStop(s.probeId, -1)">
+          ↑
+        </button>
+        <button type="button" :aria-label="`${s.probe} later`" @click="moveStop(s.probeId, 1)">
+          ↓
+        </button>
+      </li>
+    </ol>
+  </details>
+  <p class="mt-3">
+    <RouterLink :to="{ name: 'loggers', params: { holding } }"
+      >Loggers that send by themselves</RouterLink
+    >
+  </p>
+</template>
+
+<style scoped>
+.walk {
+  font-size: 1.2rem;
+  min-height: 56px;
+}
+
+.of {
+  display: flex;
+  gap: 0.75rem;
+  align-items: center;
+  max-width: 340px;
+  margin-bottom: 0.5rem;
+}
+
+.touches {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 6px;
+}
+
+.touches button {
+  min-height: 52px;
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--line);
+  text-align: left;
+  padding: 0.3rem 0.7rem;
+}
+
+.touches .sight {
+  border-style: dashed;
+}
+
+.right {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 190px;
+  gap: 0.35rem 0.75rem;
+  align-items: center;
+  max-width: 460px;
+  border-left: 4px solid var(--ember);
+  padding: 0.5rem 0.9rem;
+  margin-top: 0.75rem;
+}
+
+.right p {
+  grid-column: 1 / -1;
+  margin: 0;
+}
+
+.when {
+  white-space: nowrap;
+  color: var(--ink-soft);
+}
+
+details button {
+  background: none;
+  border: 1px solid var(--line);
+  color: var(--ink);
+  min-width: 40px;
+  min-height: 40px;
+}
+
+summary {
+  color: var(--ember);
+  min-height: 36px;
+}
+</style>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+/** Says plainly what is typed and not yet sent. */
+import { computed } from 'vue'
+import { forget, flush, trouble, waiting } from './outbox'
+
+const going = computed(() => waiting.value.filter((w) => !w.refused))
+const refused = computed(() => waiting.value.filter((w) => w.refused))
+</script>
+
+<template>
+  <aside v-if="waiting.length" class="waiting no-print" aria-label="Not sent yet">
+    <p v-if="going.length" role="status">
+      <b>{{ going.length }} {{ going.length === 1 ? 'entry waits' : 'entries wait' }}</b> to be
+      sent{{ trouble ? `: ${trouble}` : '' }}.
+      <button type="button" @click="flush()">Try now</button>
+    </p>
+    <p v-for="w in refused" :key="w.seq" class="refused">
+      <b>{{ w.what }} was not taken:</b> {{ w.refused }}
+      <button type="button" @click="forget(w.seq!)">Throw it away</button>
+    </p>
+  </aside>
+</template>
+
+<style scoped>
+.waiting {
+  background: var(--frost-wash);
+  border-bottom: 1px solid var(--line);
+  padding: 0.4rem 1.25rem;
+}
+
+p {
+  margin: 0;
+}
+
+button {
+  background: none;
+  border: 0;
+  color: var(--ember);
+  text-decoration: underline;
+  min-height: 40px;
+}
+</style>

@@ -1,0 +1,139 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { ref } from 'vue'
+import { token } from './api/client'
+
+/**
+ * What is typed without signal: kept in the browser's own database, sent in order and once each when
+ * the signal returns. Every entry carries an id made here, so that one sent twice is the same to the
+ * server. What the server refuses stays here with its reason and does not hold up the rest.
+ */
+export interface Waiting {
+  seq?: number
+  method: 'PUT' | 'POST'
+  path: string
+  kind: 'json' | 'bytes'
+  body: string | Blob
+  /** In the grower's words, for the list of what waits. */
+  what: string
+  refused?: string
+}
+
+interface Schema extends DBSchema {
+  outbox: { key: number; value: Waiting }
+  kept: { key: string; value: unknown }
+}
+
+const AGAIN_MS = 5000
+
+let database: Promise<IDBPDatabase<Schema>> | null = null
+const open = () =>
+  (database ??= openDB<Schema>('night-bank', 1, {
+    upgrade(db) {
+      db.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true })
+      db.createObjectStore('kept')
+    },
+  }))
+
+export const waiting = ref<Waiting[]>([])
+/** Grows each time something has gone out. */
+export const sent = ref(0)
+export const trouble = ref('')
+
+async function look() {
+  waiting.value = await (await open()).getAll('outbox')
+}
+
+export async function add(entry: Omit<Waiting, 'seq' | 'refused'>) {
+  await (await open()).add('outbox', { ...entry })
+  await look()
+  void flush()
+}
+
+export async function forget(seq: number) {
+  await (await open()).delete('outbox', seq)
+  await look()
+}
+
+export async function keep(key: string, value: unknown) {
+  await (await open()).put('kept', JSON.parse(JSON.stringify(value)), key)
+}
+
+export async function kept<T>(key: string): Promise<T | undefined> {
+  return (await (await open()).get('kept', key)) as T | undefined
+}
+
+export async function drop(key: string) {
+  await (await open()).delete('kept', key)
+}
+
+type Outcome = { sent: true } | { refused: string } | { later: string }
+
+export async function send(w: Waiting): Promise<Outcome> {
+  let answer: Response
+  try {
+    answer = await fetch(w.path, {
+      method: w.method,
+      body: w.body,
+      headers: {
+        'Content-Type': w.kind === 'json' ? 'application/json' : 'application/octet-stream',
+        'X-XSRF-TOKEN': decodeURIComponent(token() ?? ''),
+      },
+    })
+  } catch {
+    return { later: 'no signal' }
+  }
+  if (answer.ok) return { sent: true }
+  if (answer.status === 401) return { later: 'signed out' }
+  if (answer.status === 403 && !(await told(answer)).detail) return { later: 'not let in yet' }
+  if (answer.status === 429 || answer.status >= 500) return { later: 'the program is busy' }
+  const said = await told(answer)
+  return { refused: [said.detail, said.remedy].filter(Boolean).join(' ') || 'It was refused.' }
+}
+
+async function told(answer: Response): Promise<{ detail?: string; remedy?: string }> {
+  return (await answer
+    .clone()
+    .json()
+    .catch(() => ({}))) as { detail?: string; remedy?: string }
+}
+
+let timer = 0
+
+/** Sends what waits, in order; one tab at a time. */
+export async function flush(): Promise<void> {
+  window.clearTimeout(timer)
+  const later = await exclusively(async () => {
+    const db = await open()
+    for (const w of await db.getAll('outbox')) {
+      if (w.refused) continue
+      const outcome = await send(w)
+      if ('later' in outcome) return outcome.later
+      if ('refused' in outcome) await db.put('outbox', { ...w, refused: outcome.refused })
+      else {
+        await db.delete('outbox', w.seq!)
+        sent.value++
+      }
+    }
+    return ''
+  })
+  await look()
+  if (later === null) return
+  trouble.value = later
+  if (later) timer = window.setTimeout(() => void flush(), AGAIN_MS)
+}
+
+/** Null when another tab is at it. */
+async function exclusively<T>(work: () => Promise<T>): Promise<T | null> {
+  if (!navigator.locks) return work()
+  return navigator.locks.request('outbox', { ifAvailable: true }, (lock) =>
+    lock ? work() : Promise.resolve(null),
+  )
+}
+
+export function watchSignal() {
+  window.addEventListener('online', () => void flush())
+  document.addEventListener('visibilitychange', () => {
+    if (!document.hidden) void flush()
+  })
+  void flush()
+}
