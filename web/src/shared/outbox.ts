@@ -24,6 +24,7 @@ interface Schema extends DBSchema {
 }
 
 const AGAIN_MS = 5000
+const SOON_MS = 300 // another flush was under way
 
 let database: Promise<IDBPDatabase<Schema>> | null = null
 const open = () =>
@@ -99,27 +100,28 @@ async function told(answer: Response): Promise<{ detail?: string; remedy?: strin
 
 let timer = 0
 
-/** Sends what waits, in order; one tab at a time. */
+/** Sends what waits, in order, what comes in meanwhile too; one tab at a time. */
 export async function flush(): Promise<void> {
   window.clearTimeout(timer)
   const later = await exclusively(async () => {
     const db = await open()
-    for (const w of await db.getAll('outbox')) {
-      if (w.refused) continue
-      const outcome = await send(w)
+    for (;;) {
+      const next = (await db.getAll('outbox')).find((w) => !w.refused)
+      if (!next) return ''
+      const outcome = await send(next)
       if ('later' in outcome) return outcome.later
-      if ('refused' in outcome) await db.put('outbox', { ...w, refused: outcome.refused })
+      if ('refused' in outcome) await db.put('outbox', { ...next, refused: outcome.refused })
       else {
-        await db.delete('outbox', w.seq!)
+        await db.delete('outbox', next.seq!)
         sent.value++
       }
+      await look()
     }
-    return ''
   })
   await look()
-  if (later === null) return
-  trouble.value = later
-  if (later) timer = window.setTimeout(() => void flush(), AGAIN_MS)
+  const more = waiting.value.some((w) => !w.refused)
+  if (later !== null) trouble.value = later
+  if (more) timer = window.setTimeout(() => void flush(), later ? AGAIN_MS : SOON_MS)
 }
 
 /** Null when another tab is at it. */

@@ -152,7 +152,7 @@ function moveStop(id: string, by: -1 | 1) {
         <p role="status">
           <b>{{ wordOf(last.event.kind) }}</b> is logged. Was it earlier, or is there more to say?
         </p>
-        <label for="hour">At</label>
+        <label for="hour">It was at</label>
         <BFormInput id="hour" v-model="last.time" placeholder="16:40" />
         <NumberField v-if="amountWord" v-model="last.event.amount" :label="amountWord" optional />
         <NumberField

@@ -80,7 +80,8 @@ export function useRound(holding: string, fahrenheit: () => boolean, now: () => 
 
   async function end(note: string) {
     state.ended = true
-    await enqueue({ endedAt: now().toISOString(), note }, 'The end of the round')
+    if (count.value > 0)
+      await enqueue({ endedAt: now().toISOString(), note }, 'The end of the round')
     await drop(key)
   }
 

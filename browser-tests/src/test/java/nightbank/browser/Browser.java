@@ -77,9 +77,15 @@ final class Browser implements AutoCloseable {
     return this;
   }
 
+  /** What is drawn anew while it is looked at is looked at again. */
+  private org.openqa.selenium.support.ui.FluentWait<org.openqa.selenium.WebDriver> patient() {
+    return new WebDriverWait(driver, PATIENCE)
+        .ignoring(org.openqa.selenium.StaleElementReferenceException.class);
+  }
+
   /** The first element that matches, waited for. */
   WebElement see(String css) {
-    return new WebDriverWait(driver, PATIENCE)
+    return patient()
         .withMessage(() -> css + " on " + driver.getCurrentUrl() + ":\n" + pageText())
         .until(
             d ->
@@ -99,7 +105,7 @@ final class Browser implements AutoCloseable {
             + ") or contains(@aria-label, "
             + quoted
             + ")]";
-    return new WebDriverWait(driver, PATIENCE)
+    return patient()
         .withMessage(() -> words + " on " + driver.getCurrentUrl() + ":\n" + pageText())
         .until(
             d ->
@@ -148,9 +154,14 @@ final class Browser implements AutoCloseable {
   }
 
   Browser click(String words) {
-    WebElement it = named(words);
-    driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", it);
-    it.click();
+    patient()
+        .until(
+            d -> {
+              WebElement it = named(words);
+              driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", it);
+              it.click();
+              return true;
+            });
     return this;
   }
 

@@ -16,6 +16,7 @@ final class Demo {
   private static Demo shared;
 
   final String address;
+  final Program program;
   final String home;
   private final Map<String, String> ids = new HashMap<>();
 
@@ -23,8 +24,7 @@ final class Demo {
     Path folder = Files.createTempDirectory("croft");
     new Croft().write(folder);
     ForecastService forecast = new ForecastService(0);
-    Program program =
-        Program.start(folder.toString(), "--nightbank.forecast=" + forecast.address());
+    program = Program.start(folder.toString(), "--nightbank.forecast=" + forecast.address());
     address = program.address();
     Visitor v = new Visitor(program);
     JsonNode me =

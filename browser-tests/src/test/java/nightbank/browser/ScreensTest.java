@@ -43,6 +43,9 @@ public class ScreensTest {
       {"pairs", demo.home + "/pairs", ".two .plants"},
       {"build", demo.home + "/stores/" + demo.id("Sand bin") + "/build", ".sheet ol li"},
       {"book", demo.home + "/book", ".prices td"},
+      {"log", demo.home + "/log", ".touches"},
+      {"round", demo.home + "/round", ".pad"},
+      {"loggers", demo.home + "/loggers", "form"},
     };
     List<Object[]> all = new ArrayList<>();
     for (String theme : new String[] {"day", "night", "night-eyes"}) {

@@ -5,7 +5,8 @@ CREATE TABLE reading_round (
   person_id  uuid REFERENCES person ON DELETE SET NULL, -- absent: the person has left
   started_at timestamptz NOT NULL,
   ended_at   timestamptz, -- absent: still walking, or never ended
-  note       text NOT NULL DEFAULT '' CONSTRAINT reading_round_note CHECK (length(note) <= 2000)
+  note       text NOT NULL DEFAULT '' CONSTRAINT reading_round_note CHECK (length(note) <= 2000),
+  seq        bigint GENERATED ALWAYS AS IDENTITY -- order of arrival, for rounds of the same moment
 );
 CREATE INDEX reading_round_by_holding ON reading_round (holding_id, started_at DESC);
 
@@ -19,6 +20,7 @@ CREATE TABLE round_entry (
   typed      text NOT NULL DEFAULT '' CONSTRAINT round_entry_typed CHECK (length(typed) <= 40),
   celsius    double precision, -- absent unless READ
   note       text NOT NULL DEFAULT '' CONSTRAINT round_entry_note CHECK (length(note) <= 2000),
+  seq        bigint GENERATED ALWAYS AS IDENTITY, -- order of arrival, for entries of the same moment
   CONSTRAINT round_entry_read_has_value CHECK ((outcome = 'READ') = (celsius IS NOT NULL))
 );
 CREATE INDEX round_entry_by_round ON round_entry (round_id, at);

@@ -12,10 +12,46 @@ import org.springframework.boot.web.server.servlet.context.ServletWebServerAppli
 public final class Program {
   private static Program shared;
 
-  private final ServletWebServerApplicationContext context;
+  private final Path folder;
+  private final String databasePort;
+  private final String[] settings;
+  private ServletWebServerApplicationContext context;
 
-  private Program(ServletWebServerApplicationContext context) {
-    this.context = context;
+  private Program(Path folder, String databasePort, String[] settings) {
+    this.folder = folder;
+    this.databasePort = databasePort;
+    this.settings = settings;
+    context = open("0");
+  }
+
+  private ServletWebServerApplicationContext open(String port) {
+    SpringApplication app = new SpringApplication(NightBank.class);
+    app.setRegisterShutdownHook(true);
+    return (ServletWebServerApplicationContext)
+        app.run(with(settings, "--server.port=" + port, "--server.shutdown=immediate"));
+  }
+
+  /** The program goes away, its database stays; tells the port for {@link #startAgain}. */
+  public int stopProgram() {
+    int port = context.getWebServer().getPort();
+    context.close();
+    return port;
+  }
+
+  public void startAgain(int port) {
+    context = open(String.valueOf(port));
+  }
+
+  public void stopDatabase() {
+    stopDatabase(folder);
+  }
+
+  public void startDatabase() {
+    try {
+      run("start", folder.toString(), databasePort, "trust");
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   /** Starts it when first asked for. */
@@ -33,18 +69,14 @@ public final class Program {
       String port = output("free-port").strip();
       run("start", folder.toString(), port, "trust");
       Runtime.getRuntime().addShutdownHook(new Thread(() -> stop(folder)));
-      SpringApplication app = new SpringApplication(NightBank.class);
-      app.setRegisterShutdownHook(true);
-      var context =
-          (ServletWebServerApplicationContext)
-              app.run(
-                  with(
-                      settings,
-                      "--server.port=0",
-                      "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/postgres",
-                      "--nightbank.data=" + folder.resolve("data"),
-                      "--nightbank.demo=" + demo));
-      return new Program(context);
+      return new Program(
+          folder,
+          port,
+          with(
+              settings,
+              "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/postgres",
+              "--nightbank.data=" + folder.resolve("data"),
+              "--nightbank.demo=" + demo));
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }
@@ -56,9 +88,17 @@ public final class Program {
         .toArray(String[]::new);
   }
 
-  private static void stop(Path folder) {
+  private static void stopDatabase(Path folder) {
     try {
       run("stop", folder.toString());
+    } catch (IOException e) {
+      System.err.println("the test database was not stopped: " + e.getMessage());
+    }
+  }
+
+  private static void stop(Path folder) {
+    stopDatabase(folder);
+    try {
       new ProcessBuilder("rm", "-rf", folder.toString()).start().waitFor();
     } catch (IOException e) {
       System.err.println("the test database was not stopped: " + e.getMessage());

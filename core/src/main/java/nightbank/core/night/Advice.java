@@ -35,27 +35,48 @@ public record Advice(
   }
 
   private static final int MOST_TRIES = 400;
-  private static final int MEMBERS = 32;
+
+  /** Nights of the ensemble that makes sure; verdict and advice agree when it is theirs too. */
+  public static final int MEMBERS = 64;
+
+  private static final int ROUNDS = 4;
+  private static final double LITTLE = 0.02; // K
 
   /**
-   * Searches, and makes sure by an ensemble of what it found.
+   * Searches, and makes sure by an ensemble of what it found, the same that judges the night.
    *
    * @param plan the night; what is planned in it already is left aside
    */
   public static Advice find(NightPlan plan, List<Option> options, NightForecast.Doubt doubt) {
     NightPlan bare = plan.withActions(List.of());
-    Advice first = find(bare, options, spread(bare, doubt));
+    Advice first = sure(bare, options, doubt, spread(bare, doubt));
     if (!first.holds() || first.actions().isEmpty()) {
       return first;
     }
     // what is done narrows the night's spread too, so less may do
-    NightForecast done = NightForecast.of(bare.withActions(first.actions()), doubt, MEMBERS);
-    Advice less = find(bare, options, done.lowestMedian() - done.lowestTenth());
-    if (!less.holds() || less.minutes() >= first.minutes()) {
-      return first;
+    double narrower = spread(bare.withActions(first.actions()), doubt);
+    Advice less = sure(bare, options, doubt, narrower);
+    return less.holds() && less.minutes() < first.minutes() ? less : first;
+  }
+
+  /** What an ensemble does not hold is searched again with as much more to spare as it lacked. */
+  private static Advice sure(
+      NightPlan bare, List<Option> options, NightForecast.Doubt doubt, double firstSpread) {
+    double spread = firstSpread;
+    Advice found = null;
+    for (int i = 0; i < ROUNDS; i++) {
+      found = find(bare, options, spread);
+      if (!found.holds()) {
+        return found;
+      }
+      NightForecast f = NightForecast.of(bare.withActions(found.actions()), doubt, MEMBERS);
+      if (f.verdict() == Verdict.HELD) {
+        return found;
+      }
+      spread += bare.house().plantLimitCelsius() - f.lowestTenth() + LITTLE;
     }
-    NightForecast sure = NightForecast.of(bare.withActions(less.actions()), doubt, MEMBERS);
-    return sure.verdict() == Verdict.HELD ? less : first;
+    return new Advice(
+        found.actions, found.lowestCelsius, false, found.minutes, Shortfall.Kind.NONE);
   }
 
   private static double spread(NightPlan plan, NightForecast.Doubt doubt) {

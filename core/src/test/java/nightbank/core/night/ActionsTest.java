@@ -276,6 +276,22 @@ public class ActionsTest {
         .isEqualTo(a.actions());
   }
 
+  @DataProvider
+  Object[][] lows() {
+    return new Object[][] {{-1.0}, {-3.0}, {-5.0}, {-6.0}, {-7.0}};
+  }
+
+  @Test(dataProvider = "lows")
+  public void whatIsAdvisedIsJudgedHeldByTheEnsembleThatJudgesNights(double low) {
+    NightForecast.Doubt doubt = NightForecast.Doubt.ofTypedNight();
+    Advice a = Advice.find(plan(low), options(), doubt);
+    if (a.holds()) {
+      NightForecast done =
+          NightForecast.of(plan(low).withActions(a.actions()), doubt, Advice.MEMBERS);
+      assertThat(done.verdict()).isEqualTo(Verdict.HELD);
+    }
+  }
+
   @Test
   public void whenNothingHoldsTheNearestIsGivenWithWhatIsLacking() {
     Advice a = Advice.find(plan(-25), options(), 0.5);

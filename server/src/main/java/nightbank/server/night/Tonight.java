@@ -30,7 +30,6 @@ import org.springframework.stereotype.Service;
 /** Gathers what is known of a house now and asks the core whether the night will hold. */
 @Service
 public class Tonight {
-  private static final int MEMBERS = 64;
   private static final double STEP = 120;
 
   private final Holdings holdings;
@@ -113,7 +112,7 @@ public class Tonight {
     }
     NightForecast.Doubt doubt =
         NightForecast.Doubt.ofTypedNight().withStartAged(hoursSinceRead(stores, now));
-    NightForecast forecast = NightForecast.of(plan, doubt, MEMBERS);
+    NightForecast forecast = NightForecast.of(plan, doubt, Advice.MEMBERS);
     double dusk =
         sun.sunset().map(s -> (double) Duration.between(now, s).toSeconds()).orElse(1800.0);
     Advice advice = Advice.find(plan, Doings.options(possible, dusk, length), doubt);

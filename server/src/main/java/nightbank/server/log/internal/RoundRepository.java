@@ -86,7 +86,7 @@ public class RoundRepository {
             .on(PERSON.ID.eq(READING_ROUND.PERSON_ID))
             .where(READING_ROUND.HOLDING_ID.eq(holding))
             .and(which)
-            .orderBy(READING_ROUND.STARTED_AT.desc())
+            .orderBy(READING_ROUND.STARTED_AT.desc(), READING_ROUND.SEQ.desc())
             .limit(most)
             .fetch();
     List<UUID> ids = heads.getValues(READING_ROUND.ID);
@@ -94,7 +94,7 @@ public class RoundRepository {
         db.selectFrom(ROUND_ENTRY)
             .where(ROUND_ENTRY.HOLDING_ID.eq(holding))
             .and(ROUND_ENTRY.ROUND_ID.in(ids))
-            .orderBy(ROUND_ENTRY.AT, ROUND_ENTRY.ID)
+            .orderBy(ROUND_ENTRY.AT, ROUND_ENTRY.SEQ)
             .fetchGroups(
                 ROUND_ENTRY.ROUND_ID,
                 r ->

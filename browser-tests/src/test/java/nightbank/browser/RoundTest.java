@@ -1,0 +1,187 @@
+package nightbank.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import nightbank.server.Visitor;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * The round in the house at night: by thumb, without signal, with the program and its database
+ * gone.
+ */
+public class RoundTest {
+  private Demo demo;
+  private Browser browser;
+
+  @BeforeClass
+  void open() {
+    demo = Demo.own();
+    browser = demo.browser("helper");
+    browser.phone();
+    // once more, so that the service worker has seen everything
+    browser.go(demo.home + "/log").see(".touches");
+    browser.go(demo.home + "/round").see(".pad");
+    browser.driver.executeAsyncScript("navigator.serviceWorker.ready.then(arguments[0])");
+    browser.go(demo.home + "/tonight").see("h1.headline");
+    browser.go(demo.home + "/round").see(".pad");
+  }
+
+  @AfterMethod(alwaysRun = true)
+  void endTheRound() {
+    browser.go(demo.home + "/round").see(".pad");
+    browser.click("End here").reads("Thank you");
+    nothingWaits();
+  }
+
+  @AfterClass(alwaysRun = true)
+  void close() {
+    browser.close();
+  }
+
+  private void key(String key) {
+    browser.see(".pad button[aria-label='" + key + "']").click();
+  }
+
+  private void read(String number) {
+    for (String k : number.split("")) {
+      key(k.equals("-") ? "minus" : k);
+    }
+    browser.click("Next");
+  }
+
+  /** Entries of the newest round, as the server has them. */
+  private List<JsonNode> entries() {
+    Visitor v = new Visitor(demo.program);
+    v.post("/api/session", "{\"login\":\"helper\",\"password\":\"quernstone croft\"}");
+    JsonNode rounds = v.get("/api/holdings/" + demo.home.substring(3) + "/rounds?most=50").body();
+    List<JsonNode> all = new ArrayList<>();
+    rounds.path(0).path("entries").forEach(all::add);
+    return all;
+  }
+
+  private void nothingWaits() {
+    new org.openqa.selenium.support.ui.WebDriverWait(
+            browser.driver, java.time.Duration.ofSeconds(30))
+        .withMessage(browser::pageText)
+        .until(d -> d.findElements(By.cssSelector(".waiting")).isEmpty());
+  }
+
+  @Test
+  public void aRoundIsWalkedByThumbAndSaysWhatItMeansForTonight() {
+    browser.go(demo.home + "/round").see(".pad");
+    browser.isAccessible();
+    read("48.5");
+    browser.reads("2 of");
+    key("minus");
+    browser.click("Next").reads("is no temperature");
+    browser.press(Keys.BACK_SPACE);
+    read("31");
+    browser.click("Off the scale").reads("4 of");
+    browser.click("Ice on the dish").click("Note");
+    browser.type("Note to", "steam at the lid").click("Skip");
+    browser.click("End here").reads("Thank you").reads("Tonight");
+    nothingWaits();
+    List<JsonNode> entries = entries();
+    assertThat(entries).hasSize(5);
+    assertThat(entries.get(0).path("celsius").asDouble()).isEqualTo(48.5);
+    assertThat(entries.get(4).path("note").asString()).isEqualTo("steam at the lid");
+    browser.go(demo.home + "/log").reads("48.5").reads("Ice on the dish");
+  }
+
+  @Test
+  public void withTheProgramGoneAndTheTabKilledNothingIsLostAndNothingDoubled() {
+    browser.go(demo.home + "/round").see(".pad");
+    read("40");
+    nothingWaits();
+    int port = demo.program.stopProgram();
+    read("41");
+    read("42");
+    browser.reads("2 entries wait").reads("no signal");
+    // the tab is killed; what opens again comes from the service worker
+    var tab = browser.driver.getWindowHandle();
+    browser.driver.switchTo().newWindow(org.openqa.selenium.WindowType.TAB);
+    var other = browser.driver.getWindowHandle();
+    browser.driver.switchTo().window(tab).close();
+    browser.driver.switchTo().window(other);
+    browser.phone().go(demo.home + "/round").see(".pad");
+    browser.reads("4 of").reads("2 entries wait");
+    read("43");
+    browser.reads("3 entries wait");
+    browser.go(demo.home + "/tonight").see("h1.headline");
+    browser.reads("this is what was known at");
+    demo.program.startAgain(port);
+    browser.signIn("helper", "quernstone croft");
+    nothingWaits();
+    List<JsonNode> entries = entries();
+    assertThat(entries).hasSize(4);
+    assertThat(entries.stream().map(e -> e.path("celsius").asDouble()))
+        .containsExactly(40.0, 41.0, 42.0, 43.0);
+    assertThat(new HashSet<>(entries.stream().map(e -> e.path("id").asString()).toList()))
+        .hasSize(4);
+  }
+
+  @Test
+  public void withTheDatabaseGoneEntriesWaitAndArriveInOrder() {
+    browser.go(demo.home + "/round").see(".pad");
+    read("20");
+    nothingWaits();
+    demo.program.stopDatabase();
+    read("21");
+    read("22");
+    browser.reads("entries wait");
+    demo.program.startDatabase();
+    nothingWaits();
+    assertThat(entries().stream().map(e -> e.path("celsius").asDouble()))
+        .containsExactly(20.0, 21.0, 22.0);
+  }
+
+  @Test
+  public void aFlappingSignalSendsEverythingOnce() {
+    browser.go(demo.home + "/round").see(".pad");
+    for (int i = 0; i < 6; i++) {
+      signal(i % 2 == 1);
+      read("3" + i);
+    }
+    signal(true);
+    nothingWaits();
+    assertThat(entries().stream().map(e -> e.path("celsius").asDouble()))
+        .containsExactly(30.0, 31.0, 32.0, 33.0, 34.0, 35.0);
+  }
+
+  private void signal(boolean there) {
+    browser.driver.executeCdpCommand("Network.enable", java.util.Map.of());
+    browser.driver.executeCdpCommand(
+        "Network.emulateNetworkConditions",
+        java.util.Map.of(
+            "offline", !there, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
+  }
+
+  @Test
+  public void anEventIsLoggedByOneTouchAndItsHourSetRight() {
+    browser.go(demo.home + "/log").see(".touches");
+    browser.isAccessible();
+    browser.click("Fire lit").reads("is logged. Was it earlier");
+    browser.type("It was at", "14:20").type("Wood, kg", "4,5").click("Set it right");
+    nothingWaits();
+    browser.reads("14:20").reads("4.5 kg");
+  }
+
+  @Test
+  public void theWalkIsPutInAnotherOrderByKeys() {
+    browser.go(demo.home + "/log").click("The order of the walk");
+    String first = browser.see("details ol li").getText();
+    browser.see("details ol li button[aria-label$='later']").sendKeys(Keys.ENTER);
+    nothingWaits();
+    browser.go(demo.home + "/log").click("The order of the walk");
+    assertThat(browser.see("details ol li").getText()).isNotEqualTo(first);
+  }
+}

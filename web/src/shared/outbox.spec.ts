@@ -1,0 +1,44 @@
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { send } from './outbox'
+
+const entry = { method: 'PUT', path: '/api/x', kind: 'json', body: '{}', what: 'x' } as const
+const answer = (status: number, body = '') => new Response(body || null, { status })
+const asked = (a: Response | Error) =>
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(() => (a instanceof Error ? Promise.reject(a) : Promise.resolve(a))),
+  )
+
+afterEach(() => vi.unstubAllGlobals())
+
+describe('what becomes of an entry', () => {
+  it('is sent when the server says so', async () => {
+    asked(answer(200, '{}'))
+    expect(await send(entry)).toEqual({ sent: true })
+  })
+  it('waits without signal', async () => {
+    asked(new TypeError('failed'))
+    expect(await send(entry)).toEqual({ later: 'no signal' })
+  })
+  it.each([
+    [401, 'signed out'],
+    [429, 'the program is busy'],
+    [500, 'the program is busy'],
+    [503, 'the program is busy'],
+  ])('waits on %i', async (status, later) => {
+    asked(answer(status))
+    expect(await send(entry)).toEqual({ later })
+  })
+  it('stays with its reason when it is refused, and holds up nothing', async () => {
+    asked(answer(422, '{"detail":"“warm” is not a temperature.","remedy":"For instance 14.5."}'))
+    expect(await send(entry)).toEqual({
+      refused: '“warm” is not a temperature. For instance 14.5.',
+    })
+  })
+  it('is refused to a guest, but waits where only the page’s token is old', async () => {
+    asked(answer(403, '{"detail":"A guest may read and not log."}'))
+    expect(await send(entry)).toEqual({ refused: 'A guest may read and not log.' })
+    asked(answer(403))
+    expect(await send(entry)).toEqual({ later: 'not let in yet' })
+  })
+})
