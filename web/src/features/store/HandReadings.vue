@@ -61,7 +61,7 @@ async function log() {
       <p class="soft">14.5, 14,5 and 58F are all understood.</p>
       <ProblemNote v-if="error" :error="error" />
       <p v-if="said" role="status">{{ said }}</p>
-      <BButton type="submit" variant="secondary" :disabled="!filled.length">Log</BButton>
+      <BButton type="submit" variant="secondary" :disabled="!filled.length">Log them</BButton>
     </form>
   </section>
 </template>
