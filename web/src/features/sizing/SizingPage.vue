@@ -101,23 +101,10 @@ const floor = computed(() => {
   const side = Math.sqrt(d?.floorAreaSquareMetres ?? 16)
   return { length: side, width: side }
 })
-const size = (s: Found) => {
-  const each = s.floorSquareMetres / s.count
-  const known: Record<string, [number, number]> = {
-    tank: [1, 1],
-    bin: [0.9, 0.7],
-    'big-bin': [1.5, 0.9],
-    bench: [1, 0.6],
-    wall: [1, 0.25],
-    stack: [0.6, 0.6],
-    bed: [2, 0.9],
-  }
-  const box = known[s.container]
-  const d = Math.sqrt((4 * each) / Math.PI)
-  return box
-    ? { length: box[0], width: box[1], round: false }
-    : { length: d, width: d, round: true }
-}
+const size = ({ design: d }: Found) =>
+  d.shape === 'CYLINDER'
+    ? { length: d.diameterMetres, width: d.diameterMetres, round: true }
+    : { length: d.lengthMetres, width: d.widthMetres, round: false }
 
 const curve = ref<Views['CurveView'] | null>(null)
 const curveError = ref<unknown>(null)

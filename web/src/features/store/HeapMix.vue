@@ -26,7 +26,7 @@ function add() {
 }
 
 watch(
-  () => JSON.stringify([props.design.source.feeds, props.design.diameterMetres]),
+  () => JSON.stringify(props.design),
   async () => {
     if (!feeds.value.length) {
       worth.value = null

@@ -23,7 +23,6 @@ public record Caution(Code code, Weight weight, String of, String reason, String
     TOO_HOT_FOR_LAYER,
     TOO_HOT_FOR_PART,
     NEVER_CHARGED,
-    NEVER_SO_HOT,
     SLOW_INSIDE,
     TIMBER_DISTANCE,
     DRYING_ON_METAL,

@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -25,6 +26,7 @@ import nightbank.core.sizing.Winter;
 import nightbank.core.store.Place;
 import nightbank.server.book.Books;
 import nightbank.server.book.MediaBook;
+import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.shared.Problem;
 import nightbank.server.weather.HourlyWeather;
@@ -158,9 +160,11 @@ public class Sizings {
   /** The last two winters' nights from a weather file, when there are enough. */
   private Optional<Winter> recorded(UUID holding) {
     Instant now = clock.instant();
+    HoldingView place = holdings.get(holding);
+    boolean north = place.latitude() >= 0;
     List<HourlyWeather> hours =
         weathers.recorded(holding, now.minus(Duration.ofDays(500)), now).stream()
-            .filter(h -> winterly(h.at(), holding))
+            .filter(h -> winterly(h.at(), north))
             .toList();
     int n = hours.size();
     long[] at = new long[n];
@@ -174,17 +178,15 @@ public class Sizings {
       wind[i] = h.wind() == null ? Double.NaN : h.wind();
       cloud[i] = h.cloud() == null ? Double.NaN : h.cloud();
     }
-    int offset =
-        ZoneId.of(holdings.get(holding).zone()).getRules().getStandardOffset(now).getTotalSeconds();
+    int offset = ZoneId.of(place.zone()).getRules().getStandardOffset(now).getTotalSeconds();
     return n == 0
         ? Optional.empty()
         : Winter.ofHours(at, celsius, wind, cloud, offset, FEWEST_NIGHTS);
   }
 
   /** October to April in the north, April to October in the south. */
-  private boolean winterly(Instant at, UUID holding) {
-    int month = at.atZone(ZoneId.of("UTC")).getMonthValue();
-    boolean north = holdings.get(holding).latitude() >= 0;
+  private static boolean winterly(Instant at, boolean north) {
+    int month = at.atZone(ZoneOffset.UTC).getMonthValue();
     return north ? month >= 10 || month <= 4 : month >= 4 && month <= 10;
   }
 

@@ -22,6 +22,7 @@ import nightbank.core.store.StoreState;
 import nightbank.server.book.Books;
 import nightbank.server.book.MediaBook;
 import nightbank.server.house.HouseDesign;
+import nightbank.server.house.HouseView;
 import nightbank.server.house.Houses;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.internal.StoreRepository;
@@ -78,14 +79,28 @@ public class Stores {
     var probes = repository.probes(holding);
     var latest = latest(holding);
     MediaBook book = books.media(holding);
+    Map<UUID, HouseDesign> designs =
+        houses.all(holding).stream().collect(Collectors.toMap(HouseView::id, HouseView::design));
     return repository.all(holding).stream()
-        .map(s -> view(holding, s, probes.getOrDefault(s.id(), List.of()), latest, book))
+        .map(
+            s ->
+                view(
+                    s,
+                    probes.getOrDefault(s.id(), List.of()),
+                    latest,
+                    book,
+                    room(s.houseId() == null ? null : designs.get(s.houseId()))))
         .toList();
   }
 
   public StoreView get(UUID holding, UUID id) {
+    StoredStore s = stored(holding, id);
     return view(
-        holding, stored(holding, id), probes(holding, id), latest(holding), books.media(holding));
+        s,
+        probes(holding, id),
+        latest(holding),
+        books.media(holding),
+        room(design(holding, s.houseId())));
   }
 
   public List<ProbeView> probes(UUID holding, UUID store) {
@@ -111,7 +126,7 @@ public class Stores {
   public Appraisal appraise(UUID holding, StoreDesign design, UUID houseId) {
     MediaBook book = books.media(holding);
     HeatStore core = StoreMapping.toCore(design, List.of(), book);
-    return Appraiser.appraise(design, core, book, Double.NaN, room(holding, houseId));
+    return Appraiser.appraise(design, core, book, Double.NaN, room(design(holding, houseId)));
   }
 
   /** The design as the core has it; nothing is kept. */
@@ -222,20 +237,24 @@ public class Stores {
         .collect(Collectors.toMap(StoreView.Latest::probeId, Function.identity()));
   }
 
+  private HouseDesign design(UUID holding, UUID houseId) {
+    return houseId == null ? null : houses.get(holding, houseId).design();
+  }
+
   /** Inside of a house by its shape; null for none or one that was typed part by part. */
-  private StoreFacts.Room room(UUID holding, UUID houseId) {
-    HouseDesign.Shape s = houseId == null ? null : houses.get(holding, houseId).design().shape();
+  private static StoreFacts.Room room(HouseDesign house) {
+    HouseDesign.Shape s = house == null ? null : house.shape();
     return s == null || s.kind() == HouseDesign.Shape.Kind.DOME
         ? null
         : new StoreFacts.Room(s.lengthMetres(), s.widthMetres(), s.highMetres());
   }
 
   private StoreView view(
-      UUID holding,
       StoredStore s,
       List<ProbeView> probes,
       Map<UUID, StoreView.Latest> latest,
-      MediaBook book) {
+      MediaBook book,
+      StoreFacts.Room room) {
     HeatStore core = StoreMapping.toCore(s.design(), probes, book);
     double hottest =
         core.probes().stream()
@@ -252,7 +271,7 @@ public class Stores {
         s.planned(),
         s.design(),
         probes,
-        Appraiser.appraise(s.design(), core, book, hottest, room(holding, s.houseId())),
+        Appraiser.appraise(s.design(), core, book, hottest, room),
         now(s, core, probes, latest));
   }
 
