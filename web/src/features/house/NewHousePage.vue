@@ -30,7 +30,7 @@ const answers = reactive({ material: 'single-glass', tight: 1, limit: 2 as numbe
 
 const skins = computed(() =>
   (catalogue.value?.skins ?? [])
-    .filter((s) => s.solarShare > 0)
+    .filter((s) => s.solarShare.value > 0)
     .map((s) => ({ value: s.id, text: s.name })),
 )
 function choose(kind: Shape['kind']) {

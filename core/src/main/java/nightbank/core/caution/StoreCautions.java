@@ -243,7 +243,7 @@ public final class StoreCautions {
 
   private static void limits(StoreFacts f, Consumer<Caution> say) {
     Medium m = f.store().medium();
-    if (f.peak() > m.highestCelsius()) {
+    if (f.peak() > m.highestCelsius().value()) {
       say.accept(
           new Caution(
               Code.TOO_HOT_FOR_MEDIUM,
@@ -253,7 +253,7 @@ public final class StoreCautions {
                   Locale.ROOT,
                   "%s stands %.0f °C; some of it reaches %.0f °C.",
                   m.name(),
-                  m.highestCelsius(),
+                  m.highestCelsius().value(),
                   f.peak()),
               m.kind() == Medium.Kind.WATER
                   ? "Keep an open vessel below 95 °C: steam scalds and a closed one bursts."

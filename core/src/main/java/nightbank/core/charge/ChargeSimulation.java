@@ -222,7 +222,7 @@ public final class ChargeSimulation {
 
     List<Charge.Overheated> over() {
       List<Charge.Overheated> all = new ArrayList<>();
-      double stands = store.medium().highestCelsius();
+      double stands = store.medium().highestCelsius().value();
       if (spot.celsius() > stands) {
         all.add(new Charge.Overheated(null, store.medium().name(), stands, spot.celsius()));
       }

@@ -8,29 +8,29 @@ import java.util.Objects;
  * @param id catalogue key
  * @param name as the grower reads it
  * @param kind whether it stays put or mixes
- * @param moisture wet-basis water share, 0 to 1
+ * @param moisture wet-basis water share, 0 to 1, as the kind is met in practice
  * @param density kg/m³ as filled
  * @param specificHeat J/(kg K) at 20 °C
  * @param law how specific heat goes with temperature
  * @param conductivity W/(m K); of no use for water, which moves
  * @param dryConductivity W/(m K) once its water has been driven off; the same where it holds none
- * @param highestCelsius highest safe temperature, °C
+ * @param highestCelsius highest safe temperature, °C; low where poor stuff takes its first harm
  * @param source where the numbers come from
  */
 public record Medium(
     String id,
     String name,
     Kind kind,
-    double moisture,
+    Range moisture,
     Range density,
     Range specificHeat,
     HeatLaw law,
     Range conductivity,
-    double dryConductivity,
-    double highestCelsius,
+    Range dryConductivity,
+    Range highestCelsius,
     String source) {
 
-  /** A medium that holds no water. */
+  /** A medium that holds no water, with a highest temperature that is known. */
   public Medium(
       String id,
       String name,
@@ -46,13 +46,13 @@ public record Medium(
         id,
         name,
         kind,
-        moisture,
+        Range.exactly(moisture),
         density,
         specificHeat,
         law,
         conductivity,
-        conductivity.value(),
-        highestCelsius,
+        conductivity,
+        Range.exactly(highestCelsius),
         source);
   }
 
@@ -75,16 +75,12 @@ public record Medium(
     within("density", density, 10, 20_000, "kg/m³");
     within("specific heat", specificHeat, 100, 10_000, "J/(kg K)");
     within("conductivity", conductivity, 0.01, 500, "W/(m K)");
-    if (!(moisture >= 0 && moisture < 0.9)) {
-      throw new IllegalArgumentException("moisture must lie in 0 to 0.9, was " + moisture);
-    }
-    if (!(highestCelsius >= 20 && highestCelsius <= 2000)) {
+    within("moisture", moisture, 0, 0.9, "of its weight");
+    within("highest temperature", highestCelsius, 20, 2000, "°C");
+    within("conductivity when dry", dryConductivity, 0.01, 500, "W/(m K)");
+    if (dryConductivity.value() > conductivity.value() * 1.0001) {
       throw new IllegalArgumentException(
-          "highest temperature must lie between 20 and 2000 °C, was " + highestCelsius + " °C");
-    }
-    if (!(dryConductivity > 0 && dryConductivity <= conductivity.value() * 1.0001)) {
-      throw new IllegalArgumentException(
-          "conductivity when dry must lie between 0 and that when damp, was " + dryConductivity);
+          "conductivity when dry must not exceed that when damp, was " + dryConductivity);
     }
   }
 
@@ -93,14 +89,14 @@ public record Medium(
     return switch (law) {
       case CONSTANT -> new ConstantEnthalpy(specificHeat.value());
       case QUARTZ -> QuartzEnthalpy.withSpecificHeatAt20(specificHeat.value());
-      case DAMP_QUARTZ -> new DampEnthalpy(new QuartzEnthalpy(), moisture);
+      case DAMP_QUARTZ -> new DampEnthalpy(new QuartzEnthalpy(), moisture.value());
       case WATER -> new WaterEnthalpy();
     };
   }
 
   /** Whether it holds water that heat can drive off. */
   public boolean dries() {
-    return kind == Kind.SOLID && moisture > 0;
+    return kind == Kind.SOLID && moisture.value() > 0;
   }
 
   /**
@@ -112,9 +108,9 @@ public record Medium(
     if (!dries()) {
       throw new IllegalStateException(name + " holds no water");
     }
-    double dry = specificHeat.value() - moisture * DampEnthalpy.WATER_SPECIFIC_HEAT;
+    double dry = specificHeat.value() - moisture.value() * DampEnthalpy.WATER_SPECIFIC_HEAT;
     return law == HeatLaw.DAMP_QUARTZ
-        ? new DampEnthalpy(new QuartzEnthalpy(), moisture).dryPart()
+        ? new DampEnthalpy(new QuartzEnthalpy(), moisture.value()).dryPart()
         : new ConstantEnthalpy(Math.max(100, dry));
   }
 
@@ -129,7 +125,7 @@ public record Medium(
         specificHeatJPerKgK == null ? specificHeat : spread(specificHeatJPerKgK, 0.03),
         specificHeatJPerKgK == null ? law : HeatLaw.CONSTANT,
         wattsPerMetreK == null ? conductivity : spread(wattsPerMetreK, 0.05),
-        wattsPerMetreK == null ? dryConductivity : Math.min(dryConductivity, wattsPerMetreK),
+        wattsPerMetreK == null ? dryConductivity : dryConductivity.atMost(wattsPerMetreK),
         highestCelsius,
         source);
   }
@@ -145,7 +141,7 @@ public record Medium(
         specificHeat,
         law,
         conductivity.around(conductivity.value() * conductivityFactor),
-        dryConductivity * conductivityFactor,
+        dryConductivity.around(dryConductivity.value() * conductivityFactor),
         highestCelsius,
         source);
   }

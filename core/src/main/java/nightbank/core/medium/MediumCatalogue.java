@@ -50,14 +50,14 @@ public final class MediumCatalogue {
         f[0],
         f[1],
         Medium.Kind.valueOf(f[2].toUpperCase(Locale.ROOT)),
-        Tables.number(f[3]),
-        new Range(Tables.number(f[4]), Tables.number(f[5]), Tables.number(f[6])),
-        new Range(Tables.number(f[7]), Tables.number(f[8]), Tables.number(f[9])),
-        Medium.HeatLaw.valueOf(f[10].replace('-', '_').toUpperCase(Locale.ROOT)),
-        new Range(Tables.number(f[11]), Tables.number(f[12]), Tables.number(f[13])),
-        Tables.number(f[14]),
-        Tables.number(f[15]),
-        f[16]);
+        range(f, 3),
+        range(f, 6),
+        range(f, 9),
+        Medium.HeatLaw.valueOf(f[12].replace('-', '_').toUpperCase(Locale.ROOT)),
+        range(f, 13),
+        range(f, 16),
+        range(f, 19),
+        f[22]);
   }
 
   private static InsulationMaterial insulation(String[] f) {
@@ -66,10 +66,10 @@ public final class MediumCatalogue {
         f[1],
         Tables.number(f[2]),
         new Range(Tables.number(f[3]), Tables.number(f[2]), Tables.number(f[4])),
-        Tables.number(f[5]),
-        Tables.number(f[6]),
-        Tables.number(f[7]),
-        f[8]);
+        range(f, 5),
+        range(f, 8),
+        range(f, 11),
+        f[14]);
   }
 
   private static SkinMaterial skin(String[] f) {
@@ -77,8 +77,14 @@ public final class MediumCatalogue {
         f[0],
         f[1],
         new Range(Tables.number(f[3]), Tables.number(f[2]), Tables.number(f[4])),
-        Tables.number(f[5]),
-        Tables.number(f[6]),
-        f[7]);
+        range(f, 5),
+        range(f, 8),
+        f[11]);
+  }
+
+  /** Three fields: low, value as used, high. */
+  private static Range range(String[] f, int first) {
+    return new Range(
+        Tables.number(f[first]), Tables.number(f[first + 1]), Tables.number(f[first + 2]));
   }
 }

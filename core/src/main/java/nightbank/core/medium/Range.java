@@ -25,6 +25,11 @@ public record Range(double low, double value, double high) {
     return new Range(newValue * low / value, newValue, newValue * high / value);
   }
 
+  /** The same spread, moved down where the middle value would exceed a bound. */
+  public Range atMost(double bound) {
+    return value <= bound ? this : around(bound);
+  }
+
   /** Half the span over the middle value, read as two standard deviations. */
   public double relativeSpread() {
     return (high - low) / (2 * value);

@@ -8,4 +8,4 @@ package nightbank.core.medium;
  * @param longWaveShare share of long-wave radiation that it lets straight through
  */
 public record SkinMaterial(
-    String id, String name, Range uValue, double solarShare, double longWaveShare, String source) {}
+    String id, String name, Range uValue, Range solarShare, Range longWaveShare, String source) {}

@@ -62,7 +62,7 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
   private static void heat(NightStore store, NightResult.StoreNight night, List<NightCaution> all) {
     HeatStore s = store.store();
     double hottest = night.hottestCelsius();
-    if (hottest > s.medium().highestCelsius()) {
+    if (hottest > s.medium().highestCelsius().value()) {
       all.add(
           new NightCaution(
               Code.TOO_HOT_FOR_MEDIUM,
@@ -70,7 +70,7 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
               0,
               String.format(
                   "Some of it reaches %.0f °C; %s stands %.0f °C.",
-                  hottest, s.medium().name().toLowerCase(), s.medium().highestCelsius()),
+                  hottest, s.medium().name().toLowerCase(), s.medium().highestCelsius().value()),
               "Charge it less or more slowly."));
     }
     double mean = night.meanCelsius()[0];

@@ -473,8 +473,8 @@ public final class RunJudge {
     for (int i = 0; i < line.at().length; i++) {
       hottest = Math.max(hottest, track.states()[i].highestCelsius());
     }
-    if (hottest > run.store().medium().highestCelsius()) {
-      say(Finding.Code.TOO_HOT, hottest, run.store().medium().highestCelsius(), "");
+    if (hottest > run.store().medium().highestCelsius().value()) {
+      say(Finding.Code.TOO_HOT, hottest, run.store().medium().highestCelsius().value(), "");
     }
     if (!excluded.isEmpty()) {
       say(Finding.Code.READINGS_LEFT_OUT, excluded.size(), 0, "");

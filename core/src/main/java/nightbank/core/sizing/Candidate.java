@@ -64,8 +64,8 @@ public record Candidate(
       ContainerKind c, Medium m, double wrap, Reach reach, double floorCelsius, Place place) {
     boolean water = m.kind() == Medium.Kind.WATER;
     double aim = water ? reach.waterCelsius() : reach.solidCelsius();
-    double stands = c.vessel().map(PartLimit::highestCelsius).orElse(m.highestCelsius());
-    double full = Math.min(aim, Math.min(stands, m.highestCelsius()));
+    double stands = c.vessel().map(PartLimit::highestCelsius).orElse(m.highestCelsius().value());
+    double full = Math.min(aim, Math.min(stands, m.highestCelsius().value()));
     Face face = wrap > 0 ? Face.of(new Layer.Bulk(WOOL, wrap / 1000, false)) : Face.bare();
     HeatStore one =
         new HeatStore(

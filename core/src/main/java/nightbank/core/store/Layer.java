@@ -38,7 +38,7 @@ public sealed interface Layer permits Layer.Bulk, Layer.ReflectiveGap {
 
     @Override
     public double highestCelsius() {
-      return material.highestCelsius();
+      return material.highestCelsius().value();
     }
 
     @Override

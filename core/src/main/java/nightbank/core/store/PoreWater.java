@@ -18,9 +18,9 @@ final class PoreWater {
   private final double dryConductivity;
 
   PoreWater(Medium medium, double[] celsius) {
-    full = medium.moisture();
+    full = medium.moisture().value();
     wetConductivity = medium.conductivity().value();
-    dryConductivity = medium.dryConductivity();
+    dryConductivity = medium.dryConductivity().value();
     share = Arrays.stream(celsius).map(t -> t > BOILING ? 0 : full).toArray();
   }
 

@@ -143,7 +143,7 @@ public class SizingSearchTest {
   @Test
   public void noVesselIsChargedAboveWhatItStands() {
     for (Candidate c : some("water", "dry-sand", "damp-sand")) {
-      assertThat(c.fullCelsius()).isLessThanOrEqualTo(c.medium().highestCelsius());
+      assertThat(c.fullCelsius()).isLessThanOrEqualTo(c.medium().highestCelsius().value());
       c.container()
           .vessel()
           .ifPresent(v -> assertThat(c.fullCelsius()).isLessThanOrEqualTo(v.highestCelsius()));

@@ -119,13 +119,13 @@ public class Books {
         m.id(),
         m.name().strip(),
         Medium.Kind.SOLID,
-        m.moisture(),
+        Range.exactly(m.moisture()),
         around(m.density(), spread),
         around(m.specificHeat(), spread),
         Medium.HeatLaw.CONSTANT,
         around(m.conductivity(), spread),
-        dry,
-        m.highestCelsius(),
+        around(dry, spread),
+        Range.exactly(m.highestCelsius()),
         m.note() == null || m.note().isBlank() ? "the holding's own" : m.note());
   }
 

@@ -100,13 +100,13 @@ final class HouseMapping {
       return part.against(p.beyondCelsius());
     }
     var material = MediumCatalogue.skin(p.material() == null ? "" : p.material());
-    boolean glazed = material.isPresent() && material.get().solarShare() > 0;
+    boolean glazed = material.isPresent() && material.get().solarShare().value() > 0;
     if (glazed) {
       double through = Boolean.TRUE.equals(p.secondSkin()) ? 0.9 : 1;
       part =
           part.glazed(
-              material.get().solarShare() * through,
-              looks == Looks.SHELTERED ? 0 : material.get().longWaveShare() * through);
+              material.get().solarShare().value() * through,
+              looks == Looks.SHELTERED ? 0 : material.get().longWaveShare().value() * through);
     }
     return screen != null && glazed ? part.screened(screen) : part;
   }

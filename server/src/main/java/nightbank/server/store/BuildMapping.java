@@ -17,7 +17,7 @@ final class BuildMapping {
     List<PartLimit> parts = FactsMapping.parts(store.design());
     BuildList list = BuildList.of(core, parts, book.prices());
     List<BuildView.Limit> limits = new ArrayList<>();
-    limits.add(new BuildView.Limit(core.medium().name(), core.medium().highestCelsius()));
+    limits.add(new BuildView.Limit(core.medium().name(), core.medium().highestCelsius().value()));
     for (FaceName face : FaceName.values()) {
       for (Layer layer : core.face(face).layers()) {
         limits.add(new BuildView.Limit(layer.name(), layer.highestCelsius()));
