@@ -33,7 +33,7 @@ export function useTrial(
           eveningCelsius: null as unknown as number,
           cloud: 0.5,
           wind: 2,
-          actions: [],
+          actions: null as unknown as Views['Doing'][],
           quick: true,
           design: design as Design,
         },

@@ -101,7 +101,7 @@ async function tell() {
     const night = await body(
       api.POST('/api/holdings/{holdingId}/houses/{houseId}/tonight', {
         params: { path: { holdingId: holding, houseId: house.id } },
-        body: { actions: [], quick: false } as unknown as Views['TonightQuestion'],
+        body: { quick: false } as unknown as Views['TonightQuestion'],
       }),
     )
     tonight.value = headline(night, session.units, session.zone(holding))

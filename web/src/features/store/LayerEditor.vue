@@ -37,6 +37,13 @@ function add() {
   })
 }
 
+const hours = computed(() => props.design.lidOff)
+
+function schedule(on: boolean) {
+  // eslint-disable-next-line vue/no-mutating-props -- the draft is the page's own, shared with its editors
+  props.design.lidOff = (on ? { from: '05:00', to: '08:00' } : null) as Views['LidHours']
+}
+
 function thick(i: number, cm: string) {
   const n = typedNumber(cm)
   if (n > 0) layers.value[i].thicknessMetres = n / 100
@@ -74,6 +81,18 @@ function thick(i: number, cm: string) {
       >
     </fieldset>
     <BButton v-if="!disabled" variant="secondary" @click="add">Add a layer</BButton>
+    <fieldset v-if="face === 'top' && (hours || (layers.length && design.indoors))" :disabled="disabled">
+      <legend>Its lid</legend>
+      <BFormCheckbox :model-value="!!hours" @update:model-value="schedule(!!$event)"
+        >stands open at fixed hours, every day</BFormCheckbox
+      >
+      <div v-if="hours" class="hours">
+        <label for="lid-from">from</label>
+        <input id="lid-from" v-model.lazy="hours.from" type="time" class="form-control" />
+        <label for="lid-to">to</label>
+        <input id="lid-to" v-model.lazy="hours.to" type="time" class="form-control" />
+      </div>
+    </fieldset>
   </section>
 </template>
 
@@ -94,5 +113,12 @@ legend {
   grid-template-columns: 1fr 90px;
   align-items: center;
   margin: 0.35rem 0;
+}
+
+.hours {
+  display: flex;
+  gap: 0.5rem;
+  align-items: center;
+  margin-top: 0.35rem;
 }
 </style>

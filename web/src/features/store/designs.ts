@@ -112,6 +112,7 @@ function body(
     source: source('NONE'),
     led: none,
     build: build(),
+    lidOff: none,
     ...said,
   }
 }

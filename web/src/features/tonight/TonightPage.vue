@@ -31,7 +31,11 @@ const asked = reactive({
   cloud: q('cloud') as number | null,
   wind: q('wind') as number | null,
 })
-const doings = ref<Doing[]>(fromAddress(String(route.query.do ?? '')))
+/** What will be done; null while nobody has said so and the stores' own hours stand. */
+const said = ref<Doing[] | null>(
+  route.query.do == null ? null : fromAddress(String(route.query.do)),
+)
+const doings = computed(() => said.value ?? night.value?.actions ?? [])
 const band = ref<{ low: number[]; high: number[] }>({ low: [], high: [] })
 const without = ref<number[]>([])
 const night = ref<Views['TonightView'] | null>(null)
@@ -100,8 +104,8 @@ async function follow() {
   }
 }
 
-function change(next: Doing[], done: boolean) {
-  doings.value = next
+function change(next: Doing[] | null, done: boolean) {
+  said.value = next
   whole = done
   window.clearTimeout(timer)
   void follow()
@@ -113,7 +117,7 @@ async function ask(quick = false) {
   if (!quick) {
     if (asked.low != null) rememberLow(asked.low)
     busy.value = true
-    const facts = Object.entries({ ...asked, do: toAddress(doings.value) })
+    const facts = Object.entries({ ...asked, do: said.value && (toAddress(said.value) || 'none') })
     void router.replace({
       query: Object.fromEntries(
         facts.filter(([, v]) => v != null && v !== '').map(([k, v]) => [k, String(v)]),
@@ -130,7 +134,7 @@ async function ask(quick = false) {
           eveningCelsius: asked.evening as number,
           cloud: asked.cloud as number,
           wind: asked.wind as number,
-          actions: doings.value,
+          actions: said.value as Doing[],
           quick,
           design: null as unknown as Views['HouseDesign'],
         },
@@ -184,7 +188,7 @@ watch(
 watch(
   () => asked.house,
   (_, before) => {
-    if (before) doings.value = []
+    if (before) said.value = null
   },
 )
 const told = computed(() => (night.value ? advice(night.value, session.units, zone.value) : ''))
@@ -229,7 +233,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     <div v-if="night && told" class="advice no-print">
       <p>{{ told }}</p>
       <BButton v-if="!taken" variant="primary" @click="take">Plan it so</BButton>
-      <BButton v-else variant="secondary" @click="change([], true)">Leave it</BButton>
+      <BButton v-else variant="secondary" @click="change(null, true)">Leave it</BButton>
     </div>
     <ProblemNote v-if="error" :error="error" />
     <p v-if="asKnown" class="soft" role="status">

@@ -3,23 +3,39 @@ package nightbank.server;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
 
 /** The whole program on a throw-away database, once for all tests of this process. */
 public final class Program {
+  /** Goes on from half past three, so that a night lies ahead at whatever hour tests are run. */
+  private static final Clock AFTERNOON =
+      Clock.offset(Clock.systemUTC(), untilHalfPastThree(LocalTime.now(ZoneOffset.UTC)));
+
   private static Program shared;
 
   private final Path folder;
   private final String databasePort;
+  private final boolean demo;
   private final String[] settings;
   private ServletWebServerApplicationContext context;
 
-  private Program(Path folder, String databasePort, String[] settings) {
+  private static Duration untilHalfPastThree(LocalTime now) {
+    Duration until = Duration.between(now, LocalTime.of(15, 30));
+    return until.isNegative() ? until.plusDays(1) : until;
+  }
+
+  private Program(Path folder, String databasePort, boolean demo, String[] settings) {
     this.folder = folder;
     this.databasePort = databasePort;
+    this.demo = demo;
     this.settings = settings;
     context = open("0");
   }
@@ -27,6 +43,13 @@ public final class Program {
   private ServletWebServerApplicationContext open(String port) {
     SpringApplication app = new SpringApplication(NightBank.class);
     app.setRegisterShutdownHook(true);
+    if (!demo) {
+      app.addInitializers(
+          c ->
+              ((GenericApplicationContext) c)
+                  .registerBean(
+                      "afternoon", Clock.class, () -> AFTERNOON, b -> b.setPrimary(true)));
+    }
     return (ServletWebServerApplicationContext)
         app.run(with(settings, "--server.port=" + port, "--server.shutdown=immediate"));
   }
@@ -72,6 +95,7 @@ public final class Program {
       return new Program(
           folder,
           port,
+          !demo.isEmpty(),
           with(
               settings,
               "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/postgres",

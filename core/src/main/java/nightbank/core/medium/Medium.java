@@ -77,7 +77,7 @@ public record Medium(
     within("conductivity", conductivity, 0.01, 500, "W/(m K)");
     within("moisture", moisture, 0, 0.9, "of its weight");
     within("highest temperature", highestCelsius, 20, 2000, "°C");
-    within("conductivity when dry", dryConductivity, 0.01, 500, "W/(m K)");
+    within("conductivity when dry", dryConductivity, 0.001, 500, "W/(m K)");
     if (dryConductivity.value() > conductivity.value() * 1.0001) {
       throw new IllegalArgumentException(
           "conductivity when dry must not exceed that when damp, was " + dryConductivity);

@@ -64,9 +64,6 @@ final class Doings {
 
   static List<Action> toCore(
       List<Doing> doings, List<Starts.StoreStart> stores, Instant now, double length) {
-    if (doings == null) {
-      return List.of();
-    }
     if (doings.size() > MOST) {
       throw Problem.invalid("actions", "More than " + MOST + " things to do.", "Leave some out.");
     }

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -24,6 +25,8 @@ import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.shared.Problem;
+import nightbank.server.store.LidHours;
+import nightbank.server.store.StoreView;
 import nightbank.server.weather.Weathers;
 import org.springframework.stereotype.Service;
 
@@ -91,7 +94,10 @@ public class Tonight {
                 length)
             : TonightWeather.of(start.known(), q, now);
     List<Starts.StoreStart> stores = start.stores();
-    List<Action> actions = Doings.toCore(q.actions(), stores, now, length);
+    List<Action> actions =
+        q.actions() == null
+            ? LidHours.actions(views(stores), now, ZoneId.of(place.zone()), length)
+            : Doings.toCore(q.actions(), stores, now, length);
     NightPlan plan =
         new NightPlan(
             house,
@@ -117,6 +123,10 @@ public class Tonight {
         sun.sunset().map(s -> (double) Duration.between(now, s).toSeconds()).orElse(1800.0);
     Advice advice = Advice.find(plan, Doings.options(possible, dusk, length), doubt);
     return view.whole(forecast, advice, Counterfactual.of(plan));
+  }
+
+  private static List<StoreView> views(List<Starts.StoreStart> stores) {
+    return stores.stream().map(Starts.StoreStart::view).toList();
   }
 
   /** Age of the oldest reading that the stores' state rests on; none counts as a day. */

@@ -14,7 +14,7 @@ import nightbank.server.house.HouseDesign;
  * @param eveningCelsius absent to take the last outdoor reading, or six kelvin above the low
  * @param cloud 0 clear to 1 overcast, absent for half
  * @param wind m/s, absent for 2
- * @param actions what will be done, absent for nothing
+ * @param actions what will be done, absent for what stands in the stores' own schedules
  * @param quick only the middle night, for the time that something is being dragged
  * @param design a house to be tried in place of the one that is kept, absent as a rule
  */

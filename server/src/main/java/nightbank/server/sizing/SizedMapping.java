@@ -112,6 +112,7 @@ final class SizedMapping {
             null,
             null),
         null,
-        new StoreDesign.Build(parts, null, null, null));
+        new StoreDesign.Build(parts, null, null, null),
+        null);
   }
 }

@@ -3,6 +3,7 @@ package nightbank.server.sizing;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
@@ -18,6 +19,7 @@ import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.shared.Problem;
+import nightbank.server.store.LidHours;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
 import org.springframework.stereotype.Component;
@@ -66,8 +68,18 @@ class SizingNights {
   /** Dusk to sunrise, with the house's stores as last read or without any. */
   NightPlan night(
       UUID holding, UUID houseId, double low, Double wind, Double cloud, boolean keepStores) {
-    double length = dark(holding).seconds();
-    return plan(holding, houseId, low, EVENING_OVER_LOW, wind, cloud, length, STEP, keepStores);
+    Dark dark = dark(holding);
+    double length = dark.seconds();
+    NightPlan plan =
+        plan(holding, houseId, low, EVENING_OVER_LOW, wind, cloud, length, STEP, keepStores);
+    return keepStores
+        ? plan.withActions(
+            LidHours.actions(
+                inUse(holding, houseId),
+                dark.sunset(),
+                ZoneId.of(holdings.get(holding).zone()),
+                length))
+        : plan;
   }
 
   /** Noon to sunrise with the sun of this time of year, without stores. */
@@ -120,9 +132,12 @@ class SizingNights {
   }
 
   private List<NightStore> standing(UUID holding, UUID houseId, double air) {
+    return inUse(holding, houseId).stream().map(s -> standing(holding, s, air)).toList();
+  }
+
+  private List<StoreView> inUse(UUID holding, UUID houseId) {
     return stores.all(holding).stream()
         .filter(s -> houseId.equals(s.houseId()) && !s.planned())
-        .map(s -> standing(holding, s, air))
         .toList();
   }
 

@@ -13,6 +13,7 @@ import java.util.List;
  * @param chargeToCelsius mean temperature it can be charged to
  * @param led what carries heat through it, absent when nothing does
  * @param build what it is made of besides, absent when nobody said
+ * @param lidOff hours in which its top stands open every day, absent when it stays on
  */
 public record StoreDesign(
     Shape shape,
@@ -35,7 +36,8 @@ public record StoreDesign(
     double chargeToCelsius,
     SourceDesign source,
     Led led,
-    Build build) {
+    Build build,
+    LidHours lidOff) {
 
   /** Upright bodies; pipes in the ground are cylinders that lie along their pipe. */
   public enum Shape {

@@ -32,6 +32,7 @@ final class StoreMapping {
     if (d == null || d.shape() == null) {
       throw Problem.invalid("design.shape", "The shape is missing.", "Choose round or box.");
     }
+    LidHours.check(d);
     Geometry geometry = geometry(d);
     Medium medium =
         book.medium(d.medium())

@@ -83,6 +83,30 @@ public class TonightTest {
     assertThat(night.path("stores").size()).isEqualTo(1);
   }
 
+  @Test
+  public void aLidWithHoursOpensByItselfUnlessTheGrowerSaysWhatIsDone() {
+    UUID own = grounds.newHouse();
+    String drum =
+        Grounds.drum(UUID.randomUUID(), "Lidded")
+            .replace("\"houseId\":null", "\"houseId\":\"" + own + "\"")
+            .replace(
+                "\"top\":{\"layers\":[]",
+                "\"top\":{\"layers\":[{\"kind\":\"BULK\",\"material\":\"stone-wool\",\"thicknessMetres\":0.1,\"wet\":false}]")
+            .replace("\"measuredTransmittance\":9.5", "\"measuredTransmittance\":null")
+            .replace(
+                "\"design\":{", "\"design\":{\"lidOff\":{\"from\":\"00:00\",\"to\":\"23:59\"},");
+    Answer made = grounds.keeper.post(grounds.path("/stores"), drum);
+    assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
+    String path = grounds.path("/houses/" + own + "/tonight");
+    JsonNode standing = grounds.keeper.post(path, low(-5)).body();
+    assertThat(standing.path("actions").toString()).contains("LID_OFF");
+    JsonNode none =
+        grounds.keeper.post(path, low(-5).replace("{\"low", "{\"actions\":[],\"low")).body();
+    assertThat(none.path("actions").size()).isZero();
+    assertThat(standing.path("stores").get(0).path("toHouseWatts"))
+        .isNotEqualTo(none.path("stores").get(0).path("toHouseWatts"));
+  }
+
   @DataProvider
   Object[][] odd() {
     return new Object[][] {

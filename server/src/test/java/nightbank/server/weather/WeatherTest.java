@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
+import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.UUID;
@@ -104,20 +105,20 @@ public class WeatherTest {
       Answer night = ask(grounds, house);
       assertThat(night.status()).isEqualTo(200);
       String said = night.body().path("assumptions").toString();
-      Instant sunrise = Instant.parse(night.body().path("sunrise").asString());
-      Instant told = Instant.now().truncatedTo(ChronoUnit.HOURS).plus(9, ChronoUnit.HOURS);
-      assertThat(said.contains("WEATHER_ENDS"))
-          .as("told to %s, sunrise %s", told, sunrise)
-          .isEqualTo(told.isBefore(sunrise.minus(2, ChronoUnit.HOURS)));
-      assertThat(said).contains("WEATHER_FORECAST");
+      assertThat(said).contains("WEATHER_ENDS").contains("WEATHER_FORECAST");
     } finally {
       service.fault(ForecastService.Fault.NONE);
     }
   }
 
-  private static String file(String heading, String row) {
+  private String file(String heading, String row) {
     StringBuilder text = new StringBuilder(heading + "\n");
-    Instant from = Instant.now().truncatedTo(ChronoUnit.HOURS).minus(1, ChronoUnit.HOURS);
+    Instant from =
+        program
+            .bean(Clock.class)
+            .instant()
+            .truncatedTo(ChronoUnit.HOURS)
+            .minus(1, ChronoUnit.HOURS);
     for (int h = 0; h < 40; h++) {
       String at = from.plus(h, ChronoUnit.HOURS).toString().replace("T", " ").substring(0, 16);
       text.append(at).append(row).append('\n');
