@@ -15,7 +15,7 @@ export function bodies(s: Found): string {
 export function limitWord(s: Found): string {
   if (s.limit === 'ENERGY') return 'limited by how much heat it holds'
   if (s.limit === 'POWER') return 'limited by how fast the heat comes out'
-  return 'one is enough'
+  return s.limit === 'NONE' ? 'one is enough' : 'another is better in every way'
 }
 
 /** The whole verdict over a chosen candidate. */

@@ -40,7 +40,6 @@ function add() {
 const hours = computed(() => props.design.lidOff)
 
 function schedule(on: boolean) {
-  // eslint-disable-next-line vue/no-mutating-props -- the draft is the page's own, shared with its editors
   props.design.lidOff = (on ? { from: '05:00', to: '08:00' } : null) as Views['LidHours']
 }
 
@@ -81,7 +80,10 @@ function thick(i: number, cm: string) {
       >
     </fieldset>
     <BButton v-if="!disabled" variant="secondary" @click="add">Add a layer</BButton>
-    <fieldset v-if="face === 'top' && (hours || (layers.length && design.indoors))" :disabled="disabled">
+    <fieldset
+      v-if="face === 'top' && (hours || (layers.length && design.indoors))"
+      :disabled="disabled"
+    >
       <legend>Its lid</legend>
       <BFormCheckbox :model-value="!!hours" @update:model-value="schedule(!!$event)"
         >stands open at fixed hours, every day</BFormCheckbox

@@ -230,7 +230,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       {{ shortage(night) }}
       {{ certainty(night, session.units) }}
     </p>
-    <div v-if="night && told" class="advice no-print">
+    <div v-if="night && told && !(taken && said === null)" class="advice no-print">
       <p>{{ told }}</p>
       <BButton v-if="!taken" variant="primary" @click="take">Plan it so</BButton>
       <BButton v-else variant="secondary" @click="change(null, true)">Leave it</BButton>

@@ -1258,15 +1258,12 @@ export interface components {
             /** Format: double */
             conductivityAt20: number;
             conductivityRange: components["schemas"]["Range"];
-            /** Format: double */
-            highestCelsius: number;
+            highestCelsius: components["schemas"]["Range"];
             id: string;
             name: string;
-            /** Format: double */
-            slopePerKelvin: number;
+            slopePerKelvin: components["schemas"]["Range"];
             source: string;
-            /** Format: double */
-            wetFactor: number;
+            wetFactor: components["schemas"]["Range"];
         };
         Item: {
             /** Format: double */
@@ -1382,6 +1379,12 @@ export interface components {
             index: number;
             reason: string;
         };
+        LidHours: {
+            /** Format: time-local */
+            from: string;
+            /** Format: time-local */
+            to: string;
+        };
         Limit: {
             /** Format: double */
             celsius: number;
@@ -1416,17 +1419,14 @@ export interface components {
         Medium: {
             conductivity: components["schemas"]["Range"];
             density: components["schemas"]["Range"];
-            /** Format: double */
-            dryConductivity: number;
-            /** Format: double */
-            highestCelsius: number;
+            dryConductivity: components["schemas"]["Range"];
+            highestCelsius: components["schemas"]["Range"];
             id: string;
             /** @enum {string} */
             kind: "SOLID" | "WATER";
             /** @enum {string} */
             law: "CONSTANT" | "QUARTZ" | "DAMP_QUARTZ" | "WATER";
-            /** Format: double */
-            moisture: number;
+            moisture: components["schemas"]["Range"];
             name: string;
             source: string;
             specificHeat: components["schemas"]["Range"];
@@ -1815,11 +1815,9 @@ export interface components {
         };
         SkinMaterial: {
             id: string;
-            /** Format: double */
-            longWaveShare: number;
+            longWaveShare: components["schemas"]["Range"];
             name: string;
-            /** Format: double */
-            solarShare: number;
+            solarShare: components["schemas"]["Range"];
             source: string;
             uValue: components["schemas"]["Range"];
         };
@@ -1896,6 +1894,7 @@ export interface components {
             led: components["schemas"]["Led"];
             /** Format: double */
             lengthMetres: number;
+            lidOff: components["schemas"]["LidHours"];
             /** Format: double */
             measuredConductivity: number;
             /** Format: double */

@@ -48,6 +48,21 @@ public class SizingBenchTest {
   }
 
   @Test
+  public void aLidWithHoursStandsInTheNightUntilItIsTakenAway() {
+    String bin = demo.home + "/stores/" + demo.id("Sand bin");
+    browser.go(bin).see("g.face[aria-label^=top]").sendKeys(Keys.ENTER);
+    browser.click("stands open at fixed hours").reads("Kept");
+    browser.go(demo.home + "/tonight?low=-7").reads("Lid off, sand bin from 05:00");
+    browser.click("Lid off, sand bin: not tonight").see("[aria-label^='Lid off, sand bin: plan']");
+    browser.reads("likely to hold");
+    browser.driver.navigate().refresh();
+    browser.see("[aria-label^='Lid off, sand bin: plan']");
+    browser.go(bin).see("g.face[aria-label^=top]").sendKeys(Keys.ENTER);
+    browser.click("stands open at fixed hours").reads("Kept");
+    browser.go(demo.home + "/tonight?low=-7").see("[aria-label^='Lid off, sand bin: plan']");
+  }
+
+  @Test
   public void anImpossibleCoilIsRefusedInWordsAndStaysTyped() {
     browser.go(demo.home + "/stores/" + demo.id("Heap, north wall")).see(".cut-away .pipe");
     browser.click("Pipe").type("Turn to turn, m", "0.001");

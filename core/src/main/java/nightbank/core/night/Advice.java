@@ -10,7 +10,7 @@ import java.util.stream.Stream;
  * What to do about a night, found by trying what the grower says can be done: the least work that
  * holds, or what comes nearest and what is lacking then.
  *
- * @param actions to do, empty when nothing is needed
+ * @param actions to do with what stands anyway, no more than that when nothing is needed
  * @param lowestCelsius what the plants would feel at the coldest
  * @param holds whether the coldest tenth of the nights would stay above the plants' limit
  * @param minutes of work, estimated
@@ -45,35 +45,34 @@ public record Advice(
   /**
    * Searches, and makes sure by an ensemble of what it found, the same that judges the night.
    *
-   * @param plan the night; what is planned in it already is left aside
+   * @param plan the night; what is planned in it stands whatever is advised
    */
   public static Advice find(NightPlan plan, List<Option> options, NightForecast.Doubt doubt) {
-    NightPlan bare = plan.withActions(List.of());
-    Advice first = sure(bare, options, doubt, spread(bare, doubt));
-    if (!first.holds() || first.actions().isEmpty()) {
+    Advice first = sure(plan, options, doubt, spread(plan, doubt));
+    if (!first.holds() || first.actions().equals(plan.actions())) {
       return first;
     }
     // what is done narrows the night's spread too, so less may do
-    double narrower = spread(bare.withActions(first.actions()), doubt);
-    Advice less = sure(bare, options, doubt, narrower);
+    double narrower = spread(plan.withActions(first.actions()), doubt);
+    Advice less = sure(plan, options, doubt, narrower);
     return less.holds() && less.minutes() < first.minutes() ? less : first;
   }
 
   /** What an ensemble does not hold is searched again with as much more to spare as it lacked. */
   private static Advice sure(
-      NightPlan bare, List<Option> options, NightForecast.Doubt doubt, double firstSpread) {
+      NightPlan plan, List<Option> options, NightForecast.Doubt doubt, double firstSpread) {
     double spread = firstSpread;
     Advice found = null;
     for (int i = 0; i < ROUNDS; i++) {
-      found = find(bare, options, spread);
+      found = find(plan, options, spread);
       if (!found.holds()) {
         return found;
       }
-      NightForecast f = NightForecast.of(bare.withActions(found.actions()), doubt, MEMBERS);
+      NightForecast f = NightForecast.of(plan.withActions(found.actions()), doubt, MEMBERS);
       if (f.verdict() == Verdict.HELD) {
         return found;
       }
-      spread += bare.house().plantLimitCelsius() - f.lowestTenth() + LITTLE;
+      spread += plan.house().plantLimitCelsius() - f.lowestTenth() + LITTLE;
     }
     return new Advice(
         found.actions, found.lowestCelsius, false, found.minutes, Shortfall.Kind.NONE);
@@ -87,14 +86,14 @@ public record Advice(
   /**
    * Searches.
    *
-   * @param plan the night with whatever is planned already left out
+   * @param plan the night; what is planned in it stands whatever is advised
    * @param spreadKelvin from the middle night's lowest down to the coldest tenth's, as the ensemble
    *     of the plan has it
    */
   public static Advice find(NightPlan plan, List<Option> options, double spreadKelvin) {
     NightPlan small = plan.withStores(plan.stores().stream().map(NightStore::small).toList());
     double limit = plan.house().plantLimitCelsius() + Math.max(0, spreadKelvin);
-    List<List<Action>> tries = combinations(options);
+    List<List<Action>> tries = combinations(plan.actions(), options);
     tries.sort(Comparator.comparingDouble(Advice::minutes));
     Optional<Advice> first = firstThatHolds(small, tries, limit).map(a -> trial(plan, a, limit));
     if (first.isPresent() && first.get().holds()) {
@@ -132,9 +131,9 @@ public record Advice(
         holds ? Shortfall.Kind.NONE : Shortfall.of(plan, night).kind());
   }
 
-  private static List<List<Action>> combinations(List<Option> options) {
+  private static List<List<Action>> combinations(List<Action> standing, List<Option> options) {
     List<List<Action>> all = new ArrayList<>();
-    all.add(List.of());
+    all.add(standing);
     for (Option option : options) {
       List<List<Action>> more = new ArrayList<>(all);
       for (List<Action> before : all) {

@@ -38,23 +38,29 @@ public record Sized(
     /** A quicker way out would help most. */
     POWER,
     /** One is enough. */
-    NONE
+    NONE,
+    /** Dominated, so nobody asked. */
+    UNASKED
   }
 
   Sized asDominated(boolean is) {
-    return copy(holdSeconds, is);
+    return copy(limit, holdSeconds, is);
   }
 
   Sized holding(double seconds) {
-    return copy(seconds, dominated);
+    return copy(limit, seconds, dominated);
   }
 
-  private Sized copy(double hold, boolean isDominated) {
+  Sized limitedBy(Limit by) {
+    return copy(by, holdSeconds, dominated);
+  }
+
+  private Sized copy(Limit by, double hold, boolean isDominated) {
     return new Sized(
         candidate,
         count,
         holds,
-        limit,
+        by,
         lowestCelsius,
         massKg,
         floorSquareMetres,

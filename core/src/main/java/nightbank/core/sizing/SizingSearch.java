@@ -65,12 +65,16 @@ public final class SizingSearch {
         .forEach(
             i -> {
               if (!stop.getAsBoolean()) {
-                all.add(size(candidates.get(i)));
+                all.add(found(candidates.get(i)));
                 done.accept(finished.incrementAndGet());
               }
             });
     return sorted(withDominated(all)).parallelStream()
-        .map(s -> s.dominated() ? s : s.holding(holdSeconds(s.candidate(), s.count())))
+        .map(
+            s ->
+                s.dominated()
+                    ? s
+                    : s.limitedBy(limit(s)).holding(holdSeconds(s.candidate(), s.count())))
         .toList();
   }
 
@@ -78,34 +82,42 @@ public final class SizingSearch {
     return run(candidates, n -> {}, () -> false);
   }
 
-  /** The smallest number of one candidate. */
+  /** The smallest number of one candidate, and what limits it. */
   public Sized size(Candidate c) {
+    Sized s = found(c);
+    return s.limitedBy(limit(s));
+  }
+
+  private Sized found(Candidate c) {
     double limit = night.house().plantLimitCelsius();
     int most = Math.min(this.most, fits(c));
     int fails = 0;
     double failsAt = without;
     int holds = 0;
-    double holdsAt = Double.NaN;
+    NightResult held = null;
+    NightResult best = null;
     int n = 1;
     while (n > 0) {
-      double lowest = of(c, n).lowestCelsius();
+      NightResult night = of(c, n);
+      double lowest = night.lowestCelsius();
       double slope = (lowest - failsAt) / Math.max(1, n - fails);
       if (lowest >= limit) {
         holds = n;
-        holdsAt = lowest;
+        held = night;
       } else {
         fails = n;
         failsAt = lowest;
+        best = night;
       }
       if (holds == 0) {
         n = fails == most ? 0 : Math.min(most, further(fails, (limit - failsAt) / slope));
       } else {
         int gap = holds - fails;
-        double share = (limit - failsAt) / Math.max(1e-9, holdsAt - failsAt);
+        double share = (limit - failsAt) / Math.max(1e-9, held.lowestCelsius() - failsAt);
         n = gap <= 1 ? 0 : fails + Math.max(1, Math.min(gap - 1, (int) Math.ceil(share * gap)));
       }
     }
-    return described(c, holds > 0 ? holds : most, holds > 0, fails);
+    return held == null ? described(c, most, false, best) : described(c, holds, true, held);
   }
 
   /** Where the slope so far leads, between one more and four times as many. */
@@ -135,8 +147,7 @@ public final class SizingSearch {
     return NightSimulation.run(plan(c, count));
   }
 
-  private Sized described(Candidate c, int count, boolean holds, int fails) {
-    NightResult result = of(c, count);
+  private Sized described(Candidate c, int count, boolean holds, NightResult result) {
     NightResult.StoreNight own = result.stores().get(result.stores().size() - 1);
     double[] watts = own.toHouseWatts();
     HeatStore store = c.one().withCount(count);
@@ -146,7 +157,7 @@ public final class SizingSearch {
         c,
         count,
         holds,
-        limit(c, fails),
+        Sized.Limit.UNASKED,
         result.lowestCelsius(),
         store.mass(),
         count * store.geometry().endArea(),
@@ -162,10 +173,12 @@ public final class SizingSearch {
   /**
    * With one body less: would half as much heat again do more, or half as quick a way out again?
    */
-  private Sized.Limit limit(Candidate c, int fails) {
+  private Sized.Limit limit(Sized s) {
+    int fails = s.holds() ? s.count() - 1 : s.count();
     if (fails == 0) {
       return Sized.Limit.NONE;
     }
+    Candidate c = s.candidate();
     HeatStore one = c.one();
     HeatStore heavier = one.withMedium(one.medium().scaled(MORE, 1));
     HeatStore quicker = one.withMedium(one.medium().scaled(1, MORE)).withFacesTimes(MORE);

@@ -265,15 +265,24 @@ public class ActionsTest {
   }
 
   @Test
-  public void whatIsAdvisedHoldsByItsOwnEnsembleAndDoesNotHangOnWhatWasPlanned() {
+  public void whatIsAdvisedHoldsByItsOwnEnsemble() {
     NightForecast.Doubt doubt = NightForecast.Doubt.ofTypedNight();
     Advice a = Advice.find(plan(-4), options(), doubt);
     assertThat(a.holds()).isTrue();
     assertThat(a.actions()).isNotEmpty();
     NightForecast done = NightForecast.of(plan(-4).withActions(a.actions()), doubt, 64);
     assertThat(done.lowestTenth()).isGreaterThan(2 - 0.3);
-    assertThat(Advice.find(plan(-4).withActions(a.actions()), options(), doubt).actions())
-        .isEqualTo(a.actions());
+  }
+
+  @Test
+  public void whatStandsAnywayIsInTheAdviceAndMoreOnlyWhereItDoesNotDo() {
+    Advice mild = Advice.find(plan(3).withActions(List.of(LID)), options(), 0.5);
+    assertThat(mild.actions()).containsExactly(LID);
+    List<Advice.Option> others =
+        options().stream().filter(o -> !o.choices().contains(LID)).toList();
+    Advice hard = Advice.find(plan(-6).withActions(List.of(LID)), others, 0.5);
+    assertThat(hard.actions()).startsWith(LID).hasSizeGreaterThan(1);
+    assertThat(hard.holds()).isTrue();
   }
 
   @DataProvider

@@ -110,13 +110,19 @@ final class Doings {
         a.amount());
   }
 
-  /** What the advice may choose from, at times that a grower would keep. */
+  /** What the advice may choose from beside what stands, at times that a grower would keep. */
   static List<Advice.Option> options(
-      List<TonightView.Possible> possible, double duskSeconds, double length) {
+      List<TonightView.Possible> possible,
+      List<Action> standing,
+      double duskSeconds,
+      double length) {
     List<Advice.Option> options = new ArrayList<>();
     double dusk = Math.max(0, Math.min(duskSeconds, length - 3600));
     for (TonightView.Possible p : possible) {
       String store = p.storeId() == null ? "" : p.storeId().toString();
+      if (standing.stream().anyMatch(a -> a.kind() == p.kind() && a.storeId().equals(store))) {
+        continue;
+      }
       options.add(
           new Advice.Option(
               switch (p.kind()) {

@@ -94,10 +94,9 @@ public class Tonight {
                 length)
             : TonightWeather.of(start.known(), q, now);
     List<Starts.StoreStart> stores = start.stores();
+    List<Action> standing = LidHours.actions(views(stores), now, ZoneId.of(place.zone()), length);
     List<Action> actions =
-        q.actions() == null
-            ? LidHours.actions(views(stores), now, ZoneId.of(place.zone()), length)
-            : Doings.toCore(q.actions(), stores, now, length);
+        q.actions() == null ? standing : Doings.toCore(q.actions(), stores, now, length);
     NightPlan plan =
         new NightPlan(
             house,
@@ -121,7 +120,9 @@ public class Tonight {
     NightForecast forecast = NightForecast.of(plan, doubt, Advice.MEMBERS);
     double dusk =
         sun.sunset().map(s -> (double) Duration.between(now, s).toSeconds()).orElse(1800.0);
-    Advice advice = Advice.find(plan, Doings.options(possible, dusk, length), doubt);
+    Advice advice =
+        Advice.find(
+            plan.withActions(standing), Doings.options(possible, standing, dusk, length), doubt);
     return view.whole(forecast, advice, Counterfactual.of(plan));
   }
 

@@ -28,7 +28,7 @@ public record SizingView(
    * One candidate at its smallest number.
    *
    * @param metresEach length of one where it is told by the metre, else 0
-   * @param limit ENERGY, POWER or NONE
+   * @param limit ENERGY, POWER, NONE, or UNASKED where dominated
    * @param holdSeconds absent where dominated
    * @param refillSeconds to make good what that night took, absent without a source
    * @param cost absent without prices
