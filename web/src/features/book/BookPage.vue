@@ -9,6 +9,7 @@ import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { bookQuery, catalogueQuery } from '../store/queries'
+import MediaTables from './MediaTables.vue'
 import { offered } from './offered'
 
 type Book = Views['Book']
@@ -207,6 +208,7 @@ function medium() {
       </fieldset>
       <BButton v-if="keeper" variant="secondary" @click="medium">Add a medium</BButton>
     </fieldset>
+    <MediaTables :units="session.units" />
   </template>
 </template>
 
