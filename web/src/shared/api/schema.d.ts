@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/beliefs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["believe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/book": {
         parameters: {
             query?: never;
@@ -174,7 +190,7 @@ export interface paths {
         get?: never;
         put: operations["change_4"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -478,7 +494,23 @@ export interface paths {
         get?: never;
         put: operations["change_2"];
         post?: never;
-        delete: operations["remove"];
+        delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/runs/{runId}/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["join"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -494,6 +526,22 @@ export interface paths {
         get: operations["judgement"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/runs/{runId}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["split"];
         delete?: never;
         options?: never;
         head?: never;
@@ -591,6 +639,54 @@ export interface paths {
         put?: never;
         post: operations["create_2"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/stores/{storeId}/runs/found": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["found"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_4"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/trials/{trialId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sheet"];
+        put: operations["save"];
+        post?: never;
+        delete: operations["remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -762,6 +858,12 @@ export interface components {
             login: string;
             name: string;
             password: string;
+        };
+        Belief: {
+            at: number[];
+            believed: boolean;
+            /** Format: uuid */
+            probeId: string;
         };
         Book: {
             currency: string;
@@ -987,6 +1089,30 @@ export interface components {
             revokedAt: string;
             token: string;
         };
+        DifferedView: {
+            /** Format: double */
+            first: number;
+            /** Format: double */
+            other: number;
+            side: string;
+            what: string;
+        };
+        DifferenceView: {
+            /** Format: double */
+            ratio: number;
+            /** Format: double */
+            ratioHigh: number;
+            /** Format: double */
+            ratioLow: number;
+            /** Format: double */
+            readingHigh: number;
+            /** Format: double */
+            readingKelvin: number;
+            /** Format: double */
+            readingLow: number;
+            side: string;
+            word: string;
+        };
         Doing: {
             /** Format: double */
             amount: number;
@@ -998,6 +1124,13 @@ export interface components {
             storeId: string;
             /** Format: date-time */
             to: string;
+        };
+        Dots: {
+            at: number[];
+            celsius: number[];
+            /** Format: uuid */
+            runId: string;
+            silent: string;
         };
         EntryDraft: {
             /** Format: date-time */
@@ -1046,6 +1179,26 @@ export interface components {
             face: string;
             /** Format: double */
             share: number;
+        };
+        FairView: {
+            /** Format: double */
+            halfLifeHigh: number;
+            /** Format: double */
+            halfLifeLow: number;
+            /** Format: double */
+            halfLifeSeconds: number;
+            /** Format: double */
+            lossHigh: number;
+            /** Format: double */
+            lossLow: number;
+            /** Format: double */
+            lossWattsPerKelvin: number;
+            /** Format: double */
+            readingCelsius: number;
+            /** Format: double */
+            readingHigh: number;
+            /** Format: double */
+            readingLow: number;
         };
         Feed: {
             /** Format: double */
@@ -1276,9 +1429,14 @@ export interface components {
             packs: number;
             unit: string;
         };
+        Join: {
+            /** Format: uuid */
+            other: string;
+        };
         JudgementView: {
             air: number[];
             at: number[];
+            believed: components["schemas"]["SetAside"][];
             calibration: components["schemas"]["CalibrationView"];
             coolDown: components["schemas"]["CoolDownView"];
             events: components["schemas"]["EventView"][];
@@ -1661,6 +1819,19 @@ export interface components {
             /** Format: date-time */
             startedAt: string;
         };
+        Run: {
+            /** Format: date-time */
+            from: string;
+            /** Format: uuid */
+            runId: string;
+            runName: string;
+            side: string;
+            /** Format: uuid */
+            storeId: string;
+            storeName: string;
+            /** Format: date-time */
+            to: string;
+        };
         RunDraft: {
             /** Format: date-time */
             from: string;
@@ -1696,6 +1867,8 @@ export interface components {
             /** Format: double */
             celsius: number;
             probe: string;
+            /** Format: uuid */
+            probeId: string;
             reason: string;
         };
         Shape: {
@@ -1734,6 +1907,19 @@ export interface components {
             roomJoules: number;
             toHouseWatts: number[];
             usableJoules: number[];
+        };
+        SideView: {
+            curve: number[];
+            fair: components["schemas"]["FairView"];
+            high: number[];
+            low: number[];
+            name: string;
+            runs: components["schemas"]["Dots"][];
+        };
+        Sided: {
+            /** Format: uuid */
+            runId: string;
+            side: string;
         };
         SignIn: {
             login: string;
@@ -1865,6 +2051,10 @@ export interface components {
             woodKilograms: number;
             /** Format: double */
             woodMoisture: number;
+        };
+        Split: {
+            /** Format: date-time */
+            at: string;
         };
         Spot: {
             /** Format: double */
@@ -2026,6 +2216,31 @@ export interface components {
             without: number[];
             /** Format: double */
             withoutCelsius: number;
+        };
+        TrialDraft: {
+            name: string;
+            runs: components["schemas"]["Sided"][];
+        };
+        TrialSheet: {
+            /** Format: double */
+            airCelsius: number;
+            at: number[];
+            differed: components["schemas"]["DifferedView"][];
+            differences: components["schemas"]["DifferenceView"][];
+            /** Format: double */
+            excessKelvin: number;
+            /** Format: double */
+            seconds: number;
+            sides: components["schemas"]["SideView"][];
+            trial: components["schemas"]["TrialView"];
+        };
+        TrialView: {
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            runs: components["schemas"]["Run"][];
         };
         Typed: {
             fahrenheit: boolean;
@@ -2202,6 +2417,30 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Appraisal"];
                 };
+            };
+        };
+    };
+    believe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Belief"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2457,7 +2696,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3056,7 +3295,7 @@ export interface operations {
             };
         };
     };
-    remove: {
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3074,6 +3313,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                runId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Join"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
         };
     };
@@ -3096,6 +3362,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JudgementView"];
+                };
+            };
+        };
+    };
+    split: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                runId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Split"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"][];
                 };
             };
         };
@@ -3346,6 +3639,124 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["RunView"];
                 };
+            };
+        };
+    };
+    found: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                storeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunDraft"][];
+                };
+            };
+        };
+    };
+    all_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialView"][];
+                };
+            };
+        };
+    };
+    sheet: {
+        parameters: {
+            query?: {
+                hours?: number;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+                trialId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialSheet"];
+                };
+            };
+        };
+    };
+    save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                trialId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialView"];
+                };
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                trialId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -3,6 +3,7 @@ package nightbank.core.run;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import nightbank.core.run.Exclusion.Reason;
 
 /**
@@ -29,11 +30,30 @@ public final class ReadingCleaner {
    * @param highest upper limit of the sensor, °C
    */
   public static CleanedSeries clean(ReadingSeries series, double lowest, double highest) {
+    return clean(series, lowest, highest, Set.of());
+  }
+
+  /**
+   * Cleans one series, but for what somebody who was there believes; no belief makes a number of
+   * what is none, or two readings of one moment.
+   *
+   * @param believed moments, epoch seconds
+   */
+  public static CleanedSeries clean(
+      ReadingSeries series, double lowest, double highest, Set<Long> believed) {
     int n = series.size();
     Reason[] why = new Reason[n];
     single(series, lowest, highest, why);
     spikes(series, why);
     stuck(series, why);
+    for (int i = 0; i < n; i++) {
+      if (why[i] != null
+          && why[i] != Reason.NOT_A_NUMBER
+          && why[i] != Reason.DUPLICATE_TIME
+          && believed.contains(series.epochSeconds()[i])) {
+        why[i] = null;
+      }
+    }
     List<Exclusion> excluded = new ArrayList<>();
     long[] at = new long[n];
     double[] celsius = new double[n];

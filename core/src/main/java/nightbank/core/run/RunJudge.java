@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nightbank.core.run.JudgedRun.CoolDown;
 import nightbank.core.run.JudgedRun.Finding;
 import nightbank.core.run.JudgedRun.Ledger;
@@ -116,7 +117,12 @@ public final class RunJudge {
   }
 
   private ReadingSeries clean(ReadingSeries series) {
-    CleanedSeries c = ReadingCleaner.clean(series, SENSOR_LOW, SENSOR_HIGH);
+    CleanedSeries c =
+        ReadingCleaner.clean(
+            series,
+            SENSOR_LOW,
+            SENSOR_HIGH,
+            run.believed().getOrDefault(series.channel(), Set.of()));
     excluded.addAll(c.excluded());
     return c.kept();
   }

@@ -1,6 +1,8 @@
 package nightbank.core.run;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import nightbank.core.store.HeatStore;
 
 /**
@@ -12,6 +14,7 @@ import nightbank.core.store.HeatStore;
  * @param groundCelsius deep ground below, used under a foot on the ground
  * @param sourceWatts label power of the source, 0 when unknown
  * @param needBelowCelsius house air below which heat counts as delivered, not early
+ * @param believed moments of readings, by channel, that the grower believes whatever cleaning says
  * @param makesHeat whether the mass warms itself, as a heap does, so that its cooling tells nothing
  */
 public record RunRecord(
@@ -21,8 +24,22 @@ public record RunRecord(
     double groundCelsius,
     double sourceWatts,
     double needBelowCelsius,
-    boolean makesHeat) {
+    boolean makesHeat,
+    Map<String, Set<Long>> believed) {
   public RunRecord {
     probes = List.copyOf(probes);
+    believed = Map.copyOf(believed);
+  }
+
+  /** A run whose cleaning nobody has overruled. */
+  public RunRecord(
+      HeatStore store,
+      List<ReadingSeries> probes,
+      ReadingSeries air,
+      double groundCelsius,
+      double sourceWatts,
+      double needBelowCelsius,
+      boolean makesHeat) {
+    this(store, probes, air, groundCelsius, sourceWatts, needBelowCelsius, makesHeat, Map.of());
   }
 }

@@ -32,7 +32,7 @@ import org.testng.annotations.Test;
 public class LoggerFilesTest {
   private static final double CAPACITY = 236.7 * 825;
 
-  private record Truth(
+  record Truth(
       String file,
       double side,
       double top,
@@ -41,11 +41,14 @@ public class LoggerFilesTest {
       int offMinutes,
       double lateDecayHours) {}
 
+  static final Truth BARE = new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55);
+  static final Truth WRAPPED = new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5);
+
   @DataProvider
   Object[][] files() {
     return new Object[][] {
-      {new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55)},
-      {new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5)},
+      {BARE},
+      {WRAPPED},
       {new Truth("wrapped-and-lidded.txt", 0.9, 0.9, 0.8, 8.918e6, 240, Double.NaN)},
     };
   }
@@ -66,17 +69,14 @@ public class LoggerFilesTest {
 
   @Test
   public void trueMeansAreMetOnceTheInsideHasEvenedOut() {
-    Truth wrapped = new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5);
-    JudgedRun run = RunJudge.judge(record(wrapped)).orElseThrow();
+    JudgedRun run = RunJudge.judge(record(WRAPPED)).orElseThrow();
     assertThat(meanAt(run, 1350)).isCloseTo(48.74, within(run.meanHalfWidth()));
     assertThat(meanAt(run, 2400)).isCloseTo(33.09, within(run.meanHalfWidth()));
   }
 
   @Test
   public void theUncoveredTopIsSeenInTheLedger() {
-    JudgedRun run =
-        RunJudge.judge(record(new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5)))
-            .orElseThrow();
+    JudgedRun run = RunJudge.judge(record(WRAPPED)).orElseThrow();
     var l = run.ledger();
     assertThat(l.delivered() + l.early() + l.lost() + l.change() + l.residual())
         .isCloseTo(l.charged(), within(1.0));
@@ -86,7 +86,7 @@ public class LoggerFilesTest {
 
   @Test
   public void withoutAirNoCoolDownIsJudged() {
-    RunRecord r = record(new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55));
+    RunRecord r = record(BARE);
     RunRecord blind =
         new RunRecord(
             r.store(),
@@ -105,7 +105,7 @@ public class LoggerFilesTest {
 
   @Test
   public void aHandfulOfReadingsIsNoRun() {
-    RunRecord r = record(new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55));
+    RunRecord r = record(BARE);
     List<ReadingSeries> few =
         r.probes().stream()
             .map(

@@ -22,6 +22,7 @@ final class JudgementMapping {
       double needBelow,
       JudgedRun j,
       Map<UUID, ProbeView> probes,
+      List<JudgementView.SetAside> believed,
       long readings,
       List<EventView> events) {
     int[] kept = kept(j.at().length);
@@ -65,11 +66,13 @@ final class JudgementMapping {
             .map(
                 e ->
                     new JudgementView.SetAside(
+                        UUID.fromString(e.channel()),
                         name(probes, e.channel()),
                         e.epochSecond(),
                         number(e.celsius()),
                         e.reason().name()))
             .toList(),
+        believed,
         readings,
         new JudgementView.PeakView(
             j.peak().at(), j.peak().meanCelsius(), j.peak().halfWidth(), j.peak().fromFit()),

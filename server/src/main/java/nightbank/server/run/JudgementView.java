@@ -8,6 +8,7 @@ import nightbank.server.log.EventView;
  * A run with its judgement. Moments are epoch seconds, temperatures °C, heat J, power W; rows of
  * curves share {@code at} and hold null where nothing was measured.
  *
+ * @param believed readings taken although cleaning would have set them aside
  * @param needBelowCelsius house air below which heat counts as delivered
  */
 public record JudgementView(
@@ -25,6 +26,7 @@ public record JudgementView(
     double floorCelsius,
     List<PhaseView> phases,
     List<SetAside> setAside,
+    List<SetAside> believed,
     long readings,
     PeakView peak,
     CoolDownView coolDown,
@@ -46,7 +48,7 @@ public record JudgementView(
 
   public record PhaseView(String kind, long from, long to) {}
 
-  public record SetAside(String probe, long at, Double celsius, String reason) {}
+  public record SetAside(UUID probeId, String probe, long at, Double celsius, String reason) {}
 
   public record PeakView(long at, double meanCelsius, double halfWidth, boolean fromFit) {}
 

@@ -40,19 +40,28 @@ public class Judgements {
   private final Houses houses;
   private final Readings readings;
   private final EventLog events;
+  private final Beliefs beliefs;
   private final Cache<Key, Optional<Judged>> cache = Caffeine.newBuilder().maximumSize(60).build();
   private final Semaphore busy =
       new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors()));
 
-  Judgements(Runs runs, Stores stores, Houses houses, Readings readings, EventLog events) {
+  Judgements(
+      Runs runs,
+      Stores stores,
+      Houses houses,
+      Readings readings,
+      EventLog events,
+      Beliefs beliefs) {
     this.runs = runs;
     this.stores = stores;
     this.houses = houses;
     this.readings = readings;
     this.events = events;
+    this.beliefs = beliefs;
   }
 
-  private record Key(UUID store, int version, Instant from, Instant to, String mark) {}
+  private record Key(
+      UUID store, int version, Instant from, Instant to, String mark, Object believed) {}
 
   /** What the core said, and of how many readings. */
   public record Judged(JudgedRun run, long readings) {}
@@ -78,10 +87,21 @@ public class Judgements {
         needBelow(holding, store),
         judged.run(),
         probes.stream().collect(Collectors.toMap(ProbeView::id, Function.identity())),
+        believed(holding, probes, run),
         judged.readings(),
         events.between(holding, run.from(), run.to()).stream()
             .filter(e -> e.storeId() == null || e.storeId().equals(run.storeId()))
             .toList());
+  }
+
+  private List<JudgementView.SetAside> believed(UUID holding, List<ProbeView> probes, RunView run) {
+    var moments = beliefs.between(holding, run.from(), run.to());
+    return probes.stream()
+        .flatMap(
+            p ->
+                moments.getOrDefault(p.id().toString(), Set.of()).stream()
+                    .map(at -> new JudgementView.SetAside(p.id(), p.name(), at, null, "BELIEVED")))
+        .toList();
   }
 
   /** Judges any stretch of a store's time; empty when too little was read. */
@@ -91,12 +111,18 @@ public class Judgements {
     List<UUID> air = airProbes(holding, store);
     probes.addAll(air);
     String mark = readings.mark(holding, probes, from, to);
-    Key key = new Key(store.id(), store.version(), from, to, mark);
-    return cache.get(key, k -> fresh(holding, store, air, from, to));
+    Map<String, Set<Long>> believed = beliefs.between(holding, from, to);
+    Key key = new Key(store.id(), store.version(), from, to, mark, believed);
+    return cache.get(key, k -> fresh(holding, store, air, believed, from, to));
   }
 
   private Optional<Judged> fresh(
-      UUID holding, CoreStore store, List<UUID> air, Instant from, Instant to) {
+      UUID holding,
+      CoreStore store,
+      List<UUID> air,
+      Map<String, Set<Long>> believed,
+      Instant from,
+      Instant to) {
     List<ReadingSeries> series = new ArrayList<>();
     long count = 0;
     for (var probe : store.store().probes()) {
@@ -127,7 +153,8 @@ public class Judgements {
             ground(holding, store),
             store.sourceWatts(),
             needBelow(holding, store),
-            store.makesHeat());
+            store.makesHeat(),
+            believed);
     busy.acquireUninterruptibly();
     try {
       long all = count;

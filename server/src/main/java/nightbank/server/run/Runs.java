@@ -8,6 +8,7 @@ import nightbank.server.run.internal.RunRepository;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Runs: marked, named, removed. Readings stay whatever happens to runs. */
 @Service
@@ -48,6 +49,43 @@ public class Runs {
   public void remove(UUID holding, UUID id) {
     get(holding, id);
     repository.delete(holding, id);
+  }
+
+  /** Two runs of one: the first keeps its name and its id. */
+  @Transactional
+  public List<RunView> split(UUID holding, UUID id, Instant at) {
+    RunView r = get(holding, id);
+    if (at == null || !at.isAfter(r.from()) || !at.isBefore(r.to())) {
+      throw Problem.invalid(
+          "at", "A run is split at a moment within it.", "Choose a moment between its ends.");
+    }
+    repository.save(holding, new RunView(id, r.storeId(), r.name(), r.from(), at, r.importId()));
+    RunView rest =
+        new RunView(
+            UUID.randomUUID(), r.storeId(), shortened(r.name()) + ", rest", at, r.to(), null);
+    repository.save(holding, rest);
+    return List.of(get(holding, id), rest);
+  }
+
+  /** One run of two of the same store; the other goes. */
+  @Transactional
+  public RunView join(UUID holding, UUID id, UUID other) {
+    RunView a = get(holding, id);
+    RunView b = get(holding, other);
+    if (id.equals(other) || !a.storeId().equals(b.storeId())) {
+      throw Problem.invalid(
+          "other", "Only two runs of one store are joined.", "Choose another run of this store.");
+    }
+    Instant from = a.from().isBefore(b.from()) ? a.from() : b.from();
+    Instant to = a.to().isAfter(b.to()) ? a.to() : b.to();
+    repository.delete(holding, other);
+    repository.save(
+        holding, checked(id, a.storeId(), new RunDraft(id, a.name(), from, to), a.importId()));
+    return get(holding, id);
+  }
+
+  private static String shortened(String name) {
+    return name.length() > 190 ? name.substring(0, 190) : name;
   }
 
   /** The run that a file brought. */

@@ -1,9 +1,12 @@
 package nightbank.server.run.internal;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
+import nightbank.server.run.Beliefs;
+import nightbank.server.run.FoundRuns;
 import nightbank.server.run.JudgementView;
 import nightbank.server.run.Judgements;
 import nightbank.server.run.RunView;
@@ -25,11 +28,16 @@ import org.springframework.web.bind.annotation.RestController;
 class RunController {
   private final Runs runs;
   private final Judgements judgements;
+  private final Beliefs beliefs;
+  private final FoundRuns finder;
   private final Access access;
 
-  RunController(Runs runs, Judgements judgements, Access access) {
+  RunController(
+      Runs runs, Judgements judgements, Beliefs beliefs, FoundRuns finder, Access access) {
     this.runs = runs;
     this.judgements = judgements;
+    this.beliefs = beliefs;
+    this.finder = finder;
     this.access = access;
   }
 
@@ -53,11 +61,43 @@ class RunController {
     return runs.change(holdingId, runId, draft);
   }
 
+  /** Where a run is to be parted. */
+  record Split(Instant at) {}
+
+  /** Which run is to be joined to it. */
+  record Join(UUID other) {}
+
+  @PostMapping("/runs/{runId}/split")
+  List<RunView> split(
+      @PathVariable UUID holdingId, @PathVariable UUID runId, @RequestBody Split split) {
+    access.require(holdingId, Role.KEEPER);
+    return runs.split(holdingId, runId, split.at());
+  }
+
+  @PostMapping("/runs/{runId}/join")
+  RunView join(@PathVariable UUID holdingId, @PathVariable UUID runId, @RequestBody Join join) {
+    access.require(holdingId, Role.KEEPER);
+    return runs.join(holdingId, runId, join.other());
+  }
+
+  @GetMapping("/stores/{storeId}/runs/found")
+  List<Runs.RunDraft> found(@PathVariable UUID holdingId, @PathVariable UUID storeId) {
+    access.require(holdingId, Role.GUEST);
+    return finder.find(holdingId, storeId);
+  }
+
   @DeleteMapping("/runs/{runId}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@PathVariable UUID holdingId, @PathVariable UUID runId) {
     access.require(holdingId, Role.KEEPER);
     runs.remove(holdingId, runId);
+  }
+
+  @PostMapping("/beliefs")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void believe(@PathVariable UUID holdingId, @RequestBody Beliefs.Belief belief) {
+    access.require(holdingId, Role.KEEPER);
+    beliefs.say(holdingId, belief);
   }
 
   @GetMapping("/runs/{runId}/judgement")

@@ -1,0 +1,44 @@
+-- Runs set beside each other to learn what one change did.
+CREATE TABLE trial (
+  id         uuid PRIMARY KEY,
+  holding_id uuid NOT NULL REFERENCES holding ON DELETE CASCADE,
+  name       text NOT NULL CONSTRAINT trial_name_length CHECK (length(name) BETWEEN 1 AND 200), -- what was changed
+  created_at timestamptz NOT NULL
+);
+CREATE INDEX trial_by_holding ON trial (holding_id, created_at DESC);
+
+CREATE TABLE trial_run (
+  trial_id   uuid NOT NULL REFERENCES trial ON DELETE CASCADE,
+  run_id     uuid NOT NULL REFERENCES run ON DELETE CASCADE,
+  holding_id uuid NOT NULL REFERENCES holding ON DELETE CASCADE,
+  side       text NOT NULL CONSTRAINT trial_run_side CHECK (length(side) BETWEEN 1 AND 100),
+  place      integer NOT NULL, -- order on the sheet; the first is what the others are held against
+  PRIMARY KEY (trial_id, run_id)
+);
+
+-- Readings that the grower believes although cleaning would set them aside.
+CREATE TABLE believed_reading (
+  holding_id uuid NOT NULL REFERENCES holding ON DELETE CASCADE,
+  probe_id   uuid NOT NULL REFERENCES probe ON DELETE CASCADE,
+  at         timestamptz NOT NULL,
+  PRIMARY KEY (probe_id, at)
+);
+CREATE INDEX believed_reading_by_holding ON believed_reading (holding_id);
+
+-- A store's ledger from noon to noon as it was judged; done again when a reading or the design of the store changes.
+CREATE TABLE ledger_day (
+  store_id      uuid NOT NULL REFERENCES heat_store ON DELETE CASCADE,
+  holding_id    uuid NOT NULL REFERENCES holding ON DELETE CASCADE,
+  evening       date NOT NULL, -- local day of the noon it begins at
+  mark          text NOT NULL, -- of what it rests on
+  readings      bigint NOT NULL,
+  balance_start double precision, -- J; absent, as all figures, where too little was read
+  balance_end   double precision,
+  charged       double precision,
+  delivered     double precision,
+  early         double precision,
+  lost          double precision,
+  residual      double precision,
+  PRIMARY KEY (store_id, evening)
+);
+CREATE INDEX ledger_day_by_holding ON ledger_day (holding_id, evening);

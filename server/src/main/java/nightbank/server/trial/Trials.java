@@ -1,0 +1,219 @@
+package nightbank.server.trial;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import nightbank.core.run.JudgedRun;
+import nightbank.core.run.Trial;
+import nightbank.server.log.EventLog;
+import nightbank.server.log.EventView;
+import nightbank.server.run.Judgements;
+import nightbank.server.run.RunView;
+import nightbank.server.run.Runs;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.StoreView;
+import nightbank.server.store.Stores;
+import nightbank.server.trial.internal.TrialRepository;
+import nightbank.server.weather.HourlyWeather;
+import nightbank.server.weather.Weathers;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Trials: kept, judged, taken away. Runs stay whatever happens to trials. */
+@Service
+public class Trials {
+  private static final int MOST_RUNS = 12;
+  private static final double LONGEST = 240 * 3600;
+
+  private final TrialRepository repository;
+  private final Runs runs;
+  private final Stores stores;
+  private final Judgements judgements;
+  private final EventLog events;
+  private final Weathers weathers;
+  private final Clock clock;
+
+  Trials(
+      TrialRepository repository,
+      Runs runs,
+      Stores stores,
+      Judgements judgements,
+      EventLog events,
+      Weathers weathers,
+      Clock clock) {
+    this.repository = repository;
+    this.runs = runs;
+    this.stores = stores;
+    this.judgements = judgements;
+    this.events = events;
+    this.weathers = weathers;
+    this.clock = clock;
+  }
+
+  /**
+   * What a keeper sends.
+   *
+   * @param name what was changed
+   * @param runs in the order of the sheet; the first one's side is what the others are held against
+   */
+  public record TrialDraft(String name, List<Sided> runs) {}
+
+  /** A run and the side it stands on. */
+  public record Sided(UUID runId, String side) {}
+
+  public List<TrialView> all(UUID holding) {
+    Map<UUID, String> names = names(holding);
+    return repository.all(holding).stream().map(t -> view(holding, t, names)).toList();
+  }
+
+  public TrialView get(UUID holding, UUID id) {
+    TrialRepository.Kept kept =
+        repository.find(holding, id).orElseThrow(() -> Problem.notFound("trial"));
+    return view(holding, kept, names(holding));
+  }
+
+  @Transactional
+  public TrialView save(UUID holding, UUID id, TrialDraft draft) {
+    check(holding, draft);
+    String name = draft.name().strip();
+    if (!repository.save(holding, id, name, draft.runs(), clock.instant())) {
+      throw Problem.notFound("trial");
+    }
+    return get(holding, id);
+  }
+
+  @Transactional
+  public void remove(UUID holding, UUID id) {
+    get(holding, id);
+    repository.delete(holding, id);
+  }
+
+  /**
+   * Judges.
+   *
+   * @param hours to carry all along; absent for as long as the shortest was followed
+   */
+  public TrialSheet sheet(UUID holding, UUID id, Double hours) {
+    if (hours != null && !(hours > 0 && hours * 3600 <= LONGEST)) {
+      throw Problem.invalid(
+          "hours", "The hours must lie between 0 and 240.", "A night has about fourteen.");
+    }
+    TrialView trial = get(holding, id);
+    List<Trial.Entry> entries = new ArrayList<>();
+    List<UUID> told = new ArrayList<>();
+    for (TrialView.Run r : trial.runs()) {
+      var core = stores.core(holding, r.storeId());
+      judgements
+          .judge(holding, core, r.from(), r.to())
+          .ifPresent(
+              j -> {
+                entries.add(entry(holding, r, j.run()));
+                told.add(r.runId());
+              });
+    }
+    long sides = entries.stream().map(Trial.Entry::side).distinct().count();
+    if (sides < 2) {
+      throw Problem.invalid(
+          "runs",
+          "Of one side of this trial too little was read.",
+          "Choose runs with eight readings of one probe at least.");
+    }
+    Trial judged = Trial.compare(entries, hours == null ? Double.NaN : hours * 3600);
+    return TrialMapping.sheet(trial, judged, entries, told);
+  }
+
+  private Trial.Entry entry(UUID holding, TrialView.Run r, JudgedRun run) {
+    Instant from = run.coolDown().map(c -> Instant.ofEpochSecond(c.from())).orElse(r.from());
+    Instant to = run.coolDown().map(c -> Instant.ofEpochSecond(c.to())).orElse(r.to());
+    List<EventView> seen =
+        events.between(holding, from, to).stream()
+            .filter(e -> e.storeId() == null || e.storeId().equals(r.storeId()))
+            .toList();
+    double wind =
+        weathers.recorded(holding, from, to).stream()
+            .filter(h -> h.wind() != null)
+            .mapToDouble(HourlyWeather::wind)
+            .average()
+            .orElse(Double.NaN);
+    return new Trial.Entry(
+        r.side(),
+        r.storeId().toString(),
+        run,
+        wind,
+        count(seen, EventView.Kind.DOOR) + count(seen, EventView.Kind.VENT),
+        count(seen, EventView.Kind.WATER),
+        count(seen, EventView.Kind.LID));
+  }
+
+  private static int count(List<EventView> seen, EventView.Kind kind) {
+    return (int) seen.stream().filter(e -> e.kind() == kind).count();
+  }
+
+  private void check(UUID holding, TrialDraft d) {
+    if (d.name() == null || d.name().isBlank() || d.name().length() > 200) {
+      throw Problem.invalid(
+          "name", "A trial needs a name of up to 200 letters.", "Name the change.");
+    }
+    if (d.runs() == null || d.runs().size() < 2 || d.runs().size() > MOST_RUNS) {
+      throw Problem.invalid(
+          "runs", "A trial takes 2 to " + MOST_RUNS + " runs.", "Choose runs to set side by side.");
+    }
+    Set<UUID> once = new HashSet<>();
+    Set<String> sides = new HashSet<>();
+    for (int i = 0; i < d.runs().size(); i++) {
+      Sided s = d.runs().get(i);
+      if (s == null || s.runId() == null || !once.add(s.runId())) {
+        throw Problem.invalid(
+            "runs." + i, "A run is missing or stands here twice.", "Choose others.");
+      }
+      if (s.side() == null || s.side().isBlank() || s.side().length() > 100) {
+        throw Problem.invalid(
+            "runs." + i + ".side",
+            "What was the case in this run needs up to 100 letters.",
+            "For instance “bare” or “wrapped”.");
+      }
+      sides.add(s.side().strip());
+      runs.get(holding, s.runId());
+    }
+    if (sides.size() < 2) {
+      throw Problem.invalid(
+          "runs", "All runs stand on one side.", "Name what was changed in one of them.");
+    }
+  }
+
+  private Map<UUID, String> names(UUID holding) {
+    return stores.all(holding).stream().collect(Collectors.toMap(StoreView::id, StoreView::name));
+  }
+
+  private TrialView view(UUID holding, TrialRepository.Kept t, Map<UUID, String> names) {
+    Map<UUID, RunView> known =
+        t.runs().stream()
+            .map(s -> runs.get(holding, s.runId()))
+            .collect(Collectors.toMap(RunView::id, Function.identity()));
+    return new TrialView(
+        t.id(),
+        t.name(),
+        t.createdAt(),
+        t.runs().stream()
+            .map(
+                s -> {
+                  RunView r = known.get(s.runId());
+                  return new TrialView.Run(
+                      r.id(),
+                      s.side(),
+                      r.name(),
+                      r.storeId(),
+                      names.get(r.storeId()),
+                      r.from(),
+                      r.to());
+                })
+            .toList());
+  }
+}
