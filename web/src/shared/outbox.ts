@@ -44,8 +44,17 @@ async function look() {
   waiting.value = await (await open()).getAll('outbox')
 }
 
-export async function add(entry: Omit<Waiting, 'seq' | 'refused'>) {
-  await (await open()).add('outbox', { ...entry })
+/** Keeps an entry, and what is to be kept with it, both or neither. */
+export async function add(
+  entry: Omit<Waiting, 'seq' | 'refused'>,
+  beside?: { key: string; value: unknown },
+) {
+  const tx = (await open()).transaction(['outbox', 'kept'], 'readwrite')
+  await Promise.all([
+    tx.objectStore('outbox').add({ ...entry }),
+    beside && tx.objectStore('kept').put(JSON.parse(JSON.stringify(beside.value)), beside.key),
+    tx.done,
+  ])
   await look()
   void flush()
 }

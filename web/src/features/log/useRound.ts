@@ -14,7 +14,7 @@ interface State {
 }
 
 /**
- * One walk: every answer is kept in the browser before anything else and handed to the outbox, so
+ * One walk: every answer is kept in the browser together with where the walk stands, both or neither, so
  * that a killed tab or a lost signal loses nothing; opened again it goes on where it was.
  */
 export function useRound(holding: string, fahrenheit: () => boolean, now: () => Date) {
@@ -38,21 +38,23 @@ export function useRound(holding: string, fahrenheit: () => boolean, now: () => 
   }
 
   async function enqueue(draft: object, what: string) {
-    await keep(key, state)
-    await add({
-      method: 'PUT',
-      path: path(state.id),
-      kind: 'json',
-      body: JSON.stringify({
-        startedAt: state.startedAt,
-        endedAt: null,
-        fahrenheit: fahrenheit(),
-        note: '',
-        entries: [],
-        ...draft,
-      }),
-      what,
-    })
+    await add(
+      {
+        method: 'PUT',
+        path: path(state.id),
+        kind: 'json',
+        body: JSON.stringify({
+          startedAt: state.startedAt,
+          endedAt: null,
+          fahrenheit: fahrenheit(),
+          note: '',
+          entries: [],
+          ...draft,
+        }),
+        what,
+      },
+      { key, value: state },
+    )
   }
 
   async function answer(

@@ -260,6 +260,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/houses/{houseId}/nights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["nights"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/houses/{houseId}/pairs": {
         parameters: {
             query?: never;
@@ -559,6 +575,22 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["stop_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/statement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["statement"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1132,6 +1164,20 @@ export interface components {
             runId: string;
             silent: string;
         };
+        Effort: {
+            /** Format: int32 */
+            doings: number;
+            /** Format: double */
+            elementJoules: number;
+            /** Format: int32 */
+            fires: number;
+            /** Format: double */
+            fuelJoules: number;
+            /** Format: double */
+            hours: number;
+            /** Format: double */
+            woodKilograms: number;
+        };
         EntryDraft: {
             /** Format: date-time */
             at: string;
@@ -1604,6 +1650,23 @@ export interface components {
             /** @enum {string} */
             role: "KEEPER" | "HELPER" | "GUEST";
         };
+        Night: {
+            /** Format: double */
+            coldDegreeHours: number;
+            /** Format: date */
+            evening: string;
+            /** Format: double */
+            liftKelvin: number;
+            /** Format: date-time */
+            lowestAt: string;
+            /** Format: double */
+            lowestCelsius: number;
+            /** Format: double */
+            outdoorLowest: number;
+            paid: components["schemas"]["Paid"][];
+            seen: string[];
+            verdict: string;
+        };
         Now: {
             /** Format: date-time */
             at: string;
@@ -1638,6 +1701,13 @@ export interface components {
             specificHeat: number;
             /** Format: double */
             spread: number;
+        };
+        Paid: {
+            /** Format: double */
+            joules: number;
+            name: string;
+            /** Format: uuid */
+            storeId: string;
         };
         PairQuestion: {
             /** Format: double */
@@ -1694,6 +1764,21 @@ export interface components {
             kind: "PIPE" | "VESSEL" | "GLUE";
             name: string;
             source: string;
+        };
+        PastNightView: {
+            /** Format: int32 */
+            close: number;
+            /** Format: int32 */
+            held: number;
+            /** Format: uuid */
+            houseId: string;
+            /** Format: double */
+            limitCelsius: number;
+            /** Format: int32 */
+            lost: number;
+            nights: components["schemas"]["Night"][];
+            /** Format: int32 */
+            pending: number;
         };
         PeakView: {
             /** Format: int64 */
@@ -1818,6 +1903,22 @@ export interface components {
             photos: string[];
             /** Format: date-time */
             startedAt: string;
+        };
+        Row: {
+            /** Format: double */
+            balance: number;
+            /** Format: double */
+            charged: number;
+            /** Format: double */
+            delivered: number;
+            /** Format: double */
+            early: number;
+            /** Format: date */
+            evening: string;
+            /** Format: double */
+            lost: number;
+            /** Format: double */
+            residual: number;
         };
         Run: {
             /** Format: date-time */
@@ -2066,6 +2167,27 @@ export interface components {
             /** Format: double */
             second: number;
         };
+        StatementView: {
+            /** Format: double */
+            cost: number;
+            currency: string;
+            days: components["schemas"]["Row"][];
+            effort: components["schemas"]["Effort"];
+            /** Format: date */
+            from: string;
+            ownWarmth: boolean;
+            /** Format: int32 */
+            pending: number;
+            /** Format: uuid */
+            storeId: string;
+            storeName: string;
+            stores: components["schemas"]["StoreSums"][];
+            sums: components["schemas"]["Sums"];
+            /** Format: date */
+            to: string;
+            /** Format: int32 */
+            unread: number;
+        };
         StoreDesign: {
             build: components["schemas"]["Build"];
             buried: boolean;
@@ -2111,6 +2233,12 @@ export interface components {
             planned: boolean;
             probes: components["schemas"]["ProbeView"][];
         };
+        StoreSums: {
+            name: string;
+            /** Format: uuid */
+            storeId: string;
+            sums: components["schemas"]["Sums"];
+        };
         StoreTonight: {
             /** Format: double */
             chargedJoules: number;
@@ -2148,6 +2276,22 @@ export interface components {
             probes: components["schemas"]["ProbeView"][];
             /** Format: int32 */
             version: number;
+        };
+        Sums: {
+            /** Format: double */
+            charged: number;
+            /** Format: double */
+            closing: number;
+            /** Format: double */
+            delivered: number;
+            /** Format: double */
+            early: number;
+            /** Format: double */
+            lost: number;
+            /** Format: double */
+            opening: number;
+            /** Format: double */
+            residual: number;
         };
         TonightQuestion: {
             actions: components["schemas"]["Doing"][];
@@ -2869,6 +3013,32 @@ export interface operations {
             };
         };
     };
+    nights: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastNightView"];
+                };
+            };
+        };
+    };
     pair: {
         parameters: {
             query?: never;
@@ -3435,6 +3605,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SizingView"];
+                };
+            };
+        };
+    };
+    statement: {
+        parameters: {
+            query: {
+                store?: string;
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StatementView"];
                 };
             };
         };

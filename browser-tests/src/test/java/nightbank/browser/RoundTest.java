@@ -56,6 +56,28 @@ public class RoundTest {
       key(k.equals("-") ? "minus" : k);
     }
     browser.click("Next");
+    kept();
+  }
+
+  /** Waits until the browser's own database stands where the page does. */
+  private void kept() {
+    browser.driver.executeAsyncScript(
+        """
+        const done = arguments[0];
+        const look = () => {
+          const shown = (document.body.innerText.match(/^(\\d+) of \\d+,/m) || [])[1];
+          const ask = indexedDB.open('night-bank');
+          ask.onsuccess = () => {
+            const get = ask.result.transaction('kept').objectStore('kept').getAll();
+            get.onsuccess = () => {
+              ask.result.close();
+              const there = get.result.some((v) => v && v.done && String(v.at + 1) === shown);
+              if (there || !shown) done(); else setTimeout(look, 50);
+            };
+          };
+        };
+        look();
+        """);
   }
 
   /** Entries of the newest round, as the server has them. */
@@ -68,11 +90,25 @@ public class RoundTest {
     return all;
   }
 
+  /** Entries in the browser's own database, whatever the page says. */
+  private long unsent() {
+    return (Long)
+        browser.driver.executeAsyncScript(
+            """
+            const done = arguments[0];
+            const ask = indexedDB.open('night-bank');
+            ask.onsuccess = () => {
+              const count = ask.result.transaction('outbox').objectStore('outbox').count();
+              count.onsuccess = () => { ask.result.close(); done(count.result); };
+            };
+            """);
+  }
+
   private void nothingWaits() {
     new org.openqa.selenium.support.ui.WebDriverWait(
             browser.driver, java.time.Duration.ofSeconds(30))
         .withMessage(browser::pageText)
-        .until(d -> d.findElements(By.cssSelector(".waiting")).isEmpty());
+        .until(d -> unsent() == 0 && d.findElements(By.cssSelector(".waiting")).isEmpty());
   }
 
   @Test

@@ -42,3 +42,15 @@ CREATE TABLE ledger_day (
   PRIMARY KEY (store_id, evening)
 );
 CREATE INDEX ledger_day_by_holding ON ledger_day (holding_id, evening);
+
+-- A reading that comes in late takes back what was judged without it. Parted by holding and span, so an import does it once a batch.
+CREATE FUNCTION forget_ledger_days() RETURNS trigger LANGUAGE plpgsql AS $$
+BEGIN
+  DELETE FROM ledger_day d
+   USING (SELECT holding_id, min(at) AS first, max(at) AS last FROM added GROUP BY holding_id) a
+   WHERE d.holding_id = a.holding_id
+     AND d.evening BETWEEN (a.first - interval '2 days')::date AND (a.last + interval '1 day')::date;
+  RETURN NULL;
+END $$;
+CREATE TRIGGER reading_forgets_ledger_days AFTER INSERT ON reading
+  REFERENCING NEW TABLE AS added FOR EACH STATEMENT EXECUTE FUNCTION forget_ledger_days();

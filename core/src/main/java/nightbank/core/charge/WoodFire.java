@@ -42,7 +42,12 @@ public record WoodFire(double kilograms, double moisture, double toStore, double
 
   /** J of all the wood. */
   public double joules() {
-    return kilograms * (19.0 * (1 - moisture) - 2.44 * moisture) * 1e6;
+    return kilograms * heatingValue(moisture);
+  }
+
+  /** Lower heating value of wood at a wet-basis moisture, J/kg. */
+  public static double heatingValue(double moisture) {
+    return (19.0 * (1 - moisture) - 2.44 * moisture) * 1e6;
   }
 
   /** Heat given off at a time after lighting, W. */

@@ -154,12 +154,13 @@ public record Advice(
     for (Action a : actions) {
       sum +=
           switch (a.kind()) {
-            case SCREEN -> 3;
-            case LID_OFF, PUMP -> 2;
+            case SCREEN -> Labour.SCREEN;
+            case LID_OFF -> Labour.LID;
+            case PUMP -> Labour.PUMP;
             case ELEMENT -> 4 + (a.toSeconds() - a.fromSeconds()) / 3600 * 3; // scarce power
-            case COVER -> 12;
-            case STUFF_GAPS -> 6;
-            case FIRE -> 15 + 4 * a.amount();
+            case COVER -> Labour.COVER;
+            case STUFF_GAPS -> Labour.GAPS;
+            case FIRE -> Labour.LIGHT_FIRE + Labour.A_KILOGRAM_OF_WOOD * a.amount();
           };
     }
     return sum;

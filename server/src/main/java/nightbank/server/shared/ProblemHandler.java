@@ -11,6 +11,7 @@ import org.springframework.http.converter.HttpMessageNotWritableException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.MissingRequestHeaderException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
@@ -56,6 +57,16 @@ class ProblemHandler {
         "unreadable",
         e.getName(),
         "The value of " + e.getName() + " has the wrong form.",
+        "Go back to the list and open it from there.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail missing(MissingServletRequestParameterException e) {
+    return detail(
+        HttpStatus.BAD_REQUEST,
+        "unreadable",
+        e.getParameterName(),
+        "The value of " + e.getParameterName() + " is missing.",
         "Go back to the list and open it from there.");
   }
 

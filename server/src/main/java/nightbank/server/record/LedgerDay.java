@@ -1,0 +1,29 @@
+package nightbank.server.record;
+
+import java.time.LocalDate;
+
+/**
+ * A store's ledger from noon to noon, J; figures are absent where too little was read.
+ *
+ * @param evening local day of the noon it begins at
+ * @param balanceStart heat above the floor temperature at the first reading, cold cells negative
+ */
+public record LedgerDay(
+    LocalDate evening,
+    long readings,
+    Double balanceStart,
+    Double balanceEnd,
+    Double charged,
+    Double delivered,
+    Double early,
+    Double lost,
+    Double residual) {
+
+  boolean judged() {
+    return charged != null;
+  }
+
+  static LedgerDay unread(LocalDate evening) {
+    return new LedgerDay(evening, 0, null, null, null, null, null, null, null);
+  }
+}

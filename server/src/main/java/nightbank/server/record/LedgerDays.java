@@ -1,0 +1,130 @@
+package nightbank.server.record;
+
+import jakarta.annotation.PreDestroy;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import nightbank.core.run.JudgedRun;
+import nightbank.server.record.internal.LedgerDayRepository;
+import nightbank.server.run.Beliefs;
+import nightbank.server.run.Judgements;
+import nightbank.server.store.Stores;
+import nightbank.server.store.Stores.CoreStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+
+/** Judges every store's days one after the other behind the scenes, and keeps what came out. */
+@Service
+public class LedgerDays {
+  private static final Logger LOG = LoggerFactory.getLogger(LedgerDays.class);
+
+  private final LedgerDayRepository repository;
+  private final Judgements judgements;
+  private final Beliefs beliefs;
+  private final Stores stores;
+  private final ExecutorService worker =
+      Executors.newSingleThreadExecutor(r -> new Thread(r, "ledger-days"));
+  private final Set<Wanted> underWay = ConcurrentHashMap.newKeySet();
+
+  LedgerDays(
+      LedgerDayRepository repository, Judgements judgements, Beliefs beliefs, Stores stores) {
+    this.repository = repository;
+    this.judgements = judgements;
+    this.beliefs = beliefs;
+    this.stores = stores;
+  }
+
+  private record Wanted(UUID store, LocalDate evening) {}
+
+  /**
+   * Days that are known.
+   *
+   * @param pending how many are still being judged; ask again
+   */
+  public record Days(List<LedgerDay> known, int pending) {}
+
+  /** Every day from noon to noon, both evenings counted; never later than the last reading. */
+  public Days of(UUID holding, UUID store, LocalDate from, LocalDate to, ZoneId zone) {
+    CoreStore core = stores.core(holding, store);
+    Instant first = noon(from, zone);
+    Instant last = noon(to.plusDays(1), zone);
+    Map<String, Set<Long>> believed = beliefs.between(holding, first, last);
+    String mark = core.version() + "/" + believed.hashCode();
+    Map<LocalDate, LedgerDay> known = repository.between(store, mark, from, to);
+    Set<LocalDate> read = repository.read(holding, store, first, last, zone);
+    List<LedgerDay> days = new ArrayList<>();
+    int pending = 0;
+    for (LocalDate d = from; !d.isAfter(to); d = d.plusDays(1)) {
+      LedgerDay day = read.contains(d) ? known.get(d) : LedgerDay.unread(d);
+      if (day != null) {
+        days.add(day);
+      } else {
+        pending++;
+        judgeLater(holding, core, d, mark, zone);
+      }
+    }
+    return new Days(days, pending);
+  }
+
+  private void judgeLater(
+      UUID holding, CoreStore core, LocalDate evening, String mark, ZoneId zone) {
+    Wanted wanted = new Wanted(core.id(), evening);
+    if (!underWay.add(wanted)) {
+      return;
+    }
+    worker.execute(
+        () -> {
+          try {
+            repository.save(holding, core.id(), mark, judged(holding, core, evening, zone));
+          } catch (RuntimeException e) {
+            LOG.warn("the day of {} of store {} was not judged", evening, core.id(), e);
+            repository.save(holding, core.id(), mark, LedgerDay.unread(evening));
+          } finally {
+            underWay.remove(wanted);
+          }
+        });
+  }
+
+  private LedgerDay judged(UUID holding, CoreStore core, LocalDate evening, ZoneId zone) {
+    Instant from = noon(evening, zone);
+    Instant to = noon(evening.plusDays(1), zone);
+    return judgements
+        .judge(holding, core, from, to)
+        .map(j -> day(evening, j.readings(), j.run()))
+        .orElseGet(() -> LedgerDay.unread(evening));
+  }
+
+  private static LedgerDay day(LocalDate evening, long readings, JudgedRun run) {
+    JudgedRun.Ledger l = run.ledger();
+    double[] gross = run.gross();
+    return new LedgerDay(
+        evening,
+        readings,
+        gross[0],
+        gross[gross.length - 1],
+        l.charged(),
+        l.delivered(),
+        l.early(),
+        l.lost(),
+        l.residual());
+  }
+
+  private static Instant noon(LocalDate day, ZoneId zone) {
+    return day.atTime(LocalTime.NOON).atZone(zone).toInstant();
+  }
+
+  @PreDestroy
+  void stop() {
+    worker.shutdownNow();
+  }
+}

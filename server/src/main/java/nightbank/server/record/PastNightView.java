@@ -1,0 +1,44 @@
+package nightbank.server.record;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * Nights of a house as they were.
+ *
+ * @param pending store days still being judged; what stores paid is told meanwhile
+ */
+public record PastNightView(
+    UUID houseId,
+    double limitCelsius,
+    List<Night> nights,
+    int held,
+    int close,
+    int lost,
+    int pending) {
+
+  /**
+   * One night, by the evening it began.
+   *
+   * @param verdict HELD, CLOSE or LOST
+   * @param lowestAt moment of the house's low
+   * @param outdoorLowest absent when nobody read outdoors
+   * @param seen what somebody saw, as noted
+   * @param paid what each store gave while the house was cold
+   */
+  public record Night(
+      LocalDate evening,
+      String verdict,
+      double lowestCelsius,
+      Instant lowestAt,
+      Double outdoorLowest,
+      Double liftKelvin,
+      double coldDegreeHours,
+      List<String> seen,
+      List<Paid> paid) {}
+
+  /** A store's part, J. */
+  public record Paid(UUID storeId, String name, double joules) {}
+}

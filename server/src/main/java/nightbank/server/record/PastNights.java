@@ -1,0 +1,172 @@
+package nightbank.server.record;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import nightbank.core.night.PastNight;
+import nightbank.core.night.Verdict;
+import nightbank.server.holding.Holdings;
+import nightbank.server.house.Houses;
+import nightbank.server.log.EventLog;
+import nightbank.server.log.EventView;
+import nightbank.server.log.Readings;
+import nightbank.server.record.internal.NightLowRepository;
+import nightbank.server.record.internal.NightLowRepository.Low;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.StoreView;
+import nightbank.server.store.Stores;
+import org.springframework.stereotype.Service;
+
+/** What became of past nights, from readings and from what was seen. */
+@Service
+public class PastNights {
+  private static final Duration LONGEST = Duration.ofDays(400);
+  private static final Set<String> FROST = Set.of("ice", "rime");
+
+  private final NightLowRepository lows;
+  private final LedgerDays days;
+  private final Houses houses;
+  private final Stores stores;
+  private final Readings readings;
+  private final EventLog events;
+  private final Holdings holdings;
+
+  PastNights(
+      NightLowRepository lows,
+      LedgerDays days,
+      Houses houses,
+      Stores stores,
+      Readings readings,
+      EventLog events,
+      Holdings holdings) {
+    this.lows = lows;
+    this.days = days;
+    this.houses = houses;
+    this.stores = stores;
+    this.readings = readings;
+    this.events = events;
+    this.holdings = holdings;
+  }
+
+  public PastNightView of(UUID holding, UUID house, LocalDate from, LocalDate to) {
+    if (from == null || to == null || to.isBefore(from)) {
+      throw Problem.invalid("from", "The first night must come before the last.", "Check both.");
+    }
+    if (Duration.ofDays(to.toEpochDay() - from.toEpochDay()).compareTo(LONGEST) > 0) {
+      throw Problem.invalid("to", "400 nights at most.", "Take one winter.");
+    }
+    double limit = houses.get(holding, house).design().plantLimitCelsius();
+    ZoneId zone = ZoneId.of(holdings.get(holding).zone());
+    Instant first = noon(from, zone);
+    Instant last = noon(to.plusDays(1), zone);
+    var air = readings.airProbes(holding, house).keySet();
+    Map<LocalDate, Low> inside = lows.of(holding, air, first, last, zone, limit);
+    Map<LocalDate, Low> outside =
+        lows.of(holding, readings.outdoorProbes(holding), first, last, zone, limit);
+    Map<LocalDate, List<String>> seen = seen(holding, house, first, last, zone);
+    Map<LocalDate, List<PastNightView.Paid>> paid = new HashMap<>();
+    int pending = paid(holding, house, from, to, zone, inside.keySet(), paid);
+    List<PastNightView.Night> nights = new ArrayList<>();
+    int[] count = new int[Verdict.values().length];
+    inside.entrySet().stream()
+        .sorted(Map.Entry.comparingByKey())
+        .forEach(
+            e -> {
+              PastNightView.Night n =
+                  night(
+                      e.getKey(),
+                      e.getValue(),
+                      outside.get(e.getKey()),
+                      seen.getOrDefault(e.getKey(), List.of()),
+                      paid.getOrDefault(e.getKey(), List.of()),
+                      limit);
+              count[Verdict.valueOf(n.verdict()).ordinal()]++;
+              nights.add(n);
+            });
+    return new PastNightView(
+        house,
+        limit,
+        nights,
+        count[Verdict.HELD.ordinal()],
+        count[Verdict.CLOSE.ordinal()],
+        count[Verdict.LOST.ordinal()],
+        pending);
+  }
+
+  private static PastNightView.Night night(
+      LocalDate evening,
+      Low in,
+      Low out,
+      List<String> seen,
+      List<PastNightView.Paid> paid,
+      double limit) {
+    boolean ice = seen.stream().anyMatch(s -> FROST.contains(s.toLowerCase(Locale.ROOT)));
+    double outdoor = out == null ? Double.NaN : out.celsius();
+    PastNight night = new PastNight(in.celsius(), limit, outdoor, in.coldDegreeHours(), ice);
+    return new PastNightView.Night(
+        evening,
+        night.verdict().name(),
+        in.celsius(),
+        in.at(),
+        out == null ? null : outdoor,
+        out == null ? null : night.liftKelvin(),
+        in.coldDegreeHours(),
+        seen,
+        paid);
+  }
+
+  private Map<LocalDate, List<String>> seen(
+      UUID holding, UUID house, Instant first, Instant last, ZoneId zone) {
+    Map<LocalDate, List<String>> seen = new HashMap<>();
+    Set<UUID> own = new java.util.HashSet<>();
+    ofHouse(holding, house).forEach(s -> own.add(s.id()));
+    for (EventView e : events.between(holding, first, last)) {
+      if (e.kind() == EventView.Kind.SEEN && (e.storeId() == null || own.contains(e.storeId()))) {
+        LocalDate evening = e.at().atZone(zone).minusHours(12).toLocalDate();
+        seen.computeIfAbsent(evening, k -> new ArrayList<>()).add(e.note());
+      }
+    }
+    return seen;
+  }
+
+  private List<StoreView> ofHouse(UUID holding, UUID house) {
+    return stores.all(holding).stream()
+        .filter(s -> house.equals(s.houseId()) && !s.planned())
+        .toList();
+  }
+
+  private int paid(
+      UUID holding,
+      UUID house,
+      LocalDate from,
+      LocalDate to,
+      ZoneId zone,
+      Set<LocalDate> evenings,
+      Map<LocalDate, List<PastNightView.Paid>> into) {
+    int pending = 0;
+    for (StoreView s : ofHouse(holding, house)) {
+      LedgerDays.Days d = days.of(holding, s.id(), from, to, zone);
+      pending += d.pending();
+      for (LedgerDay day : d.known()) {
+        if (day.judged() && evenings.contains(day.evening())) {
+          into.computeIfAbsent(day.evening(), k -> new ArrayList<>())
+              .add(new PastNightView.Paid(s.id(), s.name(), day.delivered()));
+        }
+      }
+    }
+    return pending;
+  }
+
+  private static Instant noon(LocalDate day, ZoneId zone) {
+    return day.atTime(LocalTime.NOON).atZone(zone).toInstant();
+  }
+}

@@ -1,0 +1,216 @@
+package nightbank.server.record;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import nightbank.core.charge.WoodFire;
+import nightbank.core.night.Labour;
+import nightbank.core.sizing.Prices;
+import nightbank.server.book.Books;
+import nightbank.server.book.MediaBook;
+import nightbank.server.holding.Holdings;
+import nightbank.server.log.EventLog;
+import nightbank.server.log.EventView;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.SourceDesign;
+import nightbank.server.store.StoreView;
+import nightbank.server.store.Stores;
+import org.springframework.stereotype.Service;
+
+/** Statements: what went in and out of stores over any time, and what it took. */
+@Service
+public class Statements {
+  private static final double USUAL_MOISTURE = 0.2;
+  private static final double KILOWATT_HOUR = 3.6e6;
+  private static final Duration LONGEST = Duration.ofDays(400);
+
+  private final LedgerDays days;
+  private final Stores stores;
+  private final EventLog events;
+  private final Books books;
+  private final Holdings holdings;
+
+  Statements(LedgerDays days, Stores stores, EventLog events, Books books, Holdings holdings) {
+    this.days = days;
+    this.stores = stores;
+    this.events = events;
+    this.books = books;
+    this.holdings = holdings;
+  }
+
+  /**
+   * States.
+   *
+   * @param store absent for the whole holding
+   * @param from first evening
+   * @param to last evening
+   */
+  public StatementView of(UUID holding, UUID store, LocalDate from, LocalDate to) {
+    if (from == null || to == null || to.isBefore(from)) {
+      throw Problem.invalid("from", "A statement must begin before it ends.", "Check both days.");
+    }
+    if (Duration.ofDays(to.toEpochDay() - from.toEpochDay()).compareTo(LONGEST) > 0) {
+      throw Problem.invalid("to", "A statement covers 400 days at most.", "Take one winter.");
+    }
+    ZoneId zone = ZoneId.of(holdings.get(holding).zone());
+    List<StoreView> chosen =
+        store == null
+            ? stores.all(holding).stream().filter(s -> !s.planned()).toList()
+            : List.of(stores.get(holding, store));
+    Map<LocalDate, double[]> rows = new LinkedHashMap<>();
+    List<StatementView.StoreSums> parts = new ArrayList<>();
+    int pending = 0;
+    int unread = 0;
+    double element = 0;
+    for (StoreView s : chosen) {
+      LedgerDays.Days d = days.of(holding, s.id(), from, to, zone);
+      pending += d.pending();
+      List<LedgerDay> judged = d.known().stream().filter(LedgerDay::judged).toList();
+      unread += d.known().size() - judged.size();
+      if (!judged.isEmpty()) {
+        StatementView.Sums sums = sums(judged);
+        parts.add(new StatementView.StoreSums(s.id(), s.name(), sums));
+        element += byElement(s) ? sums.charged() : 0;
+        judged.forEach(day -> add(rows, day));
+      }
+    }
+    List<EventView> done =
+        events.between(holding, noon(from, zone), noon(to.plusDays(1), zone)).stream()
+            .filter(e -> store == null || store.equals(e.storeId()))
+            .toList();
+    StatementView.Effort effort = effort(done, element);
+    MediaBook book = books.media(holding);
+    return new StatementView(
+        store,
+        store == null ? "" : chosen.get(0).name(),
+        from,
+        to,
+        total(parts),
+        parts,
+        rows.entrySet().stream()
+            .sorted(Map.Entry.comparingByKey())
+            .map(e -> row(e.getKey(), e.getValue()))
+            .toList(),
+        pending,
+        unread,
+        chosen.stream().anyMatch(Statements::warmsItself),
+        effort,
+        book.currency(),
+        cost(effort, book.prices()));
+  }
+
+  private static Instant noon(LocalDate day, ZoneId zone) {
+    return day.atTime(LocalTime.NOON).atZone(zone).toInstant();
+  }
+
+  private static boolean byElement(StoreView s) {
+    SourceDesign source = s.design().source();
+    return source != null && source.kind() == SourceDesign.Kind.ELEMENT;
+  }
+
+  private static boolean warmsItself(StoreView s) {
+    SourceDesign source = s.design().source();
+    return source != null && source.kind() == SourceDesign.Kind.HEAP;
+  }
+
+  /** The residual takes what the balance did between readings of one day and the next too. */
+  private static StatementView.Sums sums(List<LedgerDay> judged) {
+    double opening = judged.get(0).balanceStart();
+    double closing = judged.get(judged.size() - 1).balanceEnd();
+    double charged = judged.stream().mapToDouble(LedgerDay::charged).sum();
+    double delivered = judged.stream().mapToDouble(LedgerDay::delivered).sum();
+    double early = judged.stream().mapToDouble(LedgerDay::early).sum();
+    double lost = judged.stream().mapToDouble(LedgerDay::lost).sum();
+    double residual = opening + charged - closing - delivered - early - lost;
+    return new StatementView.Sums(opening, charged, delivered, early, lost, residual, closing);
+  }
+
+  private static StatementView.Sums total(List<StatementView.StoreSums> parts) {
+    double[] t = new double[7];
+    for (StatementView.StoreSums p : parts) {
+      StatementView.Sums s = p.sums();
+      double[] all = {
+        s.opening(), s.charged(), s.delivered(), s.early(), s.lost(), s.residual(), s.closing()
+      };
+      for (int i = 0; i < t.length; i++) {
+        t[i] += all[i];
+      }
+    }
+    return new StatementView.Sums(t[0], t[1], t[2], t[3], t[4], t[5], t[6]);
+  }
+
+  private static void add(Map<LocalDate, double[]> rows, LedgerDay d) {
+    double[] r = rows.computeIfAbsent(d.evening(), k -> new double[6]);
+    double[] all = {d.charged(), d.delivered(), d.early(), d.lost(), d.residual(), d.balanceEnd()};
+    for (int i = 0; i < r.length; i++) {
+      r[i] += all[i];
+    }
+  }
+
+  private static StatementView.Row row(LocalDate evening, double[] r) {
+    return new StatementView.Row(evening, r[0], r[1], r[2], r[3], r[4], r[5]);
+  }
+
+  private static StatementView.Effort effort(List<EventView> done, double element) {
+    int fires = 0;
+    int doings = 0;
+    double wood = 0;
+    double fuel = 0;
+    double minutes = 0;
+    for (EventView e : done) {
+      double kilograms = e.amount() == null ? 0 : e.amount();
+      boolean fire = e.kind() == EventView.Kind.FIRE_LIT;
+      if (fire || e.kind() == EventView.Kind.FUEL_ADDED) {
+        fires += fire ? 1 : 0;
+        wood += kilograms;
+        double moisture = e.moisture() == null ? USUAL_MOISTURE : e.moisture();
+        fuel += kilograms * WoodFire.heatingValue(moisture);
+      }
+      double took = minutes(e.kind(), kilograms);
+      doings += took > 0 ? 1 : 0;
+      minutes += took;
+    }
+    return new StatementView.Effort(fires, wood, fuel, element, doings, minutes / 60);
+  }
+
+  private static double minutes(EventView.Kind kind, double kilograms) {
+    return switch (kind) {
+      case FIRE_LIT -> Labour.LIGHT_FIRE + Labour.A_KILOGRAM_OF_WOOD * kilograms;
+      case FUEL_ADDED -> Labour.A_KILOGRAM_OF_WOOD * kilograms;
+      case LID -> Labour.LID;
+      case SCREEN -> Labour.SCREEN;
+      case DOOR, VENT -> Labour.DOOR;
+      case PUMP -> Labour.PUMP;
+      case ELEMENT -> Labour.SWITCH;
+      case HEAP -> Labour.FEED_HEAP;
+      case WATER -> Labour.WATER;
+      case REPAIR, SEEN, NOTE -> 0;
+    };
+  }
+
+  private static Double cost(StatementView.Effort e, Prices prices) {
+    double sum = 0;
+    if (e.woodKilograms() > 0) {
+      var wood = prices.of("firewood");
+      if (wood.isEmpty()) {
+        return null;
+      }
+      sum += e.woodKilograms() / wood.get().amount() * wood.get().price();
+    }
+    if (e.elementJoules() > 0) {
+      var power = prices.of("electricity");
+      if (power.isEmpty()) {
+        return null;
+      }
+      sum += e.elementJoules() / KILOWATT_HOUR / power.get().amount() * power.get().price();
+    }
+    return sum;
+  }
+}

@@ -1,0 +1,108 @@
+package nightbank.server.record.internal;
+
+import static nightbank.db.Tables.LEDGER_DAY;
+import static nightbank.db.Tables.PROBE;
+import static nightbank.db.Tables.READING;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import nightbank.server.record.LedgerDay;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** Judged days, and which days have readings at all. */
+@Repository
+public class LedgerDayRepository {
+  private final DSLContext db;
+
+  LedgerDayRepository(DSLContext db) {
+    this.db = db;
+  }
+
+  public Map<LocalDate, LedgerDay> between(UUID store, String mark, LocalDate from, LocalDate to) {
+    Map<LocalDate, LedgerDay> days = new HashMap<>();
+    db.selectFrom(LEDGER_DAY)
+        .where(LEDGER_DAY.STORE_ID.eq(store))
+        .and(LEDGER_DAY.MARK.eq(mark))
+        .and(LEDGER_DAY.EVENING.between(from, to))
+        .forEach(
+            r ->
+                days.put(
+                    r.getEvening(),
+                    new LedgerDay(
+                        r.getEvening(),
+                        r.getReadings(),
+                        r.getBalanceStart(),
+                        r.getBalanceEnd(),
+                        r.getCharged(),
+                        r.getDelivered(),
+                        r.getEarly(),
+                        r.getLost(),
+                        r.getResidual())));
+    return days;
+  }
+
+  /** Evenings with a reading of any of the store's own probes: one probe of the index a day. */
+  public Set<LocalDate> read(UUID holding, UUID store, Instant first, Instant last, ZoneId zone) {
+    List<UUID> probes =
+        db.select(PROBE.ID)
+            .from(PROBE)
+            .where(PROBE.HOLDING_ID.eq(holding))
+            .and(PROBE.HEAT_STORE_ID.eq(store))
+            .and(PROBE.KIND.eq("STORE"))
+            .fetch(PROBE.ID);
+    Set<LocalDate> days = new HashSet<>();
+    for (UUID probe : probes) {
+      Instant at = first;
+      while (at.isBefore(last)) {
+        Instant next =
+            db.select(READING.AT)
+                .from(READING)
+                .where(READING.PROBE_ID.eq(probe))
+                .and(READING.HOLDING_ID.eq(holding))
+                .and(READING.AT.ge(at))
+                .and(READING.AT.lt(last))
+                .orderBy(READING.AT)
+                .limit(1)
+                .fetchOne(READING.AT);
+        if (next == null) {
+          break;
+        }
+        LocalDate evening = next.atZone(zone).minusHours(12).toLocalDate();
+        days.add(evening);
+        at = evening.plusDays(1).atTime(12, 0).atZone(zone).toInstant();
+        if (!at.isAfter(next)) {
+          at = next.plusSeconds(1);
+        }
+      }
+    }
+    return days;
+  }
+
+  public void save(UUID holding, UUID store, String mark, LedgerDay d) {
+    db.insertInto(LEDGER_DAY)
+        .set(LEDGER_DAY.STORE_ID, store)
+        .set(LEDGER_DAY.HOLDING_ID, holding)
+        .set(LEDGER_DAY.EVENING, d.evening())
+        .set(LEDGER_DAY.MARK, mark)
+        .set(LEDGER_DAY.READINGS, d.readings())
+        .set(LEDGER_DAY.BALANCE_START, d.balanceStart())
+        .set(LEDGER_DAY.BALANCE_END, d.balanceEnd())
+        .set(LEDGER_DAY.CHARGED, d.charged())
+        .set(LEDGER_DAY.DELIVERED, d.delivered())
+        .set(LEDGER_DAY.EARLY, d.early())
+        .set(LEDGER_DAY.LOST, d.lost())
+        .set(LEDGER_DAY.RESIDUAL, d.residual())
+        .onConflict(LEDGER_DAY.STORE_ID, LEDGER_DAY.EVENING)
+        .doUpdate()
+        .setAllToExcluded()
+        .execute();
+  }
+}

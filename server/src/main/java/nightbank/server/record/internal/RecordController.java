@@ -1,0 +1,50 @@
+package nightbank.server.record.internal;
+
+import java.time.LocalDate;
+import java.util.UUID;
+import nightbank.server.account.Access;
+import nightbank.server.account.Role;
+import nightbank.server.record.PastNightView;
+import nightbank.server.record.PastNights;
+import nightbank.server.record.StatementView;
+import nightbank.server.record.Statements;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Statements and past nights over HTTP. */
+@RestController
+@RequestMapping("/api/holdings/{holdingId}")
+class RecordController {
+  private final Statements statements;
+  private final PastNights nights;
+  private final Access access;
+
+  RecordController(Statements statements, PastNights nights, Access access) {
+    this.statements = statements;
+    this.nights = nights;
+    this.access = access;
+  }
+
+  @GetMapping("/statement")
+  StatementView statement(
+      @PathVariable UUID holdingId,
+      @RequestParam(required = false) UUID store,
+      @RequestParam LocalDate from,
+      @RequestParam LocalDate to) {
+    access.require(holdingId, Role.GUEST);
+    return statements.of(holdingId, store, from, to);
+  }
+
+  @GetMapping("/houses/{houseId}/nights")
+  PastNightView nights(
+      @PathVariable UUID holdingId,
+      @PathVariable UUID houseId,
+      @RequestParam LocalDate from,
+      @RequestParam LocalDate to) {
+    access.require(holdingId, Role.GUEST);
+    return nights.of(holdingId, houseId, from, to);
+  }
+}
