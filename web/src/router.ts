@@ -61,6 +61,26 @@ export const router = createRouter({
         },
         { path: 'runs/:run', name: 'run', component: () => import('./features/run/RunPage.vue') },
         {
+          path: 'record/nights',
+          name: 'nights',
+          component: () => import('./features/record/NightsPage.vue'),
+        },
+        {
+          path: 'record/statement',
+          name: 'statement',
+          component: () => import('./features/record/StatementPage.vue'),
+        },
+        {
+          path: 'record/trials',
+          name: 'trials',
+          component: () => import('./features/trial/TrialsPage.vue'),
+        },
+        {
+          path: 'record/trials/:trial',
+          name: 'trial',
+          component: () => import('./features/trial/TrialPage.vue'),
+        },
+        {
           path: 'houses/new',
           name: 'new-house',
           component: () => import('./features/house/NewHousePage.vue'),

@@ -9,6 +9,7 @@ const keys = [
   ['s', 'Stores'],
   ['z', 'Sizing'],
   ['w', 'Two ways'],
+  ['n', 'Nights, statement, trials'],
   ['l', 'Change the light: day, night, night eyes'],
   ['arrows', 'Move a handle or a cursor that has the focus; with Shift ten times as far'],
   ['+ and −', 'Closer and wider on a run’s chart'],

@@ -47,5 +47,22 @@ export const useSession = defineStore('session', () => {
     return holdings.value.find((h) => h.id === holdingId)?.zone ?? 'UTC'
   }
 
-  return { me, theme, units, holdings, load, signIn, signOut, setFahrenheit, setTheme, role, zone }
+  function south(holdingId: string): boolean {
+    return holdings.value.find((h) => h.id === holdingId)?.south ?? false
+  }
+
+  return {
+    me,
+    theme,
+    units,
+    holdings,
+    load,
+    signIn,
+    signOut,
+    setFahrenheit,
+    setTheme,
+    role,
+    zone,
+    south,
+  }
 })

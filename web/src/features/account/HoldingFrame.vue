@@ -11,6 +11,7 @@ const router = useRouter()
 const holding = computed(() => String(route.params.holding))
 const known = computed(() => session.holdings.find((h) => h.id === holding.value))
 const shortcuts = ref(false)
+const recordOpen = computed(() => route.path.includes('/record/'))
 
 const themes = [
   { id: 'day', word: 'Day' },
@@ -38,6 +39,7 @@ function key(e: KeyboardEvent) {
   if (e.key === 's') router.push({ name: 'stores', params: { holding: holding.value } })
   if (e.key === 'z') router.push({ name: 'sizing', params: { holding: holding.value } })
   if (e.key === 'w') router.push({ name: 'pairs', params: { holding: holding.value } })
+  if (e.key === 'n') router.push({ name: 'nights', params: { holding: holding.value } })
   if (e.key === 'l') nextTheme()
 }
 onMounted(() => window.addEventListener('keydown', key))
@@ -59,6 +61,11 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       <RouterLink :to="{ name: 'stores', params: { holding } }">Stores</RouterLink>
       <RouterLink :to="{ name: 'sizing', params: { holding } }">Sizing</RouterLink>
       <RouterLink :to="{ name: 'pairs', params: { holding } }">Two ways</RouterLink>
+      <RouterLink
+        :to="{ name: 'nights', params: { holding } }"
+        :class="{ 'router-link-active': recordOpen }"
+        >Record</RouterLink
+      >
       <RouterLink :to="{ name: 'people', params: { holding } }">Place</RouterLink>
     </nav>
     <div class="tools">

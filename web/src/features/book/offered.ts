@@ -23,6 +23,8 @@ export function offered(
     unit: id === 'water' ? 'LITRE' : 'KILOGRAM',
   })
   return [
+    { value: 'firewood', text: 'Firewood', pack: 'net', amount: 20, unit: 'KILOGRAM' },
+    { value: 'electricity', text: 'Electricity', pack: 'unit', amount: 1, unit: 'KILOWATT_HOUR' },
     ...catalogue.media.map((m) => fill(m.id, m.name)),
     ...own.map((m) => fill(m.id, m.name)),
     ...catalogue.insulation.map((m): Offered => ({

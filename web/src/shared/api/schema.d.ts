@@ -52,6 +52,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bring"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}": {
         parameters: {
             query?: never;
@@ -196,6 +212,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["holding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/heap": {
         parameters: {
             query?: never;
@@ -334,6 +366,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/houses/{houseId}/tonight/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["calendar"];
         delete?: never;
         options?: never;
         head?: never;
@@ -660,6 +708,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/stores/{storeId}/readings.senml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/stores/{storeId}/runs": {
         parameters: {
             query?: never;
@@ -820,6 +884,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tables/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["csv"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tables/xlsx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["xlsx"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -906,6 +1002,15 @@ export interface components {
             book: components["schemas"]["Book"];
             /** Format: int32 */
             version: number;
+        };
+        Brought: {
+            /** Format: uuid */
+            holdingId: string;
+            name: string;
+            /** Format: int64 */
+            readings: number;
+            /** Format: int64 */
+            rows: number;
         };
         Build: {
             bathed: boolean;
@@ -1307,6 +1412,10 @@ export interface components {
             /** Format: double */
             widthMetres: number;
         };
+        HandedTable: {
+            name: string;
+            rows: string[][];
+        };
         HeapView: {
             /** Format: double */
             carbonToNitrogen: number;
@@ -1351,6 +1460,7 @@ export interface components {
             name: string;
             /** @enum {string} */
             role: "KEEPER" | "HELPER" | "GUEST";
+            south: boolean;
             zone: string;
         };
         HoldingView: {
@@ -2175,7 +2285,6 @@ export interface components {
             effort: components["schemas"]["Effort"];
             /** Format: date */
             from: string;
-            ownWarmth: boolean;
             /** Format: int32 */
             pending: number;
             /** Format: uuid */
@@ -2277,6 +2386,7 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        StreamingResponseBody: unknown;
         Sums: {
             /** Format: double */
             charged: number;
@@ -2290,6 +2400,8 @@ export interface components {
             lost: number;
             /** Format: double */
             opening: number;
+            /** Format: double */
+            own: number;
             /** Format: double */
             residual: number;
         };
@@ -2484,6 +2596,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HoldingView"];
+                };
+            };
+        };
+    };
+    bring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Brought"];
                 };
             };
         };
@@ -2861,6 +3000,28 @@ export interface operations {
             };
         };
     };
+    holding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
     heap: {
         parameters: {
             query?: never;
@@ -3143,6 +3304,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TonightView"];
+                };
+            };
+        };
+    };
+    calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TonightQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
                 };
             };
         };
@@ -3788,6 +3976,32 @@ export interface operations {
             };
         };
     };
+    readings: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+                storeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/senml+json": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
     all_1: {
         parameters: {
             query?: never;
@@ -4139,6 +4353,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HoldingView"];
+                };
+            };
+        };
+    };
+    csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandedTable"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    xlsx: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandedTable"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
                 };
             };
         };

@@ -70,6 +70,29 @@ public final class Visitor {
     return send(request(path).GET());
   }
 
+  /** A file that is handed out. */
+  public byte[] bytes(String path) {
+    return bytes(request(path).GET());
+  }
+
+  public byte[] postForBytes(String path, String json) {
+    return bytes(
+        request(path)
+            .header("Content-Type", "application/json")
+            .POST(HttpRequest.BodyPublishers.ofString(json)));
+  }
+
+  private byte[] bytes(HttpRequest.Builder request) {
+    try {
+      return client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
   public Answer post(String path, String json) {
     return send(
         request(path)

@@ -38,7 +38,7 @@ public class Accounts {
   public record PersonView(UUID id, String login, String name, boolean fahrenheit) {}
 
   /** A holding as its members see it in their list. */
-  public record HoldingLink(UUID id, String name, Role role, String zone) {}
+  public record HoldingLink(UUID id, String name, Role role, String zone, boolean south) {}
 
   public Optional<PersonView> person(UUID id) {
     return repository
@@ -48,7 +48,7 @@ public class Accounts {
 
   public List<HoldingLink> holdings(UUID person) {
     return repository.belongings(person).stream()
-        .map(b -> new HoldingLink(b.holdingId(), b.name(), b.role(), b.zone()))
+        .map(b -> new HoldingLink(b.holdingId(), b.name(), b.role(), b.zone(), b.latitude() < 0))
         .toList();
   }
 

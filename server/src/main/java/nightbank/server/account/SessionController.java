@@ -89,7 +89,7 @@ class SessionController {
                         "password",
                         "Name and password do not belong together.",
                         "Check both; capitals count in the password."));
-    limits.forget(key);
+    limits.forget(key, request.getRemoteAddr());
     open(who, request, response);
     return me();
   }

@@ -8,7 +8,10 @@ import nightbank.server.shared.Problem;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 
-/** Ten tries a quarter of an hour for each name and for each address. */
+/**
+ * Ten failed tries a quarter of an hour for each name, forty for each address; whoever gets in gives
+ * back the try.
+ */
 @Component
 class SignInLimits {
   private static final int TRIES = 10;
@@ -30,8 +33,9 @@ class SignInLimits {
     }
   }
 
-  void forget(String login) {
+  void forget(String login, String address) {
     buckets.invalidate("name " + login);
+    bucket("from " + address, TRIES * 4).addTokens(1);
   }
 
   private Bucket bucket(String key, int tries) {

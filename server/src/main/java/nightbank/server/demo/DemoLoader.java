@@ -27,6 +27,7 @@ import nightbank.server.shared.Settings;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.StoreDesign;
 import nightbank.server.store.Stores;
+import nightbank.server.trial.Trials;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -51,6 +52,7 @@ class DemoLoader implements ApplicationRunner {
   private final Stores stores;
   private final Imports imports;
   private final Runs runs;
+  private final Trials trials;
   private final EventLog events;
 
   DemoLoader(
@@ -63,6 +65,7 @@ class DemoLoader implements ApplicationRunner {
       Stores stores,
       Imports imports,
       Runs runs,
+      Trials trials,
       EventLog events) {
     this.settings = settings;
     this.mapper = mapper;
@@ -73,6 +76,7 @@ class DemoLoader implements ApplicationRunner {
     this.stores = stores;
     this.imports = imports;
     this.runs = runs;
+    this.trials = trials;
     this.events = events;
   }
 
@@ -82,7 +86,11 @@ class DemoLoader implements ApplicationRunner {
       List<House> houses,
       List<Store> stores,
       List<Run> runs,
+      List<TriedOut> trials,
       Book book) {}
+
+  /** A trial with its runs by name and side. */
+  record TriedOut(String name, List<List<String>> runs) {}
 
   record Person(String login, String name, String password, Role role) {}
 
@@ -136,6 +144,14 @@ class DemoLoader implements ApplicationRunner {
     for (Run r : told.runs()) {
       runs.create(
           holding, ids.get(r.store()), new Runs.RunDraft(id(r.name()), r.name(), r.from(), r.to()));
+    }
+    for (TriedOut t : told.trials()) {
+      trials.save(
+          holding,
+          id(t.name()),
+          new Trials.TrialDraft(
+              t.name(),
+              t.runs().stream().map(r -> new Trials.Sided(id(r.get(0)), r.get(1))).toList()));
     }
     Event[] happened =
         mapper.readValue(Files.readString(folder.resolve("events.json")), Event[].class);

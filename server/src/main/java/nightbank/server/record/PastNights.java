@@ -8,10 +8,10 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import nightbank.core.night.PastNight;
 import nightbank.core.night.Verdict;
 import nightbank.server.holding.Holdings;
@@ -30,7 +30,8 @@ import org.springframework.stereotype.Service;
 @Service
 public class PastNights {
   private static final Duration LONGEST = Duration.ofDays(400);
-  private static final Set<String> FROST = Set.of("ice", "rime");
+  private static final Pattern FROST =
+      Pattern.compile("\\b(ice|rime)\\b", Pattern.CASE_INSENSITIVE);
 
   private final NightLowRepository lows;
   private final LedgerDays days;
@@ -109,7 +110,7 @@ public class PastNights {
       List<String> seen,
       List<PastNightView.Paid> paid,
       double limit) {
-    boolean ice = seen.stream().anyMatch(s -> FROST.contains(s.toLowerCase(Locale.ROOT)));
+    boolean ice = seen.stream().anyMatch(s -> FROST.matcher(s).find());
     double outdoor = out == null ? Double.NaN : out.celsius();
     PastNight night = new PastNight(in.celsius(), limit, outdoor, in.coldDegreeHours(), ice);
     return new PastNightView.Night(

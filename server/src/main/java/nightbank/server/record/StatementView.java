@@ -5,13 +5,11 @@ import java.util.List;
 import java.util.UUID;
 
 /**
- * A store's or the holding's ledger over any time: opening + charged = closing + delivered + early
- * + lost + residual; J.
+ * A store's or the holding's ledger over any time: opening + charged + own = closing + delivered +
+ * early + lost + residual; J.
  *
  * @param pending days still being judged; the rest is told meanwhile
- * @param unread days of stores in use on which too little was read to judge
- * @param ownWarmth whether a heap is among the stores, whose warmth nobody meters: it is in the
- *     residual
+ * @param unread days between a store's first and last reading on which too little was read
  * @param cost of fuel and power at the holding's prices; absent where a price is missing
  */
 public record StatementView(
@@ -24,15 +22,19 @@ public record StatementView(
     List<Row> days,
     int pending,
     int unread,
-    boolean ownWarmth,
     Effort effort,
     String currency,
     Double cost) {
 
-  /** Ledger over the whole time. */
+  /**
+   * Ledger over the whole time.
+   *
+   * @param own what a heap must have made itself, nobody metering it: its ledger has no residual
+   */
   public record Sums(
       double opening,
       double charged,
+      double own,
       double delivered,
       double early,
       double lost,

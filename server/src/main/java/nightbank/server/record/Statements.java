@@ -73,9 +73,9 @@ public class Statements {
       LedgerDays.Days d = days.of(holding, s.id(), from, to, zone);
       pending += d.pending();
       List<LedgerDay> judged = d.known().stream().filter(LedgerDay::judged).toList();
-      unread += d.known().size() - judged.size();
+      unread += unread(d.known(), judged);
       if (!judged.isEmpty()) {
-        StatementView.Sums sums = sums(judged);
+        StatementView.Sums sums = sums(judged, warmsItself(s));
         parts.add(new StatementView.StoreSums(s.id(), s.name(), sums));
         element += byElement(s) ? sums.charged() : 0;
         judged.forEach(day -> add(rows, day));
@@ -100,10 +100,22 @@ public class Statements {
             .toList(),
         pending,
         unread,
-        chosen.stream().anyMatch(Statements::warmsItself),
         effort,
         book.currency(),
         cost(effort, book.prices()));
+  }
+
+  private static int unread(List<LedgerDay> known, List<LedgerDay> judged) {
+    if (judged.isEmpty()) {
+      return 0;
+    }
+    LocalDate first = judged.get(0).evening();
+    LocalDate last = judged.get(judged.size() - 1).evening();
+    return (int)
+        known.stream()
+            .filter(d -> !d.judged())
+            .filter(d -> d.evening().isAfter(first) && d.evening().isBefore(last))
+            .count();
   }
 
   private static Instant noon(LocalDate day, ZoneId zone) {
@@ -121,29 +133,38 @@ public class Statements {
   }
 
   /** The residual takes what the balance did between readings of one day and the next too. */
-  private static StatementView.Sums sums(List<LedgerDay> judged) {
+  private static StatementView.Sums sums(List<LedgerDay> judged, boolean warmsItself) {
     double opening = judged.get(0).balanceStart();
     double closing = judged.get(judged.size() - 1).balanceEnd();
     double charged = judged.stream().mapToDouble(LedgerDay::charged).sum();
     double delivered = judged.stream().mapToDouble(LedgerDay::delivered).sum();
     double early = judged.stream().mapToDouble(LedgerDay::early).sum();
     double lost = judged.stream().mapToDouble(LedgerDay::lost).sum();
-    double residual = opening + charged - closing - delivered - early - lost;
-    return new StatementView.Sums(opening, charged, delivered, early, lost, residual, closing);
+    double left = opening + charged - closing - delivered - early - lost;
+    return warmsItself
+        ? new StatementView.Sums(opening, charged, -left, delivered, early, lost, 0, closing)
+        : new StatementView.Sums(opening, charged, 0, delivered, early, lost, left, closing);
   }
 
   private static StatementView.Sums total(List<StatementView.StoreSums> parts) {
-    double[] t = new double[7];
+    double[] t = new double[8];
     for (StatementView.StoreSums p : parts) {
       StatementView.Sums s = p.sums();
       double[] all = {
-        s.opening(), s.charged(), s.delivered(), s.early(), s.lost(), s.residual(), s.closing()
+        s.opening(),
+        s.charged(),
+        s.own(),
+        s.delivered(),
+        s.early(),
+        s.lost(),
+        s.residual(),
+        s.closing()
       };
       for (int i = 0; i < t.length; i++) {
         t[i] += all[i];
       }
     }
-    return new StatementView.Sums(t[0], t[1], t[2], t[3], t[4], t[5], t[6]);
+    return new StatementView.Sums(t[0], t[1], t[2], t[3], t[4], t[5], t[6], t[7]);
   }
 
   private static void add(Map<LocalDate, double[]> rows, LedgerDay d) {

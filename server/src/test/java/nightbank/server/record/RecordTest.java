@@ -57,7 +57,11 @@ public class RecordTest {
       out += sums.path(part).asDouble();
     }
     assertThat(out)
-        .isCloseTo(sums.path("opening").asDouble() + sums.path("charged").asDouble(), within(1.0));
+        .isCloseTo(
+            sums.path("opening").asDouble()
+                + sums.path("charged").asDouble()
+                + sums.path("own").asDouble(),
+            within(1.0));
     double charged = 0;
     for (JsonNode day : s.path("days")) {
       charged += day.path("charged").asDouble();

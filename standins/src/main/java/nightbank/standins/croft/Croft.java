@@ -158,7 +158,8 @@ public final class Croft {
           now,
           "stone-bench",
           "FIRE_LIT",
-          String.format(Locale.ROOT, "%.0f kg of split birch, two years dry.", fireKilograms));
+          String.format(Locale.ROOT, "%.0f kg of split birch, two years dry.", fireKilograms),
+          String.format(Locale.ROOT, "%.1f, \"moisture\": 0.18", fireKilograms));
     }
   }
 
@@ -188,10 +189,14 @@ public final class Croft {
   }
 
   private void event(Instant at, String store, String kind, String note) {
+    event(at, store, kind, note, "null");
+  }
+
+  private void event(Instant at, String store, String kind, String note, String amount) {
     UUID id = UUID.nameUUIDFromBytes((at + kind).getBytes(StandardCharsets.UTF_8));
     events.add(
         String.format(
-            "  {\"id\": \"%s\", \"at\": \"%s\", \"store\": %s, \"kind\": \"%s\", \"note\": \"%s\"}",
-            id, at, store == null ? "null" : '"' + store + '"', kind, note));
+            "  {\"id\": \"%s\", \"at\": \"%s\", \"store\": %s, \"kind\": \"%s\", \"note\": \"%s\", \"amount\": %s}",
+            id, at, store == null ? "null" : '"' + store + '"', kind, note, amount));
   }
 }

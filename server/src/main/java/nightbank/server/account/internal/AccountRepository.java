@@ -27,7 +27,7 @@ public class AccountRepository {
       UUID id, String login, String name, String passwordHash, boolean fahrenheit) {}
 
   /** One holding a person belongs to. */
-  public record Belonging(UUID holdingId, String name, Role role, String zone) {}
+  public record Belonging(UUID holdingId, String name, Role role, String zone, double latitude) {}
 
   public boolean anybody() {
     return db.fetchExists(PERSON);
@@ -72,13 +72,16 @@ public class AccountRepository {
   }
 
   public List<Belonging> belongings(UUID person) {
-    return db.select(HOLDING.ID, HOLDING.NAME, MEMBERSHIP.ROLE, HOLDING.ZONE)
+    return db.select(HOLDING.ID, HOLDING.NAME, MEMBERSHIP.ROLE, HOLDING.ZONE, HOLDING.LATITUDE)
         .from(MEMBERSHIP)
         .join(HOLDING)
         .on(HOLDING.ID.eq(MEMBERSHIP.HOLDING_ID))
         .where(MEMBERSHIP.PERSON_ID.eq(person))
         .orderBy(HOLDING.NAME)
-        .fetch(r -> new Belonging(r.value1(), r.value2(), Role.valueOf(r.value3()), r.value4()));
+        .fetch(
+            r ->
+                new Belonging(
+                    r.value1(), r.value2(), Role.valueOf(r.value3()), r.value4(), r.value5()));
   }
 
   public void join(UUID person, UUID holding, Role role) {

@@ -1,0 +1,300 @@
+package nightbank.server.handout;
+
+import java.io.InputStream;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.YearMonth;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import nightbank.server.account.Accounts;
+import nightbank.server.account.Role;
+import nightbank.server.book.Books;
+import nightbank.server.handout.HoldingTables.Table;
+import nightbank.server.handout.HoldingTables.Tie;
+import nightbank.server.house.Houses;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.Stores;
+import org.jooq.DSLContext;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reads a holding's file in: all of it or nothing, as hostile as any other file. */
+@Service
+public class HoldingImport {
+  private static final Map<String, Table> TABLES =
+      HoldingTables.ALL.stream().collect(Collectors.toMap(Table::name, Function.identity()));
+  private static final BigDecimal MICROS = BigDecimal.valueOf(1_000_000);
+  private static final long EARLIEST = Instant.parse("2000-01-01T00:00:00Z").getEpochSecond();
+  private static final long LATEST = Instant.parse("2100-01-01T00:00:00Z").getEpochSecond();
+  private static final int BATCH = 5000;
+
+  private final DSLContext db;
+  private final JsonMapper mapper;
+  private final Accounts accounts;
+  private final Stores stores;
+  private final Houses houses;
+  private final Books books;
+
+  HoldingImport(
+      DSLContext db,
+      JsonMapper mapper,
+      Accounts accounts,
+      Stores stores,
+      Houses houses,
+      Books books) {
+    this.db = db;
+    this.mapper = mapper;
+    this.accounts = accounts;
+    this.stores = stores;
+    this.houses = houses;
+    this.books = books;
+  }
+
+  /** What came of it. */
+  public record Brought(UUID holdingId, String name, long rows, long readings) {}
+
+  /** The sender becomes the holding's keeper. */
+  @Transactional
+  public Brought read(UUID person, InputStream in) {
+    try (JsonParser json = mapper.createParser(in)) {
+      Reader reader = new Reader(json);
+      reader.all();
+      check(reader);
+      accounts.join(person, reader.holding, Role.KEEPER);
+      return new Brought(reader.holding, reader.name, reader.rows, reader.readings);
+    } catch (JacksonException e) {
+      throw unfit("It is no JSON that can be read, or it was cut off.");
+    } catch (DataIntegrityViolationException e) {
+      throw unfit("A row of it does not fit: something it points at is missing, or doubled.");
+    } catch (org.jooq.exception.DataAccessException e) {
+      throw unfit("A row of it has values that cannot be.");
+    }
+  }
+
+  private static Problem unfit(String reason) {
+    return Problem.invalid(
+        "file", reason, "Nothing was read in. Choose a file that was exported from a holding.");
+  }
+
+  /** What the file points at must be its own, and what it describes must make sense. */
+  private void check(Reader r) {
+    if (r.holding == null) {
+      throw unfit("It says no holding.");
+    }
+    for (Tie t : HoldingTables.TIES) {
+      boolean astray =
+          db.fetchSingle(
+                  """
+                  SELECT EXISTS (SELECT FROM %s t LEFT JOIN %s o ON o.id = t.%s AND o.holding_id = t.holding_id
+                   WHERE t.holding_id = ? AND t.%s IS NOT NULL AND o.id IS NULL)
+                  """
+                      .formatted(t.table(), t.to(), t.column(), t.column()),
+                  r.holding)
+              .get(0, Boolean.class);
+      if (astray) {
+        throw unfit("Its %s points at a %s that is not in it.".formatted(t.table(), t.to()));
+      }
+    }
+    houses.all(r.holding).forEach(h -> houses.tried(h.design()));
+    books.media(r.holding);
+    stores.all(r.holding);
+  }
+
+  private final class Reader {
+    private final JsonParser json;
+    private UUID holding;
+    private String name;
+    private boolean known;
+    private long rows;
+    private long readings;
+
+    Reader(JsonParser json) {
+      this.json = json;
+    }
+
+    void all() {
+      if (json.nextToken() != JsonToken.START_OBJECT) {
+        throw unfit("It is no holding's file.");
+      }
+      String format = "";
+      while (json.nextToken() == JsonToken.PROPERTY_NAME) {
+        String key = json.currentName();
+        json.nextToken();
+        switch (key) {
+          case "format" -> format = json.getString();
+          case "version" -> version(format);
+          case "holding" -> holding(json.readValueAsTree());
+          case "readings" -> readings();
+          default -> table(key);
+        }
+      }
+      expect(JsonToken.END_OBJECT);
+    }
+
+    private void version(String format) {
+      if (!HoldingTables.FORMAT.equals(format)) {
+        throw unfit("It is no holding's file.");
+      }
+      if (json.currentToken() != JsonToken.VALUE_NUMBER_INT
+          || json.getIntValue() != HoldingTables.VERSION) {
+        throw unfit(
+            "It is of another version than " + HoldingTables.VERSION + ", which is read here.");
+      }
+      known = true;
+    }
+
+    private void holding(JsonNode h) {
+      if (!known) {
+        throw unfit("It does not begin with its format and version.");
+      }
+      try {
+        holding = UUID.fromString(h.path("id").asString(""));
+        ZoneId.of(h.path("zone").asString(""));
+      } catch (IllegalArgumentException | DateTimeException e) {
+        throw unfit("Its holding has no id or no time zone that exists.");
+      }
+      name = h.path("name").asString("");
+      if (db.fetchSingle("SELECT EXISTS (SELECT FROM holding WHERE id = ?)", holding)
+          .get(0, Boolean.class)) {
+        throw new Problem(
+            HttpStatus.CONFLICT,
+            "already-here",
+            "file",
+            "This holding is here already.",
+            "A file is read in where the holding is not; nothing was changed.");
+      }
+      insert("holding", List.of(), h, false);
+    }
+
+    private void table(String key) {
+      Table t = TABLES.get(key);
+      if (t == null || holding == null) {
+        throw unfit(
+            "It holds “"
+                + key.substring(0, Math.min(40, key.length()))
+                + "”, which no holding has.");
+      }
+      expect(JsonToken.START_ARRAY);
+      while (json.nextToken() == JsonToken.START_OBJECT) {
+        insert(t.name(), t.leftOut(), json.readValueAsTree(), true);
+        rows++;
+      }
+      expect(JsonToken.END_ARRAY);
+    }
+
+    private void expect(JsonToken token) {
+      if (json.currentToken() != token) {
+        throw unfit("Its parts are not lists of rows, or it was cut off.");
+      }
+    }
+
+    /** Columns that the database fills by itself are left to it. */
+    private void insert(String table, List<String> leftOut, JsonNode row, boolean owned) {
+      List<String> columns =
+          db
+              .fetch(
+                  """
+                  SELECT column_name FROM information_schema.columns
+                   WHERE table_schema = 'public' AND table_name = ? AND is_identity = 'NO' ORDER BY ordinal_position
+                  """,
+                  table)
+              .getValues(0, String.class)
+              .stream()
+              .filter(c -> !leftOut.contains(c))
+              .toList();
+      String list = String.join(", ", columns);
+      db.execute(
+          "INSERT INTO %s (%s) SELECT %s FROM jsonb_populate_record(NULL::%s, ?::jsonb || ?::jsonb)"
+              .formatted(table, list, list, table),
+          mapper.writeValueAsString(row),
+          owned ? "{\"holding_id\":\"" + holding + "\"}" : "{}");
+    }
+
+    private void readings() {
+      if (holding == null) {
+        throw unfit("Its readings come before its holding.");
+      }
+      expect(JsonToken.START_ARRAY);
+      Set<YearMonth> made = new TreeSet<>();
+      while (json.nextToken() == JsonToken.START_OBJECT) {
+        JsonNode block = json.readValueAsTree();
+        JsonNode at = block.path("at");
+        JsonNode celsius = block.path("celsius");
+        if (at.size() != celsius.size()) {
+          throw unfit("A block of readings has more moments than temperatures, or fewer.");
+        }
+        UUID probe = id(block.path("probe"));
+        UUID file = block.path("import").isNull() ? null : id(block.path("import"));
+        for (int from = 0; from < at.size(); from += BATCH) {
+          batch(probe, file, at, celsius, from, Math.min(at.size(), from + BATCH), made);
+        }
+      }
+      expect(JsonToken.END_ARRAY);
+    }
+
+    private UUID id(JsonNode n) {
+      try {
+        return UUID.fromString(n.asString(""));
+      } catch (IllegalArgumentException e) {
+        throw unfit("A block of readings names no probe.");
+      }
+    }
+
+    private void batch(
+        UUID probe,
+        UUID file,
+        JsonNode at,
+        JsonNode celsius,
+        int from,
+        int to,
+        Set<YearMonth> made) {
+      List<Long> micros = new ArrayList<>();
+      List<Double> values = new ArrayList<>();
+      for (int i = from; i < to; i++) {
+        if (!at.get(i).isNumber() || !celsius.get(i).isNumber()) {
+          throw unfit("A reading is no number.");
+        }
+        BigDecimal second = at.get(i).decimalValue();
+        long whole = second.setScale(0, RoundingMode.FLOOR).longValue();
+        if (whole < EARLIEST || whole > LATEST) {
+          throw unfit("A reading lies before 2000 or after 2100.");
+        }
+        YearMonth month = YearMonth.from(Instant.ofEpochSecond(whole).atOffset(ZoneOffset.UTC));
+        if (made.add(month)) {
+          db.fetch("SELECT ensure_reading_month(?::timestamptz)", month.atDay(1) + "T00:00:00Z");
+        }
+        micros.add(second.multiply(MICROS).setScale(0, RoundingMode.HALF_UP).longValueExact());
+        values.add(celsius.get(i).doubleValue());
+      }
+      readings +=
+          db.execute(
+              """
+              INSERT INTO reading (probe_id, at, holding_id, celsius, import_id)
+              SELECT ?, timestamptz 'epoch' + u.micros * interval '1 microsecond', ?, u.celsius, ?::uuid
+                FROM unnest(?::bigint[], ?::float8[]) AS u (micros, celsius)
+              """,
+              probe,
+              holding,
+              file,
+              micros.toArray(Long[]::new),
+              values.toArray(Double[]::new));
+    }
+  }
+}

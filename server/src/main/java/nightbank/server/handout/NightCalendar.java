@@ -1,0 +1,75 @@
+package nightbank.server.handout;
+
+import biweekly.Biweekly;
+import biweekly.ICalendar;
+import biweekly.component.VAlarm;
+import biweekly.component.VEvent;
+import biweekly.parameter.Related;
+import biweekly.property.Trigger;
+import biweekly.util.Duration;
+import java.util.Date;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import nightbank.server.night.Tonight;
+import nightbank.server.night.TonightQuestion;
+import nightbank.server.night.TonightView;
+import org.springframework.stereotype.Service;
+
+/** What is planned tonight as a calendar (RFC 5545), with a word ten minutes before each. */
+@Service
+public class NightCalendar {
+  private static final int MINUTES_BEFORE = 10;
+
+  private final Tonight tonight;
+
+  NightCalendar(Tonight tonight) {
+    this.tonight = tonight;
+  }
+
+  public String of(UUID holding, UUID house, TonightQuestion question) {
+    TonightView night = tonight.ask(holding, house, question);
+    ICalendar calendar = new ICalendar();
+    calendar.setProductId("-//Night Bank//planned actions//EN");
+    List<TonightQuestion.Doing> doings = night.actions();
+    for (TonightQuestion.Doing d : doings) {
+      VEvent event = new VEvent();
+      event.setUid(
+          UUID.nameUUIDFromBytes(
+                  (house + "/" + d.kind() + "/" + d.storeId() + "/" + night.sunset())
+                      .getBytes(java.nio.charset.StandardCharsets.UTF_8))
+              + "@night-bank");
+      event.setDateTimeStamp(Date.from(d.from()));
+      event.setDateStart(Date.from(d.from()));
+      event.setDateEnd(Date.from(d.to()));
+      String word = word(d, night);
+      event.setSummary(word);
+      event.addAlarm(
+          VAlarm.display(
+              new Trigger(
+                  Duration.builder().prior(true).minutes(MINUTES_BEFORE).build(), Related.START),
+              word));
+      calendar.addEvent(event);
+    }
+    return Biweekly.write(calendar).go();
+  }
+
+  private static String word(TonightQuestion.Doing d, TonightView night) {
+    String store =
+        night.possible().stream()
+            .filter(p -> p.storeId() != null && p.storeId().equals(d.storeId()))
+            .map(TonightView.Possible::storeName)
+            .findFirst()
+            .orElse("")
+            .toLowerCase(Locale.ENGLISH);
+    return switch (d.kind()) {
+      case FIRE -> String.format(Locale.ROOT, "Light %.0f kg in the %s", d.amount(), store);
+      case ELEMENT -> "Element of the " + store + " on";
+      case PUMP -> "Pump of the " + store + " on";
+      case LID_OFF -> "Lid off the " + store;
+      case SCREEN -> "Draw the screen";
+      case COVER -> "Fleece over the plants";
+      case STUFF_GAPS -> "Stuff the gaps";
+    };
+  }
+}

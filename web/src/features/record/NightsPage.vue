@@ -1,0 +1,164 @@
+<script setup lang="ts">
+/** The wall of nights, one winter at a time; one opened says why. */
+import { useQuery } from '@tanstack/vue-query'
+import { BButton, BFormSelect } from 'bootstrap-vue-next'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import NightWall from '@/instruments/NightWall.vue'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import TableTools from '@/shared/TableTools.vue'
+import { useSession } from '@/shared/session'
+import { clock, degrees, kelvins, kilowattHours } from '@/shared/units'
+import { housesQuery } from '../house/queries'
+import { nightsQuery } from './queries'
+import RecordTabs from './RecordTabs.vue'
+import { nightSentences, wallSentence } from './sentences'
+import { evening, spanOf, todayIn, winterName, winterOf } from './winters'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const holding = String(route.params.holding)
+const zone = computed(() => session.zone(holding))
+const today = computed(() => todayIn(zone.value, session.me?.now))
+const south = computed(() => session.south(holding))
+const { data: houses } = useQuery(housesQuery(holding))
+
+const house = computed(() => String(route.query.house ?? houses.value?.[0]?.id ?? ''))
+const winter = computed(() => Number(route.query.winter ?? winterOf(today.value, south.value)))
+const span = computed(() => spanOf(winter.value, south.value, today.value))
+const chosen = computed(() => String(route.query.night ?? ''))
+const go = (q: Record<string, string>) => void router.replace({ query: { ...route.query, ...q } })
+
+const asked = computed(() => nightsQuery(holding, house.value, span.value[0], span.value[1]))
+const { data, error } = useQuery(asked)
+const opened = computed(
+  () =>
+    data.value?.nights.find((n) => n.evening === chosen.value) ??
+    data.value?.nights.find((n) => n.verdict === 'LOST') ??
+    data.value?.nights.at(-1),
+)
+</script>
+
+<template>
+  <RecordTabs :holding="holding" />
+  <h1>{{ data ? wallSentence(data) : 'Nights' }}</h1>
+  <form class="ask" aria-label="Which nights" @submit.prevent>
+    <div v-if="(houses?.length ?? 0) > 1">
+      <label for="n-house">House</label>
+      <BFormSelect
+        id="n-house"
+        :model-value="house"
+        :options="houses!.map((h) => ({ value: h.id, text: h.name }))"
+        @update:model-value="go({ house: String($event), night: '' })"
+      />
+    </div>
+    <div class="winters">
+      <BButton variant="secondary" @click="go({ winter: String(winter - 1), night: '' })"
+        >Winter before</BButton
+      >
+      <b class="figure">{{ winterName(winter, south) }}</b>
+      <BButton
+        variant="secondary"
+        :disabled="winter >= winterOf(today, south)"
+        @click="go({ winter: String(winter + 1), night: '' })"
+        >Winter after</BButton
+      >
+    </div>
+  </form>
+  <ProblemNote v-if="error" :error="error" />
+  <template v-if="data?.nights.length">
+    <NightWall
+      :nights="data.nights"
+      :limit="data.limitCelsius"
+      :units="session.units"
+      :chosen="opened?.evening ?? ''"
+      @choose="go({ night: $event })"
+    />
+    <p class="soft key">
+      Each mark stands on the outdoor low and ends at the house’s low: a full roof held, an open one
+      was close, a broken one was lost.
+    </p>
+    <section v-if="opened" aria-live="polite" class="one">
+      <p
+        v-for="(s, i) in nightSentences(opened, data.limitCelsius, session.units, zone)"
+        :key="s"
+        :class="{ lead: i === 0 }"
+      >
+        {{ s }}
+      </p>
+      <p v-if="data.pending" class="soft" role="status">
+        {{ data.pending }} days of stores are still being judged; what they paid comes in as they
+        are.
+      </p>
+    </section>
+    <details class="mt-3">
+      <summary>All of them as a table</summary>
+      <TableTools name="nights">
+        <table class="table table-sm">
+          <thead>
+            <tr>
+              <th scope="col">Evening</th>
+              <th scope="col">Verdict</th>
+              <th scope="col">Low in the house</th>
+              <th scope="col">at</th>
+              <th scope="col">Low outdoors</th>
+              <th scope="col">Lift</th>
+              <th scope="col">Below the limit, K h</th>
+              <th scope="col">Stores paid</th>
+              <th scope="col">Seen</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="n in data.nights" :key="n.evening">
+              <th scope="row" :data-value="n.evening">{{ evening(n.evening) }}</th>
+              <td>{{ n.verdict.toLowerCase() }}</td>
+              <td :data-value="n.lowestCelsius">{{ degrees(n.lowestCelsius, session.units) }}</td>
+              <td>{{ clock(Date.parse(n.lowestAt) / 1000, zone) }}</td>
+              <td :data-value="n.outdoorLowest ?? ''">
+                {{ n.outdoorLowest == null ? '' : degrees(n.outdoorLowest, session.units) }}
+              </td>
+              <td :data-value="n.liftKelvin ?? ''">
+                {{ n.liftKelvin == null ? '' : kelvins(n.liftKelvin, session.units) }}
+              </td>
+              <td :data-value="n.coldDegreeHours">{{ n.coldDegreeHours.toFixed(1) }}</td>
+              <td :data-value="n.paid.reduce((a, p) => a + p.joules, 0) / 3.6e6">
+                {{ kilowattHours(n.paid.reduce((a, p) => a + p.joules, 0)) }}
+              </td>
+              <td>{{ n.seen.join(' ') }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </TableTools>
+    </details>
+  </template>
+</template>
+
+<style scoped>
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 1rem;
+  align-items: end;
+  margin-bottom: 0.75rem;
+}
+
+.winters {
+  display: flex;
+  gap: 0.75rem;
+  align-items: center;
+}
+
+.key {
+  margin-top: 0.35rem;
+}
+
+.lead {
+  font-family: var(--figure);
+  font-size: 1.25rem;
+}
+
+.one p {
+  margin-bottom: 0.25rem;
+}
+</style>

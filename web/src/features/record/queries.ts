@@ -1,0 +1,34 @@
+import { queryOptions } from '@tanstack/vue-query'
+import { api, body } from '@/shared/api/client'
+
+/** Asked again while days are still being judged. */
+const whilePending = (q: { state: { data?: { pending: number } } }) =>
+  q.state.data?.pending ? 1500 : false
+
+export const nightsQuery = (holdingId: string, houseId: string, from: string, to: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'nights', houseId, from, to],
+    enabled: !!houseId,
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/houses/{houseId}/nights', {
+          params: { path: { holdingId, houseId }, query: { from, to } },
+        }),
+      ),
+    refetchInterval: whilePending,
+    placeholderData: (before) => before,
+  })
+
+export const statementQuery = (holdingId: string, store: string, from: string, to: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'statement', store, from, to],
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/statement', {
+          params: { path: { holdingId }, query: { from, to, ...(store ? { store } : {}) } },
+        }),
+      ),
+    refetchInterval: whilePending,
+    placeholderData: (before) => before,
+    retry: false,
+  })

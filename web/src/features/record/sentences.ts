@@ -1,0 +1,76 @@
+import type { Views } from '@/shared/api/client'
+import { clock, degrees, kelvins, kilograms, kilowattHours, type Units } from '@/shared/units'
+import { evening } from './winters'
+
+type Nights = Views['PastNightView']
+type Night = Nights['nights'][number]
+type Statement = Views['StatementView']
+
+const several = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
+
+/** A winter in one sentence. */
+export function wallSentence(v: Nights): string {
+  if (!v.nights.length) return 'No night of this time was read in this house.'
+  const n = v.nights.length
+  if (!v.close && !v.lost)
+    return `All ${several(n, 'night that was read', 'nights that were read')} held.`
+  const parts = [
+    `${v.held} held`,
+    v.close ? `${v.close} ${v.close === 1 ? 'was' : 'were'} close` : '',
+    v.lost ? `${v.lost} ${v.lost === 1 ? 'was' : 'were'} lost` : '',
+  ].filter(Boolean)
+  return `Of ${several(n, 'night', 'nights')} ${parts.join(', ')}.`
+}
+
+const words = { HELD: 'held', CLOSE: 'was close', LOST: 'was lost' } as const
+
+/** One night in sentences: how it went, what was seen, who paid. */
+export function nightSentences(n: Night, limit: number, u: Units, zone: string): string[] {
+  const margin = n.lowestCelsius - limit
+  const where = margin >= 0 ? `${kelvins(margin, u)} over` : `${kelvins(-margin, u)} under`
+  const said = [
+    `The night of ${evening(n.evening)} ${words[n.verdict as keyof typeof words]}: ${degrees(n.lowestCelsius, u)} at ${clock(Date.parse(n.lowestAt) / 1000, zone)}, ${where} what the plants stand.`,
+  ]
+  if (n.liftKelvin != null && n.outdoorLowest != null)
+    said.push(
+      `Outdoors fell to ${degrees(n.outdoorLowest, u)}; the house kept ${kelvins(n.liftKelvin, u)} above it.`,
+    )
+  if (n.coldDegreeHours > 0.05)
+    said.push(`In all ${n.coldDegreeHours.toFixed(1)} K h below the limit.`)
+  for (const s of n.seen) said.push(`Seen: ${s.replace(/\.$/, '')}.`)
+  const paid = n.paid.filter((p) => p.joules > 3.6e4).sort((a, b) => b.joules - a.joules)
+  if (paid.length)
+    said.push(
+      `While it was cold the stores paid: ${paid.map((p) => `${p.name} ${kilowattHours(p.joules)}`).join(', ')}.`,
+    )
+  return said
+}
+
+/** A statement in one sentence. */
+export function statementSentence(s: Statement): string {
+  const t = s.sums
+  const into = t.charged + t.own
+  if (!s.days.length)
+    return s.pending
+      ? 'Still being judged …'
+      : 'Too little was read in this time to state anything.'
+  const own = t.own > 3.6e5 ? `, ${kilowattHours(t.own)} of it by the heap itself` : ''
+  return `${kilowattHours(into)} went in${own}; ${kilowattHours(t.delivered)} reached the house in the cold, ${kilowattHours(t.early)} came too early, ${kilowattHours(t.lost)} was lost.`
+}
+
+/** What it took, in one sentence. */
+export function effortSentence(s: Statement): string {
+  const e = s.effort
+  const parts = [
+    e.fires ? several(e.fires, 'fire', 'fires') : '',
+    e.woodKilograms ? `${kilograms(e.woodKilograms)} of wood (${kilowattHours(e.fuelJoules)})` : '',
+    e.elementJoules > 3.6e4 ? `${kilowattHours(e.elementJoules)} by element` : '',
+    e.hours > 0.05 ? `about ${e.hours.toFixed(1)} h of work` : '',
+  ].filter(Boolean)
+  if (!parts.length) return 'Nothing was logged that cost fuel or work.'
+  const cost =
+    s.cost == null
+      ? '; a price is missing, so the cost is not known'
+      : `; ${s.currency}${s.cost.toFixed(2)} in all`
+  return `It took ${parts.join(', ')}${cost}.`
+}

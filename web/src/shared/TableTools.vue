@@ -1,0 +1,60 @@
+<script setup lang="ts">
+/** Hands the table within out as CSV or as a spreadsheet: figures as they are, words as shown. */
+import { BButton } from 'bootstrap-vue-next'
+import { ref } from 'vue'
+import { token } from './api/client'
+import { save } from './download'
+
+const props = defineProps<{ name: string }>()
+const root = ref<HTMLElement | null>(null)
+const trouble = ref('')
+
+function cells(): string[][] {
+  return [...(root.value?.querySelectorAll('tr') ?? [])].map((row) =>
+    [...row.querySelectorAll<HTMLElement>('th, td')].map(
+      (c) => c.dataset.value ?? c.textContent.trim().replace(/\s+/g, ' '),
+    ),
+  )
+}
+
+async function hand(kind: 'csv' | 'xlsx') {
+  trouble.value = ''
+  try {
+    const answer = await fetch(`/api/tables/${kind}`, {
+      method: 'POST',
+      headers: {
+        'Content-Type': 'application/json',
+        'X-XSRF-TOKEN': decodeURIComponent(token() ?? ''),
+      },
+      body: JSON.stringify({ name: props.name, rows: cells() }),
+    })
+    if (!answer.ok) throw new Error()
+    save(await answer.blob(), `${props.name}.${kind}`)
+  } catch {
+    trouble.value = 'It could not be made just now; try again.'
+  }
+}
+</script>
+
+<template>
+  <div ref="root" class="tools-table">
+    <div class="wide"><slot /></div>
+    <p class="no-print out">
+      <BButton size="sm" variant="secondary" @click="hand('csv')">As CSV</BButton>
+      <BButton size="sm" variant="secondary" @click="hand('xlsx')">As a spreadsheet</BButton>
+      <span v-if="trouble" role="alert">{{ trouble }}</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.wide {
+  overflow-x: auto;
+}
+
+.out {
+  display: flex;
+  gap: 0.5rem;
+  margin: 0.35rem 0 0;
+}
+</style>

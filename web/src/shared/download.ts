@@ -1,0 +1,8 @@
+/** Hands a file to the person. */
+export function save(content: Blob, name: string) {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(content)
+  link.download = name
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+}
