@@ -3,7 +3,7 @@
  * A winter at a glance: each night one upright mark from the outdoor low up to the house's low,
  * against the plants' limit. Held wears a full roof, close an open one, lost a broken one.
  */
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { degrees, type Units } from '@/shared/units'
 
@@ -65,6 +65,11 @@ function key(e: KeyboardEvent, i: number) {
     svg.value?.querySelector<SVGGElement>(`[data-night="${props.nights[to].evening}"]`)?.focus(),
   )
 }
+/** The chosen night is where one looks, on a small screen too. */
+onMounted(() => {
+  const at = svg.value?.querySelector('.chosen')
+  at?.scrollIntoView?.({ block: 'nearest', inline: 'center' })
+})
 const reachable = (n: Night, i: number) =>
   props.chosen === n.evening || (!props.nights.some((m) => m.evening === props.chosen) && i === 0)
 </script>

@@ -62,50 +62,52 @@ const dateWord = (s: string) =>
 </script>
 
 <template>
-  <svg class="bars" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="In and out, day by day">
-    <text class="soft" :x="left - 8" y="26" text-anchor="end">{{ most.toFixed(0) }}</text>
-    <text class="soft" :x="left - 8" :y="mid + 5" text-anchor="end">0</text>
-    <text class="soft" :x="left - 8" :y="mid + 108" text-anchor="end">{{ most.toFixed(0) }}</text>
-    <text class="soft" x="6" y="46">kWh in</text>
-    <text class="soft" x="6" :y="mid + 88">and out</text>
-    <g v-for="(d, i) in days" :key="d.evening">
-      <rect
-        class="charged"
-        :x="x(d) + (step - wide) / 2"
-        :y="mid - Math.max(0, kwh(d.charged)) * scale"
-        :width="wide"
-        :height="Math.max(0, kwh(d.charged)) * scale"
-      />
-      <rect
-        v-for="p in below[i]"
-        :key="p.key"
-        :class="p.key"
-        :x="x(d) + (step - wide) / 2"
-        :y="p.y"
-        :width="wide"
-        :height="p.h"
-      />
-    </g>
-    <path class="ground" :d="`M${left} ${mid} H${W - right + 8}`" />
-    <path class="balance" :d="balance" />
-    <text
-      class="balance-word"
-      :x="x(last) + step * 0.82 + 8"
-      :y="mid - (kwh(last.balance) / highest) * 104 + 5"
-    >
-      {{ kwh(last.balance).toFixed(0) }} kWh
-    </text>
-    <text
-      v-for="d in dates"
-      :key="`t${d.evening}`"
-      class="soft"
-      :x="x(d) + step / 2"
-      :y="H - 16"
-      text-anchor="middle"
-    >
-      {{ dateWord(d.evening) }}
-    </text>
-  </svg>
+  <div class="scroll">
+    <svg class="bars" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="In and out, day by day">
+      <text class="soft" :x="left - 8" y="26" text-anchor="end">{{ most.toFixed(0) }}</text>
+      <text class="soft" :x="left - 8" :y="mid + 5" text-anchor="end">0</text>
+      <text class="soft" :x="left - 8" :y="mid + 108" text-anchor="end">{{ most.toFixed(0) }}</text>
+      <text class="soft" x="6" y="46">kWh in</text>
+      <text class="soft" x="6" :y="mid + 88">and out</text>
+      <g v-for="(d, i) in days" :key="d.evening">
+        <rect
+          class="charged"
+          :x="x(d) + (step - wide) / 2"
+          :y="mid - Math.max(0, kwh(d.charged)) * scale"
+          :width="wide"
+          :height="Math.max(0, kwh(d.charged)) * scale"
+        />
+        <rect
+          v-for="p in below[i]"
+          :key="p.key"
+          :class="p.key"
+          :x="x(d) + (step - wide) / 2"
+          :y="p.y"
+          :width="wide"
+          :height="p.h"
+        />
+      </g>
+      <path class="ground" :d="`M${left} ${mid} H${W - right + 8}`" />
+      <path class="balance" :d="balance" />
+      <text
+        class="balance-word"
+        :x="x(last) + step * 0.82 + 8"
+        :y="mid - (kwh(last.balance) / highest) * 104 + 5"
+      >
+        {{ kwh(last.balance).toFixed(0) }} kWh
+      </text>
+      <text
+        v-for="d in dates"
+        :key="`t${d.evening}`"
+        class="soft"
+        :x="x(d) + step / 2"
+        :y="H - 16"
+        text-anchor="middle"
+      >
+        {{ dateWord(d.evening) }}
+      </text>
+    </svg>
+  </div>
   <p class="soft key">
     <span class="k charged"></span>put in <span class="k delivered"></span>reached the house in the
     cold <span class="k early"></span>too early <span class="k lost"></span>lost
@@ -114,10 +116,16 @@ const dateWord = (s: string) =>
 </template>
 
 <style scoped>
-.bars {
-  width: 100%;
+.scroll {
+  overflow-x: auto;
   background: var(--sheet);
   border: 1px solid var(--line);
+}
+
+.bars {
+  width: 100%;
+  min-width: 660px;
+  display: block;
 }
 
 text {

@@ -64,62 +64,70 @@ const dotShape = (i: number, px: number, py: number) =>
 </script>
 
 <template>
-  <svg class="overlay" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Runs from one start">
-    <g v-for="t in warmTicks" :key="`w${t}`">
-      <path class="tick" :d="`M${left} ${y(t)} H${W - right}`" />
-      <text class="soft" :x="left - 8" :y="y(t) + 5" text-anchor="end">
-        {{ degrees(t, units, 0) }}
+  <div class="scroll">
+    <svg class="overlay" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Runs from one start">
+      <g v-for="t in warmTicks" :key="`w${t}`">
+        <path class="tick" :d="`M${left} ${y(t)} H${W - right}`" />
+        <text class="soft" :x="left - 8" :y="y(t) + 5" text-anchor="end">
+          {{ degrees(t, units, 0) }}
+        </text>
+      </g>
+      <text
+        v-for="h in hourTicks"
+        :key="`h${h}`"
+        class="soft"
+        :x="x(h * 3600)"
+        :y="H - 18"
+        text-anchor="middle"
+      >
+        {{ h }} h
       </text>
-    </g>
-    <text
-      v-for="h in hourTicks"
-      :key="`h${h}`"
-      class="soft"
-      :x="x(h * 3600)"
-      :y="H - 18"
-      text-anchor="middle"
-    >
-      {{ h }} h
-    </text>
-    <path class="air" :d="`M${left} ${y(air)} H${W - right}`" />
-    <text class="air-word" :x="left + 6" :y="y(air) - 6">
-      air of {{ degrees(air, units) }} beside all
-    </text>
-    <g v-for="(s, i) in sheet.sides" :key="s.name" :class="kind(i)">
-      <template v-if="s.fair">
-        <path class="band" :d="band(s.low, s.high)" />
-        <template v-for="r in s.runs" :key="r.runId">
-          <path
-            v-for="(t, k) in r.celsius"
-            :key="k"
-            class="dot"
-            :d="dotShape(i, x(r.at[k]), y(t))"
-          />
+      <path class="air" :d="`M${left} ${y(air)} H${W - right}`" />
+      <text class="air-word" :x="left + 6" :y="y(air) - 6">
+        air of {{ degrees(air, units) }} beside all
+      </text>
+      <g v-for="(s, i) in sheet.sides" :key="s.name" :class="kind(i)">
+        <template v-if="s.fair">
+          <path class="band" :d="band(s.low, s.high)" />
+          <template v-for="r in s.runs" :key="r.runId">
+            <path
+              v-for="(t, k) in r.celsius"
+              :key="k"
+              class="dot"
+              :d="dotShape(i, x(r.at[k]), y(t))"
+            />
+          </template>
+          <path class="curve" :d="line(s.curve)" />
         </template>
-        <path class="curve" :d="line(s.curve)" />
-      </template>
-    </g>
-    <g v-for="w in words" :key="`n${w.s.name}`" :class="kind(w.i)">
-      <path
-        class="lead"
-        :d="`M${W - right} ${y(w.s.fair!.readingCelsius)} L${W - right + 16} ${w.y}`"
-      />
-      <text class="name" :x="W - right + 22" :y="w.y">{{ w.s.name }}</text>
-      <text class="reads" :x="W - right + 22" :y="w.y + 18">
-        {{ degrees(w.s.fair!.readingCelsius, units) }} ({{
-          degrees(w.s.fair!.readingLow, units)
-        }}
-        to {{ degrees(w.s.fair!.readingHigh, units) }})
-      </text>
-    </g>
-  </svg>
+      </g>
+      <g v-for="w in words" :key="`n${w.s.name}`" :class="kind(w.i)">
+        <path
+          class="lead"
+          :d="`M${W - right} ${y(w.s.fair!.readingCelsius)} L${W - right + 16} ${w.y}`"
+        />
+        <text class="name" :x="W - right + 22" :y="w.y">{{ w.s.name }}</text>
+        <text class="reads" :x="W - right + 22" :y="w.y + 18">
+          {{ degrees(w.s.fair!.readingCelsius, units) }} ({{
+            degrees(w.s.fair!.readingLow, units)
+          }}
+          to {{ degrees(w.s.fair!.readingHigh, units) }})
+        </text>
+      </g>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
-.overlay {
-  width: 100%;
+.scroll {
+  overflow-x: auto;
   background: var(--sheet);
   border: 1px solid var(--line);
+}
+
+.overlay {
+  width: 100%;
+  min-width: 660px;
+  display: block;
 }
 
 text {

@@ -60,7 +60,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       <RouterLink :to="{ name: 'log', params: { holding } }">Log</RouterLink>
       <RouterLink :to="{ name: 'stores', params: { holding } }">Stores</RouterLink>
       <RouterLink :to="{ name: 'sizing', params: { holding } }">Sizing</RouterLink>
-      <RouterLink :to="{ name: 'pairs', params: { holding } }">Two ways</RouterLink>
+      <RouterLink class="wide" :to="{ name: 'pairs', params: { holding } }">Two ways</RouterLink>
       <RouterLink
         :to="{ name: 'nights', params: { holding } }"
         :class="{ 'router-link-active': recordOpen }"
@@ -152,6 +152,10 @@ nav a.router-link-active {
 
   .name {
     flex: 1;
+  }
+
+  nav a.wide {
+    display: none;
   }
 
   nav {

@@ -8,6 +8,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { typedNumber } from '@/shared/units'
 import { holdingQuery, peopleQuery } from './queries'
+import HoldingFile from './HoldingFile.vue'
 import WeatherHandOver from './WeatherHandOver.vue'
 
 const session = useSession()
@@ -137,4 +138,5 @@ const roles = [
     <RouterLink :to="{ name: 'book', params: { holding } }">What things cost here</RouterLink>, and
     media of your own.
   </p>
+  <HoldingFile v-if="keeper" class="mt-4" :holding="holding" />
 </template>

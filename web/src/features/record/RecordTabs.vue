@@ -7,7 +7,11 @@ defineProps<{ holding: string }>()
   <nav class="record" aria-label="Record">
     <RouterLink :to="{ name: 'nights', params: { holding } }">Nights</RouterLink>
     <RouterLink :to="{ name: 'statement', params: { holding } }">Statement</RouterLink>
-    <RouterLink :to="{ name: 'trials', params: { holding } }">Trials</RouterLink>
+    <RouterLink
+      :to="{ name: 'trials', params: { holding } }"
+      :class="{ 'router-link-active': $route.path.includes('/record/trials') }"
+      >Trials</RouterLink
+    >
   </nav>
 </template>
 

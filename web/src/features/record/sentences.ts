@@ -50,10 +50,8 @@ export function nightSentences(n: Night, limit: number, u: Units, zone: string):
 export function statementSentence(s: Statement): string {
   const t = s.sums
   const into = t.charged + t.own
-  if (!s.days.length)
-    return s.pending
-      ? 'Still being judged …'
-      : 'Too little was read in this time to state anything.'
+  if (s.pending) return `Being judged: ${several(s.pending, 'day', 'days')} to go.`
+  if (!s.days.length) return 'Too little was read in this time to state anything.'
   const own = t.own > 3.6e5 ? `, ${kilowattHours(t.own)} of it by the heap itself` : ''
   return `${kilowattHours(into)} went in${own}; ${kilowattHours(t.delivered)} reached the house in the cold, ${kilowattHours(t.early)} came too early, ${kilowattHours(t.lost)} was lost.`
 }

@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import LedgerBars from '@/instruments/LedgerBars.vue'
 import RunChart from '@/instruments/RunChart.vue'
+import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { clock, day, degrees, hours, kilowattHours, percent } from '@/shared/units'
 import { judgementQuery } from './queries'
+import RunEdit from './RunEdit.vue'
 import {
   faceWords,
   findings,
@@ -18,6 +21,7 @@ import {
 } from './sentences'
 
 const session = useSession()
+const client = useQueryClient()
 const route = useRoute()
 const router = useRouter()
 const holding = String(route.params.holding)
@@ -41,15 +45,46 @@ const lastBalance = computed(() => {
 })
 const bestBalance = computed(() => Math.max(0, ...(run.value?.usable ?? [])))
 const reasons = computed(() => {
-  const groups = new Map<string, { probe: string; reason: string; n: number; first: number }>()
+  const groups = new Map<
+    string,
+    { id: string; probe: string; reason: string; n: number; first: number; at: number[] }
+  >()
   for (const e of run.value?.setAside ?? []) {
     const k = `${e.probe}|${e.reason}`
-    const g = groups.get(k) ?? { probe: e.probe, reason: e.reason, n: 0, first: e.at }
+    const g = groups.get(k) ?? {
+      id: e.probeId,
+      probe: e.probe,
+      reason: e.reason,
+      n: 0,
+      first: e.at,
+      at: [] as number[],
+    }
     g.n++
+    g.at.push(e.at)
     groups.set(k, g)
   }
   return [...groups.values()]
 })
+
+const keeper = computed(() => session.role(holding) === 'KEEPER')
+
+/** Readings taken or left out on the keeper's word. */
+async function believe(probeId: string, at: number[], believed: boolean) {
+  await body(
+    api.POST('/api/holdings/{holdingId}/beliefs', {
+      params: { path: { holdingId: holding } },
+      body: { probeId, at, believed },
+    }),
+  )
+  await client.invalidateQueries({ queryKey: ['holding', holding] })
+}
+
+async function doubtAgain() {
+  const byProbe = new Map<string, number[]>()
+  for (const b of run.value?.believed ?? [])
+    byProbe.set(b.probeId, [...(byProbe.get(b.probeId) ?? []), b.at])
+  for (const [probe, at] of byProbe) await believe(probe, at, false)
+}
 </script>
 
 <template>
@@ -64,6 +99,7 @@ const reasons = computed(() => {
       {{ day(Date.parse(run.run.to) / 1000, zone) }} · {{ run.readings }} readings
     </p>
     <h1>{{ verdict(run) }}</h1>
+    <RunEdit v-if="keeper" :holding="holding" :run="run.run" :zone="zone" :span="span" />
     <RunChart v-model:span="span" :run="run" :units="session.units" :zone="zone" />
     <p class="soft key">
       <span class="k mean"></span> whole store with its 95 % band
@@ -111,9 +147,24 @@ const reasons = computed(() => {
             <li v-for="r in reasons" :key="r.probe + r.reason">
               {{ r.probe }}: {{ r.n }} {{ r.n === 1 ? 'reading' : 'readings' }},
               {{ reasonWords[r.reason] }}, from {{ day(r.first, zone) }} {{ clock(r.first, zone) }}
+              <BButton
+                v-if="keeper && !['NOT_A_NUMBER', 'DUPLICATE_TIME'].includes(r.reason)"
+                size="sm"
+                variant="secondary"
+                :aria-label="`Believe these readings of ${r.probe}`"
+                @click="believe(r.id, r.at, true)"
+                >It was so: believe {{ r.n === 1 ? 'it' : 'them' }}</BButton
+              >
             </li>
           </ul>
         </div>
+        <p v-if="run.believed.length" class="mt-2">
+          {{ run.believed.length }} {{ run.believed.length === 1 ? 'reading is' : 'readings are' }}
+          taken on a keeper’s word.
+          <BButton v-if="keeper" size="sm" variant="secondary" @click="doubtAgain"
+            >Leave them out again</BButton
+          >
+        </p>
       </section>
       <section aria-labelledby="ledger-h">
         <h2 id="ledger-h">Ledger</h2>

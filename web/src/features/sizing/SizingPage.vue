@@ -169,6 +169,9 @@ async function plan(s: Found) {
       Sizing for {{ house.name.toLowerCase() }}
       <template v-if="view">: {{ view.done }} of {{ view.of }} tried</template>
     </h1>
+    <p class="narrow-only">
+      <RouterLink :to="{ name: 'pairs', params: { holding } }">Two ways with one store</RouterLink>
+    </p>
     <p v-if="view" class="soft">
       With nothing added the plants would come to
       {{ degrees(view.withoutCelsius, session.units) }}; they stand
@@ -394,6 +397,12 @@ summary {
   .asked :deep(.form-check) {
     grid-row: 2;
     align-self: center;
+  }
+}
+
+@media (min-width: 700px) {
+  .narrow-only {
+    display: none;
   }
 }
 </style>

@@ -13,6 +13,7 @@ import BuildEditor from './BuildEditor.vue'
 import CautionList from './CautionList.vue'
 import ChargeBench from './ChargeBench.vue'
 import { chargeSentence } from './chargeSentences'
+import FoundRuns from './FoundRuns.vue'
 import HeapMix from './HeapMix.vue'
 import LayerEditor from './LayerEditor.vue'
 import LedEditor from './LedEditor.vue'
@@ -303,6 +304,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
             </tr>
           </tbody>
         </table>
+        <FoundRuns v-if="keeper" :holding="holding" :store="store" :zone="zone" />
         <RouterLink
           v-if="keeper"
           class="btn btn-primary mt-2"

@@ -4,7 +4,8 @@ import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import NightStrip from '@/instruments/NightStrip.vue'
-import { api, body, Refusal, type Views } from '@/shared/api/client'
+import { api, body, Refusal, token, type Views } from '@/shared/api/client'
+import { save } from '@/shared/download'
 import NumberField from '@/shared/NumberField.vue'
 import { keep as remember, kept as recalled } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
@@ -203,6 +204,24 @@ const forecastLow = computed(() => {
   return told?.value == null ? 'as forecast' : `forecast ${degrees(told.value, session.units)}`
 })
 const print = () => window.print()
+
+/** What is planned, for whatever calendar wakes one. */
+async function toCalendar() {
+  const answer = await fetch(`/api/holdings/${holding}/houses/${asked.house}/tonight/calendar`, {
+    method: 'POST',
+    headers: {
+      'Content-Type': 'application/json',
+      'X-XSRF-TOKEN': decodeURIComponent(token() ?? ''),
+    },
+    body: JSON.stringify({
+      lowCelsius: asked.low,
+      lowAt: moment(asked.hour),
+      actions: doings.value,
+    }),
+  })
+  if (answer.ok) save(await answer.blob(), 'tonight.ics')
+  else error.value = new Error('The calendar could not be made just now.')
+}
 const guest = computed(() => session.role(holding) === 'GUEST')
 
 const house = computed(() => houses.value?.find((h) => h.id === asked.house))
@@ -299,6 +318,9 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       <p class="soft no-print hint">
         Drag a handle, or move it by arrow keys; up and down change the wood, Delete takes it away.
         <BButton variant="secondary" size="sm" @click="print">Card for the door</BButton>
+        <BButton v-if="doings.length" variant="secondary" size="sm" @click="toCalendar"
+          >To a calendar</BButton
+        >
       </p>
       <NightCard
         :night="night"

@@ -122,7 +122,7 @@ async function keep() {
         </div>
       </fieldset>
       <ProblemNote v-if="error" :error="error" />
-      <BButton type="submit" class="mt-2">Set them side by side</BButton>
+      <BButton type="submit" variant="primary" class="mt-2">Set them side by side</BButton>
     </form>
   </section>
 </template>

@@ -39,6 +39,9 @@ final class Demo {
         ids.put(r.path("name").asString(), r.path("id").asString());
       }
     }
+    for (JsonNode t : v.get(api + "/trials").body()) {
+      ids.put(t.path("name").asString(), t.path("id").asString());
+    }
     for (JsonNode h : v.get(api + "/houses").body()) {
       ids.put(h.path("name").asString(), h.path("id").asString());
     }

@@ -46,6 +46,11 @@ public class ScreensTest {
       {"log", demo.home + "/log", ".touches"},
       {"round", demo.home + "/round", ".pad"},
       {"loggers", demo.home + "/loggers", "form"},
+      {"nights", demo.home + "/record/nights", ".wall .lost"},
+      {"trials", demo.home + "/record/trials", "form .run"},
+      {
+        "trial", demo.home + "/record/trials/" + demo.id("A fortnight of drying"), ".overlay .curve"
+      },
     };
     List<Object[]> all = new ArrayList<>();
     for (String theme : new String[] {"day", "night", "night-eyes"}) {

@@ -100,6 +100,7 @@ public final class Program {
               settings,
               "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/postgres",
               "--nightbank.data=" + folder.resolve("data"),
+              "--nightbank.judge-ahead=false",
               "--nightbank.demo=" + demo));
     } catch (IOException e) {
       throw new IllegalStateException(e);

@@ -31,6 +31,13 @@ public record Trial(
   private static final double OFFSET = 0.5;
 
   private static final double ALIKE = 0.10; // a loss less than a tenth apart is no change worth it
+
+  /**
+   * What one arrangement run twice differs by through draught and moisture, of its loss (95 %,
+   * estimate).
+   */
+  private static final double AGAIN = 0.03;
+
   private static final int DOTS = 150;
 
   /**
@@ -186,7 +193,7 @@ public record Trial(
         sum += w * c.logTau();
       }
       double mean = sum / weights;
-      double half = Math.sqrt(1 / weights);
+      double half = Math.hypot(Math.sqrt(1 / weights), AGAIN / Math.sqrt(runs.size()));
       int n = runs.size();
       if (n > 1) {
         double square = 0;
@@ -396,7 +403,8 @@ public record Trial(
   }
 
   /**
-   * A run's mean as it would have read from the common start, scaled by its excess, thinned.
+   * A run's mean as it would have read from the common start: what it missed of its own fit, scaled
+   * by the start, on the common curve; thinned.
    *
    * @return pairs of seconds after the start and °C; none where the run tells nothing
    */
@@ -409,12 +417,19 @@ public record Trial(
     Cooled c = cooled.get();
     Common to = common.get();
     long[] at = e.run().at();
+    double[] seconds = new double[at.length];
+    for (int i = 0; i < at.length; i++) {
+      seconds[i] = at[i] - c.down.from();
+    }
+    double[] fit = c.down.curve(seconds, e.run().air(), c.seconds());
+    double tau = c.down.fit().timeConstantSeconds();
+    double scale = to.excessKelvin / Math.max(1, c.start);
     int every = Math.max(1, (int) (c.seconds() / DOTS / Math.max(1, at[1] - at[0])));
     for (int i = 0; i < at.length; i += every) {
-      double t = at[i] - c.down.from();
-      if (t >= 0 && at[i] <= c.down.to() && t <= to.seconds) {
-        double excess = e.run().mean()[i] - e.run().air()[i];
-        dots.add(new double[] {t, to.airCelsius + to.excessKelvin * excess / c.start});
+      double t = seconds[i];
+      if (t >= 0 && t <= c.seconds() && t <= to.seconds) {
+        double common = to.airCelsius + to.excessKelvin * Math.exp(-t / tau);
+        dots.add(new double[] {t, common + scale * (e.run().mean()[i] - fit[i])});
       }
     }
     return dots;

@@ -9,8 +9,8 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 
 /**
- * Ten failed tries a quarter of an hour for each name, forty for each address; whoever gets in gives
- * back the try.
+ * Ten failed tries a quarter of an hour for each name, forty for each address; whoever gets in
+ * gives back the try.
  */
 @Component
 class SignInLimits {

@@ -5,7 +5,10 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +25,7 @@ import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
+import nightbank.server.record.Statements;
 import nightbank.server.run.Runs;
 import nightbank.server.shared.Settings;
 import nightbank.server.store.ProbeView;
@@ -54,6 +58,8 @@ class DemoLoader implements ApplicationRunner {
   private final Runs runs;
   private final Trials trials;
   private final EventLog events;
+  private final Statements statements;
+  private final Clock clock;
 
   DemoLoader(
       Settings settings,
@@ -66,7 +72,9 @@ class DemoLoader implements ApplicationRunner {
       Imports imports,
       Runs runs,
       Trials trials,
-      EventLog events) {
+      EventLog events,
+      Statements statements,
+      Clock clock) {
     this.settings = settings;
     this.mapper = mapper;
     this.accounts = accounts;
@@ -78,6 +86,8 @@ class DemoLoader implements ApplicationRunner {
     this.runs = runs;
     this.trials = trials;
     this.events = events;
+    this.statements = statements;
+    this.clock = clock;
   }
 
   record Told(
@@ -87,7 +97,8 @@ class DemoLoader implements ApplicationRunner {
       List<Store> stores,
       List<Run> runs,
       List<TriedOut> trials,
-      Book book) {}
+      Book book,
+      LocalDate recordFrom) {}
 
   /** A trial with its runs by name and side. */
   record TriedOut(String name, List<List<String>> runs) {}
@@ -160,6 +171,10 @@ class DemoLoader implements ApplicationRunner {
           holding,
           new EventView(
               e.id(), ids.get(e.store()), e.kind(), e.at(), e.note(), e.amount(), e.moisture()));
+    }
+    if (settings.judgeAhead()) {
+      statements.of(
+          holding, null, told.recordFrom(), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC));
     }
     LOG.info("{} is set up", told.holding().name());
   }

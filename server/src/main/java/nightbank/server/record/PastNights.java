@@ -1,5 +1,6 @@
 package nightbank.server.record;
 
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -29,6 +30,7 @@ import org.springframework.stereotype.Service;
 /** What became of past nights, from readings and from what was seen. */
 @Service
 public class PastNights {
+  private static final int MORNING = 8; // o'clock: last night has ended by then
   private static final Duration LONGEST = Duration.ofDays(400);
   private static final Pattern FROST =
       Pattern.compile("\\b(ice|rime)\\b", Pattern.CASE_INSENSITIVE);
@@ -40,6 +42,7 @@ public class PastNights {
   private final Readings readings;
   private final EventLog events;
   private final Holdings holdings;
+  private final Clock clock;
 
   PastNights(
       NightLowRepository lows,
@@ -48,7 +51,8 @@ public class PastNights {
       Stores stores,
       Readings readings,
       EventLog events,
-      Holdings holdings) {
+      Holdings holdings,
+      Clock clock) {
     this.lows = lows;
     this.days = days;
     this.houses = houses;
@@ -56,6 +60,7 @@ public class PastNights {
     this.readings = readings;
     this.events = events;
     this.holdings = holdings;
+    this.clock = clock;
   }
 
   public PastNightView of(UUID holding, UUID house, LocalDate from, LocalDate to) {
@@ -68,7 +73,8 @@ public class PastNights {
     double limit = houses.get(holding, house).design().plantLimitCelsius();
     ZoneId zone = ZoneId.of(holdings.get(holding).zone());
     Instant first = noon(from, zone);
-    Instant last = noon(to.plusDays(1), zone);
+    LocalDate ended = clock.instant().atZone(zone).minusHours(MORNING).toLocalDate().minusDays(1);
+    Instant last = noon((to.isAfter(ended) ? ended : to).plusDays(1), zone);
     var air = readings.airProbes(holding, house).keySet();
     Map<LocalDate, Low> inside = lows.of(holding, air, first, last, zone, limit);
     Map<LocalDate, Low> outside =

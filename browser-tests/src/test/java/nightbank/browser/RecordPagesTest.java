@@ -1,0 +1,128 @@
+package nightbank.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.openqa.selenium.Keys;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** Nights, statement, trials and runs as a grower goes through them. */
+public class RecordPagesTest {
+  private Demo demo;
+  private Browser browser;
+
+  @BeforeClass
+  void open() {
+    demo = Demo.own();
+    browser = demo.browser("keeper");
+  }
+
+  @AfterClass(alwaysRun = true)
+  void close() {
+    browser.close();
+  }
+
+  @Test
+  public void theWallTellsTheLostNightAndIsWalkedByKeys() {
+    browser.laptop().go(demo.home + "/record/nights").see(".wall .lost");
+    browser.reads("1 was lost").reads("The night of Tue 20 January was lost");
+    browser.reads("Ice on the water dish");
+    browser.see(".wall .night.chosen").sendKeys(Keys.ARROW_RIGHT);
+    browser.reads("The night of Wed 21 January was close");
+    assertThat(browser.driver.getCurrentUrl()).contains("night=2026-01-21");
+    browser.driver.navigate().refresh();
+    browser.reads("The night of Wed 21 January was close");
+    browser.click("Winter before").reads("No night of this time was read");
+  }
+
+  @Test
+  public void onThePhoneTheLostNightIsInSight() {
+    browser.phone().go(demo.home + "/record/nights").see(".wall .lost");
+    browser.reads("The night of Tue 20 January was lost");
+    var at = browser.see(".wall .night.chosen .roof").getRect();
+    assertThat(at.getX()).isBetween(0, 390);
+    browser.laptop();
+  }
+
+  @Test
+  public void aStatementOfAWeekIsJudgedWhileOneLooksAndGoesOutAsATable() throws IOException {
+    browser.laptop();
+    browser
+        .go(
+            demo.home
+                + "/record/statement?from=2026-01-20&to=2026-01-22&store="
+                + demo.id("Stone bench"))
+        .see("h1");
+    browser.reads("reached the house in the cold").reads("of wood").reads("Stone bench");
+    Path downloads = Files.createTempDirectory("nightbank-test");
+    browser.driver.executeCdpCommand(
+        "Browser.setDownloadBehavior",
+        java.util.Map.of("behavior", "allow", "downloadPath", downloads.toString()));
+    browser.click("As CSV");
+    Path csv = downloads.resolve("statement.csv");
+    new org.openqa.selenium.support.ui.WebDriverWait(
+            browser.driver, java.time.Duration.ofSeconds(20))
+        .until(d -> Files.exists(csv));
+    assertThat(Files.readString(csv)).contains("Put in").contains("Stone bench,");
+  }
+
+  @Test
+  public void aTrialIsMadeOfTwoRunsReadAndTakenAway() {
+    browser.laptop().go(demo.home + "/record/trials").see("form .run");
+    browser.type("What was changed", "Dull days");
+    browser.click("The first warm-up").click("Charged on the 23rd, then two dull days");
+    browser.click("Set them side by side").see(".overlay .curve");
+    browser.reads("What else was not alike").reads("Start over the air");
+    browser.click("24 h").reads("24 h");
+    assertThat(browser.driver.getCurrentUrl()).contains("hours=24");
+    browser.click("Take the trial away").reads("What did a change do?");
+    assertThat(browser.pageText()).doesNotContain("Dull days");
+  }
+
+  @Test
+  public void aTrialOfOneRunIsRefusedAndWhatWasTypedStays() {
+    browser.laptop().go(demo.home + "/record/trials").see("form .run");
+    browser.type("What was changed", "Nothing yet");
+    browser.click("The first warm-up").click("Set them side by side");
+    browser.reads("A trial takes 2 to 12 runs");
+    assertThat(browser.typedIn("What was changed")).isEqualTo("Nothing yet");
+  }
+
+  @Test
+  public void aRunThatWasFoundIsKeptNamedAndTakenAway() {
+    browser.laptop().go(demo.home + "/stores/" + demo.id("Sand bin")).see(".found li");
+    browser.click("Make Charge of 28 January a run");
+    browser.see("table.ledger a[href*='/runs/']");
+    new org.openqa.selenium.support.ui.WebDriverWait(
+            browser.driver, java.time.Duration.ofSeconds(20))
+        .until(
+            d ->
+                d.findElements(org.openqa.selenium.By.linkText("Charge of 28 January")).stream()
+                    .findFirst()
+                    .orElse(null))
+        .click();
+    browser.see(".run-chart svg");
+    browser.click("Name it, part it").type("Name", "A bright Wednesday").click("Keep the name");
+    browser.reads("A bright Wednesday");
+    browser.click("Take the run away").see(".found li");
+    browser.reads("Charge of 28 January");
+  }
+
+  @Test
+  public void theHoldingGoesOutAndIsNotTakenInTwice() throws IOException {
+    browser.laptop().go(demo.home + "/people").see("table.ledger td");
+    Path file = Files.createTempFile("nightbank-test", ".json");
+    Files.writeString(file, "{\"format\":\"nightbank-holding\",\"version\":7}");
+    browser.see("#file-h");
+    browser
+        .driver
+        .findElement(org.openqa.selenium.By.cssSelector("#bring"))
+        .sendKeys(file.toString());
+    browser.reads("another version");
+    Files.delete(file);
+  }
+}
