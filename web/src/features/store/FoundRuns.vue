@@ -4,6 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { api, body, type Views } from '@/shared/api/client'
+import ProblemNote from '@/shared/ProblemNote.vue'
 import { day, hours } from '@/shared/units'
 import { newId } from './designs'
 
@@ -21,18 +22,23 @@ const { data: found } = useQuery({
 const all = ref(false)
 const shown = computed(() => (all.value ? found.value : found.value?.slice(0, 4)) ?? [])
 
+const error = ref<unknown>(null)
 const going = ref('')
 /** A second touch while the first is under way makes no second run. */
 async function keep(r: Views['RunDraft']) {
   if (going.value) return
   going.value = r.from
-  await body(
-    api.POST('/api/holdings/{holdingId}/stores/{storeId}/runs', {
-      params: { path: { holdingId: props.holding, storeId: props.store } },
-      body: { ...r, id: newId() },
-    }),
-  )
-  await client.invalidateQueries({ queryKey: ['holding', props.holding] })
+  try {
+    await body(
+      api.POST('/api/holdings/{holdingId}/stores/{storeId}/runs', {
+        params: { path: { holdingId: props.holding, storeId: props.store } },
+        body: { ...r, id: newId() },
+      }),
+    )
+    await client.invalidateQueries({ queryKey: ['holding', props.holding] })
+  } catch (e) {
+    error.value = e
+  }
   going.value = ''
 }
 </script>
@@ -52,6 +58,7 @@ async function keep(r: Views['RunDraft']) {
         >
       </li>
     </ul>
+    <ProblemNote v-if="error" :error="error" />
     <BButton v-if="found.length > shown.length" size="sm" variant="secondary" @click="all = true"
       >{{ found.length - shown.length }} more</BButton
     >

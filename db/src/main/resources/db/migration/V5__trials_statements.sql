@@ -54,3 +54,12 @@ BEGIN
 END $$;
 CREATE TRIGGER reading_forgets_ledger_days AFTER INSERT ON reading
   REFERENCING NEW TABLE AS added FOR EACH STATEMENT EXECUTE FUNCTION forget_ledger_days();
+
+-- A run sheet as it was last judged, with a mark of all it rests on.
+CREATE TABLE run_judgement (
+  run_id     uuid PRIMARY KEY REFERENCES run ON DELETE CASCADE,
+  holding_id uuid NOT NULL REFERENCES holding ON DELETE CASCADE,
+  mark       text NOT NULL,
+  sheet      jsonb NOT NULL
+);
+CREATE INDEX run_judgement_by_holding ON run_judgement (holding_id);

@@ -53,7 +53,7 @@ public class LedgerDays {
    */
   public record Days(List<LedgerDay> known, int pending) {}
 
-  /** Every day from noon to noon, both evenings counted; never later than the last reading. */
+  /** Every day from noon to noon, both evenings counted; the latest are judged first. */
   public Days of(UUID holding, UUID store, LocalDate from, LocalDate to, ZoneId zone) {
     CoreStore core = stores.core(holding, store);
     Instant first = noon(from, zone);
@@ -61,13 +61,20 @@ public class LedgerDays {
     Map<String, Set<Long>> believed = beliefs.between(holding, first, last);
     String mark = core.version() + "/" + believed.hashCode();
     Map<LocalDate, LedgerDay> known = repository.between(store, mark, from, to);
-    Set<LocalDate> read = repository.read(holding, store, first, last, zone);
+    Set<LocalDate> read =
+        known.size() > to.toEpochDay() - from.toEpochDay()
+            ? Set.of()
+            : repository.read(holding, store, first, last, zone);
     List<LedgerDay> days = new ArrayList<>();
     int pending = 0;
-    for (LocalDate d = from; !d.isAfter(to); d = d.plusDays(1)) {
-      LedgerDay day = read.contains(d) ? known.get(d) : LedgerDay.unread(d);
+    for (LocalDate d = to; !d.isBefore(from); d = d.minusDays(1)) {
+      LedgerDay day = known.get(d);
+      if (day == null && !read.contains(d)) {
+        day = LedgerDay.unread(d);
+        repository.save(holding, store, mark, day);
+      }
       if (day != null) {
-        days.add(day);
+        days.add(0, day);
       } else {
         pending++;
         judgeLater(holding, core, d, mark, zone);

@@ -19,11 +19,15 @@ import nightbank.core.run.RunJudge;
 import nightbank.core.run.RunRecord;
 import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
+import nightbank.server.log.EventView;
 import nightbank.server.log.Readings;
+import nightbank.server.run.internal.SheetRepository;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
 import nightbank.server.store.Stores.CoreStore;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.boot.info.BuildProperties;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 
@@ -41,6 +45,8 @@ public class Judgements {
   private final Readings readings;
   private final EventLog events;
   private final Beliefs beliefs;
+  private final SheetRepository sheets;
+  private final String built;
   private final Cache<Key, Optional<Judged>> cache = Caffeine.newBuilder().maximumSize(60).build();
   private final Semaphore busy =
       new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors()));
@@ -51,13 +57,18 @@ public class Judgements {
       Houses houses,
       Readings readings,
       EventLog events,
-      Beliefs beliefs) {
+      Beliefs beliefs,
+      SheetRepository sheets,
+      ObjectProvider<BuildProperties> build) {
     this.runs = runs;
     this.stores = stores;
     this.houses = houses;
     this.readings = readings;
     this.events = events;
     this.beliefs = beliefs;
+    this.sheets = sheets;
+    BuildProperties properties = build.getIfAvailable();
+    built = properties == null ? "" : String.valueOf(properties.getTime());
   }
 
   private record Key(
@@ -70,6 +81,45 @@ public class Judgements {
     RunView run = runs.get(holding, runId);
     CoreStore store = stores.core(holding, run.storeId());
     List<ProbeView> probes = stores.probes(holding, run.storeId());
+    List<EventView> seen =
+        events.between(holding, run.from(), run.to()).stream()
+            .filter(e -> e.storeId() == null || e.storeId().equals(run.storeId()))
+            .toList();
+    String mark = mark(holding, store, run, probes, seen);
+    return sheets
+        .find(runId, mark)
+        .orElseGet(
+            () -> {
+              JudgementView view = fresh(holding, store, run, probes, seen);
+              sheets.save(holding, runId, mark, view);
+              return view;
+            });
+  }
+
+  /** Of everything that a sheet rests on, the program that judged it too. */
+  private String mark(
+      UUID holding, CoreStore store, RunView run, List<ProbeView> probes, List<EventView> seen) {
+    Set<UUID> read = new HashSet<>(airProbes(holding, store));
+    probes.forEach(p -> read.add(p.id()));
+    return String.join(
+        "/",
+        built,
+        Integer.toHexString(
+            List.of(
+                    store.version(),
+                    run,
+                    probes,
+                    seen,
+                    needBelow(holding, store),
+                    ground(holding, store),
+                    beliefs.between(holding, run.from(), run.to()))
+                .toString()
+                .hashCode()),
+        readings.mark(holding, read, run.from(), run.to()));
+  }
+
+  private JudgementView fresh(
+      UUID holding, CoreStore store, RunView run, List<ProbeView> probes, List<EventView> seen) {
     Judged judged =
         judge(holding, store, run.from(), run.to())
             .orElseThrow(
@@ -89,9 +139,7 @@ public class Judgements {
         probes.stream().collect(Collectors.toMap(ProbeView::id, Function.identity())),
         believed(holding, probes, run),
         judged.readings(),
-        events.between(holding, run.from(), run.to()).stream()
-            .filter(e -> e.storeId() == null || e.storeId().equals(run.storeId()))
-            .toList());
+        seen);
   }
 
   private List<JudgementView.SetAside> believed(UUID holding, List<ProbeView> probes, RunView run) {

@@ -22,11 +22,16 @@ import nightbank.core.run.ReadingSeries;
 import nightbank.db.Routines;
 import nightbank.server.store.ProbeView;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.springframework.stereotype.Repository;
 
 /** Readings, one a probe and moment. */
 @Repository
 public class ReadingRepository {
+  /** Whole numbers: a sum of temperatures would hang on the order in which they are added up. */
+  private static final Field<Integer> HASH =
+      field("hashfloat8({0})", Integer.class, READING.CELSIUS);
+
   private final DSLContext db;
 
   ReadingRepository(DSLContext db) {
@@ -113,7 +118,7 @@ public class ReadingRepository {
 
   public String mark(UUID holding, Set<UUID> probes, Instant from, Instant to) {
     var row =
-        db.select(count(), max(READING.AT), sum(READING.CELSIUS))
+        db.select(count(), max(READING.AT), sum(HASH))
             .from(READING)
             .where(READING.PROBE_ID.in(probes))
             .and(READING.HOLDING_ID.eq(holding))

@@ -16,18 +16,15 @@ public class NightLowRepository {
   private static final String QUERY =
       """
       WITH spell AS (
-        SELECT probe_id, date_bin('10 minutes', at, timestamptz '2000-01-01Z') AS at, avg(celsius) AS celsius
+        SELECT date_bin('10 minutes', at, timestamptz '2000-01-01Z') AS at, avg(celsius) AS celsius
           FROM reading
-         WHERE probe_id = ? AND holding_id = ? AND at >= ?::timestamptz AND at < ?::timestamptz AND celsius BETWEEN -60 AND 60
-         GROUP BY 1, 2),
-      counted AS (
-        SELECT (at AT TIME ZONE ? - interval '12 hours')::date AS evening, at, celsius,
-               least(extract(epoch FROM lead(at, 1, at + interval '10 minutes') OVER (ORDER BY at) - at), 7200) AS lasted
-          FROM spell)
-      SELECT evening, min(celsius) AS lowest,
-             (array_agg(at ORDER BY celsius, at))[1] AS lowest_at,
-             sum(greatest(0, ? - celsius) * lasted) / 3600 AS cold
-        FROM counted GROUP BY evening
+         WHERE probe_id = ? AND holding_id = ? AND at >= ?::timestamptz AND at < ?::timestamptz
+           AND celsius BETWEEN -60 AND 60
+         GROUP BY 1)
+      SELECT (at AT TIME ZONE ? - interval '12 hours')::date AS evening,
+             min(ARRAY[celsius, extract(epoch FROM at)::float8]) AS lowest,
+             avg(greatest(0, ? - celsius)) * (extract(epoch FROM max(at) - min(at)) + 600) / 3600 AS cold
+        FROM spell GROUP BY 1
       """;
 
   private final DSLContext db;
@@ -54,12 +51,13 @@ public class NightLowRepository {
               r ->
                   lows.merge(
                       r.get("evening", LocalDate.class),
-                      new Low(
-                          r.get("lowest", Double.class),
-                          r.get("lowest_at", Instant.class),
-                          r.get("cold", Double.class)),
+                      low(r.get("lowest", Double[].class), r.get("cold", Double.class)),
                       (a, b) -> a.celsius() <= b.celsius() ? a : b));
     }
     return lows;
+  }
+
+  private static Low low(Double[] lowest, double cold) {
+    return new Low(lowest[0], Instant.ofEpochSecond(lowest[1].longValue()), cold);
   }
 }

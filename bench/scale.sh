@@ -1,0 +1,96 @@
+#!/usr/bin/env bash
+# A holding with 12 probes at one reading a minute for three winters (6 M readings): how long its pages'
+# requests take, and the plans of their queries.
+# usage: scale.sh [winters]        needs curl; uses its own throw-away data and port
+set -eu
+here=$(cd "$(dirname "$0")/.." && pwd)
+winters=${1:-3}
+work=$(mktemp -d /tmp/nightbank-bench.XXXXXX)
+chmod 755 "$work"
+export NIGHTBANK_DATA=$work NIGHTBANK_PORT=${NIGHTBANK_PORT:-8698}
+trap '"$here/nightbank" stop > /dev/null; rm -rf "$work"' EXIT
+"$here/nightbank" start > /dev/null
+base=http://127.0.0.1:$NIGHTBANK_PORT
+jar=$work/cookies
+call() { # METHOD PATH [curl arguments]
+  local method=$1 path=$2
+  shift 2
+  curl -s -b "$jar" -c "$jar" -H "X-XSRF-TOKEN: $(awk '$6 == "XSRF-TOKEN" {print $7}' "$jar" 2>/dev/null)" -X "$method" "$@" "$base$path"
+}
+json() { call "$1" "$2" -H 'Content-Type: application/json' -d "$3"; }
+call GET /api/me > /dev/null
+json POST /api/setup '{"login":"bench","name":"Bench","password":"three plain words","holding":{"name":"Bench","latitude":57,"longitude":-3,"zone":"Europe/London"}}' > /dev/null
+json POST /api/session '{"login":"bench","password":"three plain words"}' > "$work/me"
+holding=$(grep -oE '"holdings":\[\{"id":"[^"]*' "$work/me" | cut -d'"' -f6)
+h=/api/holdings/$holding
+house=11111111-2222-4333-8444-000000000000
+json POST "$h/houses" '{"id":"'$house'","name":"House","design":{"skin":[{"name":"roof","looks":"UP","areaSquareMetres":18,"transmittance":5.8,"material":"single-glass"}],"volumeCubicMetres":32,"airChangesPerHour":1,"innerMassKg":8000,"innerMassMedium":"granite","innerMassAreaSquareMetres":20,"plantLimitCelsius":2,"groundCelsius":7}}' > /dev/null
+for s in 1 2 3; do
+  probes=
+  for p in 1 2 3 4; do
+    kind=STORE r=0.$((p * 2))
+    [ "$p" = 4 ] && { kind=AIR r=1; [ "$s" = 3 ] && kind=OUTDOOR; }
+    probes="$probes${probes:+,}{\"id\":\"11111111-2222-4333-8444-00000000000$s$p\",\"kind\":\"$kind\",\"name\":\"p$p\",\"radiusFraction\":$r,\"heightFraction\":0.5}"
+  done
+  probes=${probes//00000000000/0000000000}
+  json POST "$h/stores" '{"id":"11111111-2222-4333-8444-00000000010'$s'","name":"Bin '$s'","houseId":"'$house'","design":{"shape":"BOX","lengthMetres":1,"widthMetres":0.7,"heightMetres":0.7,"count":1,"medium":"dry-sand","side":{"layers":[{"kind":"BULK","material":"stone-wool","thicknessMetres":0.1,"wet":false}]},"indoors":true,"onGround":true,"floorCelsius":8,"chargeToCelsius":90,"source":{"kind":"ELEMENT","powerWatts":900,"reachFraction":0.4,"lowFraction":0.2,"highFraction":0.8}},"probes":['"$probes"']}' > "$work/store$s"
+done
+export PGPASSWORD
+PGPASSWORD=$(cat "$work/own/password")
+sql() { psql -q -h 127.0.0.1 -p "$(cat "$work/own/db-port")" -U nightbank -d postgres -v ON_ERROR_STOP=1 "$@"; }
+t0=$(date +%s.%N)
+sql > /dev/null << SQL
+SELECT ensure_reading_month(m) FROM generate_series(timestamptz '2023-10-01Z', '2026-11-01Z', interval '1 month') m;
+CREATE TEMP TABLE made AS
+SELECT p.id AS probe_id, t AS at,
+       CASE p.kind WHEN 'STORE' THEN 8 + (90 - 60 * p.radius_fraction) * exp(-((extract(epoch FROM t)::bigint + 43200) % 86400) / 90000.0)
+            ELSE 3 + 5 * sin(extract(epoch FROM t) / 13751) END + 0.1 * sin(extract(epoch FROM t)) AS celsius
+  FROM probe p, generate_series(0, $winters - 1) w,
+       generate_series(timestamptz '2023-11-15Z' + w * interval '1 year', timestamptz '2024-03-10Z' + w * interval '1 year', interval '1 minute') t;
+\\copy made TO '$work/rows.bin' (FORMAT binary)
+CREATE TABLE incoming (LIKE made);
+SQL
+echo "made in $(awk -v a="$t0" -v b="$(date +%s.%N)" 'BEGIN {printf "%.0f", b - a}') s"
+t1=$(date +%s.%N)
+sql -c "\\copy incoming FROM '$work/rows.bin' (FORMAT binary)"
+sql -c "INSERT INTO reading (probe_id, at, holding_id, celsius) SELECT probe_id, at, '$holding', celsius FROM incoming" -c "DROP TABLE incoming" -c "VACUUM ANALYZE reading"
+echo "$(sql -At -c 'SELECT count(*) FROM reading') readings, in $(awk -v a="$t1" -v b="$(date +%s.%N)" 'BEGIN {printf "%.0f", b - a}') s; table and index $(sql -At -c "SELECT pg_size_pretty(sum(pg_total_relation_size(inhrelid))) FROM pg_inherits WHERE inhparent = 'reading'::regclass")"
+store=11111111-2222-4333-8444-000000000101
+last=$(( 2023 + winters ))
+run() { json POST "$h/stores/$store/runs" "{\"name\":\"$1\",\"from\":\"$2\",\"to\":\"$3\"}" | grep -oE '"id":"[^"]*' | head -1 | cut -d'"' -f4; }
+two=$(run "two days" "$last-02-10T12:00:00Z" "$last-02-12T12:00:00Z")
+month=$(run "a month" "$last-01-10T12:00:00Z" "$last-02-10T12:00:00Z")
+winter=$(run "a winter" "$((last - 1))-11-15T12:00:00Z" "$last-03-10T12:00:00Z")
+took() { # WORDS PATH
+  local first again
+  first=$(call GET "$2" -o "$work/out" -w '%{time_total}')
+  again=$(for _ in 1 2 3 4 5; do call GET "$2" -o "$work/out" -w '%{time_total}\n'; done | sort -n | sed -n 3p)
+  printf '%-44s first %6.2f s, then %6.3f s, %8d bytes\n' "$1" "$first" "$again" "$(stat -c %s "$work/out")"
+}
+call GET "$h/stores" > /dev/null
+took "stores" "$h/stores"
+took "run sheet, two days" "$h/runs/$two/judgement"
+took "run sheet, a month" "$h/runs/$month/judgement"
+took "run sheet, a winter" "$h/runs/$winter/judgement"
+took "runs found in two months" "$h/stores/$store/runs/found"
+took "wall of nights, a winter" "$h/houses/$house/nights?from=$((last - 1))-10-01&to=$last-04-30"
+took "statement of a winter, while it is judged" "$h/statement?from=$((last - 1))-11-15&to=$last-03-10&store=$store"
+t2=$(date +%s)
+while ! call GET "$h/statement?from=$((last - 1))-11-15&to=$last-03-10" | grep -q '"pending":0'; do sleep 2; done
+echo "all days of a winter and three stores judged behind the scenes in $(( $(date +%s) - t2 )) s"
+took "statement of a winter, judged" "$h/statement?from=$((last - 1))-11-15&to=$last-03-10"
+took "wall of nights, judged" "$h/houses/$house/nights?from=$((last - 1))-10-01&to=$last-04-30"
+took "log" "$h/events"
+echo
+echo "Plans"
+plan() {
+  echo "-- $1"
+  sql -At -c "EXPLAIN (ANALYZE, COSTS OFF, TIMING OFF, SUMMARY ON, BUFFERS) $2" | grep -v '(never executed)' | sed -E 's/^/   /' | head -"${3:-14}"
+}
+probe=11111111-2222-4333-8444-000000000011
+plan "how many readings of a probe in a winter (thinning)" "SELECT count(*) FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' AND at BETWEEN '$((last - 1))-11-15' AND '$last-03-10'" 20
+plan "a probe's series, thinned" "SELECT at, celsius FROM (SELECT at, celsius, row_number() OVER (ORDER BY at) AS rank FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' AND at BETWEEN '$((last - 1))-11-15' AND '$last-03-10') n WHERE rank % 28 = 1 ORDER BY at" 24
+plan "newest reading of a probe" "SELECT at FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' ORDER BY at DESC LIMIT 1" 12
+plan "next reading of a probe after a noon" "SELECT at FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' AND at >= '$last-01-10 12:00Z' AND at < '$last-03-10 12:00Z' ORDER BY at LIMIT 1" 12
+plan "a winter's lows of one thermometer" "WITH spell AS (SELECT probe_id, date_bin('10 minutes', at, timestamptz '2000-01-01Z') AS at, avg(celsius) AS celsius FROM reading WHERE probe_id = '11111111-2222-4333-8444-000000000014' AND holding_id = '$holding' AND at >= '$((last - 1))-10-01' AND at < '$last-04-30' AND celsius BETWEEN -60 AND 60 GROUP BY 1, 2) SELECT (at AT TIME ZONE 'Europe/London' - interval '12 hours')::date AS evening, min(celsius) FROM spell GROUP BY 1" 30
+plan "judged days" "SELECT * FROM ledger_day WHERE store_id = '$store' AND evening BETWEEN '$((last - 1))-11-15' AND '$last-03-10'" 8
