@@ -17,8 +17,8 @@ bin=$(id sand-bin)
 run=$(id 'Charged on the 23rd, then two dull days')
 shoot docs/screenshots \
   "tonight=day:laptop:/" "stores=day:laptop:@/stores" "store=day:laptop:@/stores/$bin" "run=day:laptop:@/runs/$run" \
-  "new-house=day:laptop:@/houses/new" "house-night=night:laptop:@/houses/$(id tunnel)" \
+  "new-house=day:laptop:@/houses/new" "nights=day:laptop:@/record/nights" "statement=day:laptop:@/record/statement" "trial=day:laptop:@/record/trials/$(id 'A fortnight of drying')?hours=14" \
   "charge=day:laptop:@/stores/$bin?charge=yes" "sizing=day:laptop:@/sizing" "pairs=day:laptop:@/pairs?school=SAND_OR_WATER" \
   "build=day:laptop:@/stores/$bin/build" \
   "house=day:laptop:@/houses/$(id lean-to)" "file=day:laptop:+@/stores/$bin/file" \
-  "phone-tonight=night:phone:/" "phone-house=day:phone:@/houses/$(id lean-to)" "phone-store=day:phone:@/stores/$bin" "phone-eyes=night-eyes:phone:/" "phone-round=night-eyes:phone:@/round" "log=day:laptop:@/log"
+  "phone-tonight=night:phone:/" "phone-store=day:phone:@/stores/$bin" "phone-eyes=night-eyes:phone:/" "phone-round=night-eyes:phone:@/round" "log=day:laptop:@/log"

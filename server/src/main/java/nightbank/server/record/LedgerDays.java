@@ -28,6 +28,8 @@ import org.springframework.stereotype.Service;
 public class LedgerDays {
   private static final Logger LOG = LoggerFactory.getLogger(LedgerDays.class);
 
+  private static final int ENOUGH = 300; // readings of a probe and day: one in five minutes
+
   private final LedgerDayRepository repository;
   private final Judgements judgements;
   private final Beliefs beliefs;
@@ -106,7 +108,7 @@ public class LedgerDays {
     Instant from = noon(evening, zone);
     Instant to = noon(evening.plusDays(1), zone);
     return judgements
-        .judge(holding, core, from, to)
+        .judge(holding, core, from, to, ENOUGH)
         .map(j -> day(evening, j.readings(), j.run()))
         .orElseGet(() -> LedgerDay.unread(evening));
   }

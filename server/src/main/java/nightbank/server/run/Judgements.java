@@ -72,7 +72,7 @@ public class Judgements {
   }
 
   private record Key(
-      UUID store, int version, Instant from, Instant to, String mark, Object believed) {}
+      UUID store, int version, Instant from, Instant to, String mark, int most, Object believed) {}
 
   /** What the core said, and of how many readings. */
   public record Judged(JudgedRun run, long readings) {}
@@ -154,14 +154,23 @@ public class Judgements {
 
   /** Judges any stretch of a store's time; empty when too little was read. */
   public Optional<Judged> judge(UUID holding, CoreStore store, Instant from, Instant to) {
+    return judge(holding, store, from, to, MOST_READINGS);
+  }
+
+  /**
+   * The same from so many readings of each probe at the most, evenly thinned.
+   *
+   * @param most fewer are judged sooner
+   */
+  public Optional<Judged> judge(UUID holding, CoreStore store, Instant from, Instant to, int most) {
     Set<UUID> probes = new HashSet<>();
     stores.probes(holding, store.id()).forEach(p -> probes.add(p.id()));
     List<UUID> air = airProbes(holding, store);
     probes.addAll(air);
     String mark = readings.mark(holding, probes, from, to);
     Map<String, Set<Long>> believed = beliefs.between(holding, from, to);
-    Key key = new Key(store.id(), store.version(), from, to, mark, believed);
-    return cache.get(key, k -> fresh(holding, store, air, believed, from, to));
+    Key key = new Key(store.id(), store.version(), from, to, mark, most, believed);
+    return cache.get(key, k -> fresh(holding, store, air, believed, from, to, most));
   }
 
   private Optional<Judged> fresh(
@@ -170,12 +179,12 @@ public class Judgements {
       List<UUID> air,
       Map<String, Set<Long>> believed,
       Instant from,
-      Instant to) {
+      Instant to,
+      int most) {
     List<ReadingSeries> series = new ArrayList<>();
     long count = 0;
     for (var probe : store.store().probes()) {
-      ReadingSeries s =
-          readings.series(holding, UUID.fromString(probe.id()), from, to, MOST_READINGS);
+      ReadingSeries s = readings.series(holding, UUID.fromString(probe.id()), from, to, most);
       count += s.size();
       if (s.size() > 1) {
         series.add(s);
@@ -186,7 +195,7 @@ public class Judgements {
     }
     ReadingSeries beside = new ReadingSeries("", new long[0], new double[0]);
     for (UUID probe : air) {
-      ReadingSeries s = readings.series(holding, probe, from, to, MOST_READINGS);
+      ReadingSeries s = readings.series(holding, probe, from, to, most);
       if (s.size() > 1) {
         beside = s;
         count += s.size();

@@ -49,7 +49,7 @@ public class LedgerDayRepository {
     return days;
   }
 
-  /** Evenings with a reading of any of the store's own probes: one probe of the index a day. */
+  /** Evenings with a reading of any of the store's own probes: one look into the index a day. */
   public Set<LocalDate> read(UUID holding, UUID store, Instant first, Instant last, ZoneId zone) {
     List<UUID> probes =
         db.select(PROBE.ID)
@@ -62,6 +62,11 @@ public class LedgerDayRepository {
     for (UUID probe : probes) {
       Instant at = first;
       while (at.isBefore(last)) {
+        LocalDate looked = at.atZone(zone).minusHours(12).toLocalDate();
+        if (days.contains(looked)) {
+          at = looked.plusDays(1).atTime(12, 0).atZone(zone).toInstant();
+          continue;
+        }
         Instant next =
             db.select(READING.AT)
                 .from(READING)
