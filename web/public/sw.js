@@ -38,7 +38,7 @@ self.addEventListener('fetch', (e) => {
   const url = new URL(e.request.url)
   if (e.request.method !== 'GET' || url.origin !== location.origin) return
   if (url.pathname.startsWith('/v3/') || url.pathname.startsWith('/actuator/')) return
-  if (url.pathname.endsWith('/live')) return
+  if (/\/(live|file)$|\.senml$/.test(url.pathname)) return // a stream, or more than a cache should hold
   if (url.pathname.startsWith('/api/')) e.respondWith(networkFirst(e.request, DATA, e.request))
   else if (e.request.mode === 'navigate') e.respondWith(networkFirst(e.request, SHELL, '/'))
   else e.respondWith(cacheFirst(e.request))

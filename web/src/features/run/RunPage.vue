@@ -7,6 +7,7 @@ import LedgerBars from '@/instruments/LedgerBars.vue'
 import RunChart from '@/instruments/RunChart.vue'
 import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
 import { clock, day, degrees, hours, kilowattHours, percent } from '@/shared/units'
 import { judgementQuery } from './queries'
@@ -27,6 +28,12 @@ const router = useRouter()
 const holding = String(route.params.holding)
 const { data: run, error, isPending } = useQuery(judgementQuery(holding, String(route.params.run)))
 const zone = computed(() => session.zone(holding))
+
+useLive(
+  holding,
+  () => run.value?.probes.map((p) => p.probeId) ?? [],
+  () => void client.invalidateQueries({ queryKey: ['holding', holding, 'judgement'] }),
+)
 
 const span = computed({
   get: (): [number, number] | null => {

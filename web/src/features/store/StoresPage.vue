@@ -6,6 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import StoreRow from '@/instruments/StoreRow.vue'
 import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
 import { kilowattHours } from '@/shared/units'
 import { housesQuery } from '../house/queries'
@@ -23,6 +24,12 @@ const keeper = computed(() => session.role(holding) === 'KEEPER')
 const error = ref<unknown>(null)
 const total = computed(() =>
   (stores.value ?? []).filter((x) => !x.planned).reduce((s, x) => s + (x.now.usableJoules ?? 0), 0),
+)
+
+useLive(
+  holding,
+  () => (stores.value ?? []).flatMap((x) => x.probes.map((p) => p.id)),
+  () => void client.invalidateQueries({ queryKey: ['holding', holding, 'stores'] }),
 )
 
 async function begin(key: string) {

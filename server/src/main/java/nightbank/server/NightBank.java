@@ -3,10 +3,12 @@ package nightbank.server;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The program. */
 @SpringBootApplication
 @ConfigurationPropertiesScan
+@EnableScheduling
 public class NightBank {
   public static void main(String[] args) {
     System.setProperty("org.jooq.no-logo", "true");

@@ -70,6 +70,20 @@ public final class Visitor {
     return send(request(path).GET());
   }
 
+  /** What goes on coming, as it comes. */
+  public java.io.InputStream stream(String path) {
+    try {
+      return client
+          .send(request(path).GET().build(), HttpResponse.BodyHandlers.ofInputStream())
+          .body();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
   /** A file that is handed out. */
   public byte[] bytes(String path) {
     return bytes(request(path).GET());

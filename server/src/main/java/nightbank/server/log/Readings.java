@@ -9,10 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import nightbank.core.run.ReadingSeries;
 import nightbank.core.unit.TypedTemperature;
 import nightbank.server.log.internal.ReadingRepository;
 import nightbank.server.shared.Problem;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,10 +27,12 @@ public class Readings {
   private static final int MOST_AT_ONCE = 500;
 
   private final ReadingRepository repository;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
-  Readings(ReadingRepository repository, Clock clock) {
+  Readings(ReadingRepository repository, ApplicationEventPublisher events, Clock clock) {
     this.repository = repository;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -69,7 +73,7 @@ public class Readings {
                           "For instance 14.5, 14,5 or 58F."));
       rows.add(new ReadingRepository.Row(t.probeId(), t.at(), celsius));
     }
-    int added = repository.insert(holding, rows);
+    int added = insert(holding, rows);
     return new Logged(added, rows.size() - added);
   }
 
@@ -79,11 +83,22 @@ public class Readings {
   /** Keeps what a logger measured; how many were new. */
   @Transactional
   public int measured(UUID holding, List<Measured> measured) {
-    return repository.insert(
+    return insert(
         holding,
         measured.stream()
             .map(m -> new ReadingRepository.Row(m.probeId(), m.at(), m.celsius()))
             .toList());
+  }
+
+  /** Keeps what is new and tells pages that are open; how many were new. */
+  int insert(UUID holding, List<ReadingRepository.Row> rows) {
+    int added = repository.insert(holding, rows);
+    if (added > 0) {
+      Set<UUID> probes =
+          rows.stream().map(ReadingRepository.Row::probeId).collect(Collectors.toSet());
+      events.publishEvent(new LiveReadings.Came(holding, probes));
+    }
+    return added;
   }
 
   public Set<UUID> probesOf(UUID holding) {

@@ -23,11 +23,11 @@ public class Rounds {
   private static final Duration AHEAD = Duration.ofMinutes(10);
 
   private final RoundRepository repository;
-  private final ReadingRepository readings;
+  private final Readings readings;
   private final EventLog events;
   private final Clock clock;
 
-  Rounds(RoundRepository repository, ReadingRepository readings, EventLog events, Clock clock) {
+  Rounds(RoundRepository repository, Readings readings, EventLog events, Clock clock) {
     this.repository = repository;
     this.readings = readings;
     this.events = events;

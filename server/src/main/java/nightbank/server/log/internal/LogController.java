@@ -7,8 +7,10 @@ import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
+import nightbank.server.log.LiveReadings;
 import nightbank.server.log.Readings;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -19,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** The log over HTTP. */
 @RestController
@@ -26,12 +29,20 @@ import org.springframework.web.bind.annotation.RestController;
 class LogController {
   private final Readings readings;
   private final EventLog events;
+  private final LiveReadings live;
   private final Access access;
 
-  LogController(Readings readings, EventLog events, Access access) {
+  LogController(Readings readings, EventLog events, LiveReadings live, Access access) {
     this.readings = readings;
     this.events = events;
+    this.live = live;
     this.access = access;
+  }
+
+  @GetMapping(path = "/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+  SseEmitter live(@PathVariable UUID holdingId) {
+    access.require(holdingId, Role.GUEST);
+    return live.open(holdingId);
   }
 
   record Typed(List<Readings.TypedReading> readings, boolean fahrenheit) {}
