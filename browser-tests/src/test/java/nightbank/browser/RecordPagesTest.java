@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import nightbank.server.Visitor;
 import org.openqa.selenium.Keys;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -110,6 +111,32 @@ public class RecordPagesTest {
     browser.reads("A bright Wednesday");
     browser.click("Take the run away").see(".found li");
     browser.reads("Charge of 28 January");
+  }
+
+  @Test
+  public void aReadingThatComesInArrivesOnTheOpenRunSheet() {
+    Visitor v = new Visitor(demo.program);
+    v.post("/api/session", "{\"login\":\"keeper\",\"password\":\"quernstone croft\"}");
+    String api = "/api/holdings/" + demo.home.substring(3);
+    String bin = api + "/stores/" + demo.id("Sand bin");
+    String run =
+        v.post(
+                bin + "/runs",
+                "{\"name\":\"Going on\",\"from\":\"2026-01-29T12:00:00Z\",\"to\":\"2026-02-10T00:00:00Z\"}")
+            .body()
+            .path("id")
+            .asString();
+    browser.laptop().go(demo.home + "/runs/" + run).see(".run-chart svg");
+    var said = java.util.regex.Pattern.compile("(\\d+) readings").matcher(browser.pageText());
+    assertThat(said.find()).isTrue();
+    int before = Integer.parseInt(said.group(1));
+    String probe = v.get(bin).body().path("probes").path(0).path("id").asString();
+    v.post(
+        api + "/readings",
+        "{\"fahrenheit\":false,\"readings\":[{\"probeId\":\"%s\",\"at\":\"2026-01-30T15:39:30Z\",\"typed\":\"370\"}]}"
+            .formatted(probe));
+    browser.reads((before + 1) + " readings");
+    v.delete(api + "/runs/" + run);
   }
 
   @Test

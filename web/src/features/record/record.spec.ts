@@ -1,0 +1,153 @@
+import { describe, expect, it } from 'vitest'
+import type { Views } from '@/shared/api/client'
+import { effortSentence, nightSentences, statementSentence, wallSentence } from './sentences'
+import { daysBefore, evening, spanOf, todayIn, winterName, winterOf } from './winters'
+
+const celsius = { fahrenheit: false }
+type Night = Views['PastNightView']['nights'][number]
+
+const night = (over: Partial<Night> = {}): Night => ({
+  evening: '2026-01-20',
+  verdict: 'LOST',
+  lowestCelsius: -1.7,
+  lowestAt: '2026-01-21T06:20:00Z',
+  outdoorLowest: -8.3,
+  liftKelvin: 6.6,
+  coldDegreeHours: 20.2,
+  seen: [],
+  paid: [],
+  ...over,
+})
+const wall = (held: number, close: number, lost: number) =>
+  ({
+    nights: Array.from({ length: held + close + lost }, () => night()),
+    held,
+    close,
+    lost,
+  }) as Views['PastNightView']
+
+describe('a winter in a sentence', () => {
+  it('says so when all held', () =>
+    expect(wallSentence(wall(5, 0, 0))).toBe('All 5 nights that were read held.'))
+  it('counts one and many', () => {
+    expect(wallSentence(wall(3, 1, 2))).toBe('Of 6 nights 3 held, 1 was close, 2 were lost.')
+    expect(wallSentence(wall(0, 2, 0))).toBe('Of 2 nights 0 held, 2 were close.')
+  })
+  it('says when nothing was read', () => expect(wallSentence(wall(0, 0, 0))).toContain('No night'))
+})
+
+describe('one night', () => {
+  it('tells low, time, limit, lift', () => {
+    const said = nightSentences(night(), 2, celsius, 'Europe/London')
+    expect(said[0]).toContain('was lost')
+    expect(said[0]).toContain('06:20')
+    expect(said[0]).toContain('3.7 K under')
+    expect(said[1]).toContain('kept 6.6 K above it')
+    expect(said[2]).toContain('20.2 K h')
+  })
+  it('says nothing of outdoors that nobody read', () => {
+    const said = nightSentences(
+      night({ outdoorLowest: null as never, liftKelvin: null as never, coldDegreeHours: 0 }),
+      2,
+      celsius,
+      'UTC',
+    )
+    expect(said).toHaveLength(1)
+  })
+  it('names who paid, the most first, and what was seen without a doubled stop', () => {
+    const said = nightSentences(
+      night({
+        seen: ['Ice on the dish.'],
+        paid: [
+          { storeId: 'a', name: 'Bin', joules: 3.6e6 },
+          { storeId: 'b', name: 'Bench', joules: 7.2e6 },
+          { storeId: 'c', name: 'Cold', joules: 10 },
+        ],
+      }),
+      2,
+      celsius,
+      'UTC',
+    ).join(' ')
+    expect(said).toContain('Seen: Ice on the dish. ')
+    expect(said.indexOf('Bench')).toBeLessThan(said.indexOf('Bin'))
+    expect(said).not.toContain('Cold 0')
+  })
+})
+
+const sums = {
+  opening: 0,
+  charged: 36e6,
+  own: 0,
+  delivered: 18e6,
+  early: 3.6e6,
+  lost: 7.2e6,
+  residual: 0,
+  closing: 7.2e6,
+}
+const statement = (over: Partial<Views['StatementView']> = {}) =>
+  ({
+    sums,
+    stores: [],
+    days: [{ evening: '2026-01-20' }],
+    pending: 0,
+    unread: 0,
+    effort: {
+      fires: 2,
+      woodKilograms: 14,
+      fuelJoules: 2.1e8,
+      elementJoules: 0,
+      doings: 3,
+      hours: 1.4,
+    },
+    currency: '£',
+    cost: 4.2,
+    ...over,
+  }) as unknown as Views['StatementView']
+
+describe('a statement', () => {
+  it('says in and out', () => {
+    expect(statementSentence(statement())).toBe(
+      '10.0 kWh went in; 5.00 kWh reached the house in the cold, 1.00 kWh came too early, 2.00 kWh was lost.',
+    )
+  })
+  it('says what a heap made itself', () =>
+    expect(statementSentence(statement({ sums: { ...sums, own: 3.6e6 } }))).toContain(
+      '11.0 kWh went in, 1.00 kWh of it by the heap itself',
+    ))
+  it('says how many days are to go before it says a sum', () =>
+    expect(statementSentence(statement({ pending: 3 }))).toBe('Being judged: 3 days to go.'))
+  it('says when too little was read', () =>
+    expect(statementSentence(statement({ days: [] }))).toContain('Too little'))
+  it('tells fuel, work and money', () =>
+    expect(effortSentence(statement())).toBe(
+      'It took 2 fires, 14 kg of wood (58.3 kWh), about 1.4 h of work; £4.20 in all.',
+    ))
+  it('says when a price is missing', () =>
+    expect(effortSentence(statement({ cost: null as never }))).toContain('a price is missing'))
+})
+
+describe('winters', () => {
+  it('begin in autumn, north and south', () => {
+    expect(winterOf('2026-01-30', false)).toBe(2025)
+    expect(winterOf('2026-10-02', false)).toBe(2026)
+    expect(winterOf('2026-06-02', true)).toBe(2026)
+    expect(winterOf('2026-01-30', true)).toBe(2025)
+  })
+  it('never reach past today', () => {
+    expect(spanOf(2025, false, '2026-01-30')).toEqual(['2025-10-01', '2026-01-30'])
+    expect(spanOf(2024, false, '2026-01-30')).toEqual(['2024-10-01', '2025-04-30'])
+    expect(spanOf(2025, true, '2026-01-30')).toEqual(['2025-04-01', '2025-10-31'])
+  })
+  it('have names', () => {
+    expect(winterName(2025, false)).toBe('2025/26')
+    expect(winterName(1999, false)).toBe('1999/00')
+    expect(winterName(2025, true)).toBe('2025')
+  })
+  it('know today where the holding is', () =>
+    expect(todayIn('Pacific/Auckland', '2026-01-30T15:40:00Z')).toBe('2026-01-31'))
+  it('count days back over a month and a leap day', () => {
+    expect(daysBefore('2024-03-01', 1)).toBe('2024-02-29')
+    expect(daysBefore('2026-01-03', 6)).toBe('2025-12-28')
+  })
+  it('say a day', () => expect(evening('2026-01-20')).toContain('20 January'))
+})
