@@ -62,7 +62,7 @@ const dateWord = (s: string) =>
 </script>
 
 <template>
-  <div class="scroll">
+  <div class="scroll" role="region" aria-label="In and out, wider than the page" tabindex="0">
     <svg class="bars" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="In and out, day by day">
       <text class="soft" :x="left - 8" y="26" text-anchor="end">{{ most.toFixed(0) }}</text>
       <text class="soft" :x="left - 8" :y="mid + 5" text-anchor="end">0</text>

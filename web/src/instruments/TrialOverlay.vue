@@ -64,7 +64,12 @@ const dotShape = (i: number, px: number, py: number) =>
 </script>
 
 <template>
-  <div class="scroll">
+  <div
+    class="scroll"
+    role="region"
+    aria-label="Runs from one start, wider than the page"
+    tabindex="0"
+  >
     <svg class="overlay" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Runs from one start">
       <g v-for="t in warmTicks" :key="`w${t}`">
         <path class="tick" :d="`M${left} ${y(t)} H${W - right}`" />

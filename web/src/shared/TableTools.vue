@@ -38,7 +38,7 @@ async function hand(kind: 'csv' | 'xlsx') {
 
 <template>
   <div ref="root" class="tools-table">
-    <div class="wide"><slot /></div>
+    <div class="wide" role="region" :aria-label="`Table: ${name}`" tabindex="0"><slot /></div>
     <p class="no-print out">
       <BButton size="sm" variant="secondary" @click="hand('csv')">As CSV</BButton>
       <BButton size="sm" variant="secondary" @click="hand('xlsx')">As a spreadsheet</BButton>

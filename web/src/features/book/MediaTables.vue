@@ -76,7 +76,14 @@ const tables = computed(() => [
 <template>
   <details class="tables">
     <summary>What the tables say, and where it comes from</summary>
-    <div v-for="t in tables" :key="t.name" class="wide">
+    <div
+      v-for="t in tables"
+      :key="t.name"
+      class="wide"
+      role="region"
+      :aria-label="t.name"
+      tabindex="0"
+    >
       <table class="table table-sm">
         <caption>
           {{

@@ -9,6 +9,7 @@ const kinds = [
   { value: 'STORE', text: 'in the mass' },
   { value: 'AIR', text: 'in the air beside it' },
   { value: 'OUTDOOR', text: 'outdoors' },
+  { value: 'SURFACE', text: 'on its surface, a spot read from outside' },
 ]
 </script>
 
@@ -30,6 +31,10 @@ const kinds = [
         >Take this probe out</BButton
       >
     </fieldset>
+    <p v-if="probe.kind === 'SURFACE'" class="soft mt-2">
+      A surface tells nothing of the inside, so it counts for no balance. By infrared, bare shiny
+      steel reads far too cold: stick matt tape on the spot and read that.
+    </p>
     <p class="soft mt-2">Its readings stay in the record when it goes.</p>
   </section>
 </template>

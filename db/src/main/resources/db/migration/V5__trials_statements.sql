@@ -63,3 +63,7 @@ CREATE TABLE run_judgement (
   sheet      jsonb NOT NULL
 );
 CREATE INDEX run_judgement_by_holding ON run_judgement (holding_id);
+
+-- A spot on a store's surface, read by infrared or by touch: it says nothing of the inside.
+ALTER TABLE probe DROP CONSTRAINT probe_kind;
+ALTER TABLE probe ADD CONSTRAINT probe_kind CHECK (kind IN ('STORE', 'AIR', 'OUTDOOR', 'SURFACE'));

@@ -15,6 +15,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
@@ -41,8 +42,9 @@ public class HoldingImport {
   private static final Map<String, Table> TABLES =
       HoldingTables.ALL.stream().collect(Collectors.toMap(Table::name, Function.identity()));
   private static final BigDecimal MICROS = BigDecimal.valueOf(1_000_000);
-  private static final long EARLIEST = Instant.parse("2000-01-01T00:00:00Z").getEpochSecond();
-  private static final long LATEST = Instant.parse("2100-01-01T00:00:00Z").getEpochSecond();
+  private static final BigDecimal EARLIEST = BigDecimal.valueOf(946_684_800); // 2000
+  private static final BigDecimal LATEST = BigDecimal.valueOf(4_102_444_800L); // 2100
+  private static final int MOST_IN_BLOCK = 500_000;
   private static final int BATCH = 5000;
 
   private final DSLContext db;
@@ -234,54 +236,80 @@ public class HoldingImport {
       expect(JsonToken.START_ARRAY);
       Set<YearMonth> made = new TreeSet<>();
       while (json.nextToken() == JsonToken.START_OBJECT) {
-        JsonNode block = json.readValueAsTree();
-        JsonNode at = block.path("at");
-        JsonNode celsius = block.path("celsius");
-        if (at.size() != celsius.size()) {
-          throw unfit("A block of readings has more moments than temperatures, or fewer.");
-        }
-        UUID probe = id(block.path("probe"));
-        UUID file = block.path("import").isNull() ? null : id(block.path("import"));
-        for (int from = 0; from < at.size(); from += BATCH) {
-          batch(probe, file, at, celsius, from, Math.min(at.size(), from + BATCH), made);
-        }
+        block(made);
       }
       expect(JsonToken.END_ARRAY);
     }
 
-    private UUID id(JsonNode n) {
+    private void block(Set<YearMonth> made) {
+      UUID probe = null;
+      UUID file = null;
+      List<Long> micros = List.of();
+      List<Double> celsius = List.of();
+      while (json.nextToken() == JsonToken.PROPERTY_NAME) {
+        String key = json.currentName();
+        JsonToken token = json.nextToken();
+        switch (key) {
+          case "probe" -> probe = id();
+          case "import" -> file = token == JsonToken.VALUE_NULL ? null : id();
+          case "at" -> micros = list(this::micros);
+          case "celsius" -> celsius = list(json::getDoubleValue);
+          default -> throw unfit("A block of readings has a part that is none.");
+        }
+      }
+      expect(JsonToken.END_OBJECT);
+      if (probe == null) {
+        throw unfit("A block of readings names no probe.");
+      }
+      if (micros.size() != celsius.size()) {
+        throw unfit("A block of readings has more moments than temperatures, or fewer.");
+      }
+      for (int from = 0; from < micros.size(); from += BATCH) {
+        int to = Math.min(micros.size(), from + BATCH);
+        batch(probe, file, micros.subList(from, to), celsius.subList(from, to), made);
+      }
+    }
+
+    private UUID id() {
       try {
-        return UUID.fromString(n.asString(""));
+        return UUID.fromString(json.getString());
       } catch (IllegalArgumentException e) {
         throw unfit("A block of readings names no probe.");
       }
     }
 
-    private void batch(
-        UUID probe,
-        UUID file,
-        JsonNode at,
-        JsonNode celsius,
-        int from,
-        int to,
-        Set<YearMonth> made) {
-      List<Long> micros = new ArrayList<>();
-      List<Double> values = new ArrayList<>();
-      for (int i = from; i < to; i++) {
-        if (!at.get(i).isNumber() || !celsius.get(i).isNumber()) {
+    /** Numbers of one block, no more than a block may have. */
+    private <T> List<T> list(Supplier<T> number) {
+      expect(JsonToken.START_ARRAY);
+      List<T> all = new ArrayList<>();
+      while (json.nextToken() != JsonToken.END_ARRAY) {
+        if (json.currentToken() == null || !json.currentToken().isNumeric()) {
           throw unfit("A reading is no number.");
         }
-        BigDecimal second = at.get(i).decimalValue();
-        long whole = second.setScale(0, RoundingMode.FLOOR).longValue();
-        if (whole < EARLIEST || whole > LATEST) {
-          throw unfit("A reading lies before 2000 or after 2100.");
+        if (all.size() == MOST_IN_BLOCK) {
+          throw unfit("A block of readings has more than " + MOST_IN_BLOCK + ".");
         }
-        YearMonth month = YearMonth.from(Instant.ofEpochSecond(whole).atOffset(ZoneOffset.UTC));
+        all.add(number.get());
+      }
+      return all;
+    }
+
+    private long micros() {
+      BigDecimal second = json.getDecimalValue();
+      if (second.compareTo(EARLIEST) < 0 || second.compareTo(LATEST) > 0) {
+        throw unfit("A reading lies before 2000 or after 2100.");
+      }
+      return second.multiply(MICROS).setScale(0, RoundingMode.HALF_UP).longValueExact();
+    }
+
+    private void batch(
+        UUID probe, UUID file, List<Long> micros, List<Double> celsius, Set<YearMonth> made) {
+      for (long m : micros) {
+        YearMonth month =
+            YearMonth.from(Instant.ofEpochSecond(m / 1_000_000).atOffset(ZoneOffset.UTC));
         if (made.add(month)) {
           db.fetch("SELECT ensure_reading_month(?::timestamptz)", month.atDay(1) + "T00:00:00Z");
         }
-        micros.add(second.multiply(MICROS).setScale(0, RoundingMode.HALF_UP).longValueExact());
-        values.add(celsius.get(i).doubleValue());
       }
       readings +=
           db.execute(
@@ -294,7 +322,7 @@ public class HoldingImport {
               holding,
               file,
               micros.toArray(Long[]::new),
-              values.toArray(Double[]::new));
+              celsius.toArray(Double[]::new));
     }
   }
 }

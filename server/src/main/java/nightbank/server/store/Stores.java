@@ -33,6 +33,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Stores: kept, checked, appraised, and handed to the core. */
 @Service
 public class Stores {
+  private static final Set<ProbeView.Kind> BESIDE =
+      Set.of(ProbeView.Kind.AIR, ProbeView.Kind.OUTDOOR);
   private static final int MOST_PROBES = 100;
 
   private final StoreRepository repository;
@@ -309,7 +311,7 @@ public class Stores {
       double[] celsius,
       double floorCelsius) {
     return probes.stream()
-        .filter(p -> p.kind() != ProbeView.Kind.STORE && latest.containsKey(p.id()))
+        .filter(p -> BESIDE.contains(p.kind()) && latest.containsKey(p.id()))
         .mapToDouble(p -> latest.get(p.id()).celsius())
         .findFirst()
         .orElseGet(

@@ -29,6 +29,39 @@ public class ReadingsTest {
             .formatted(fahrenheit, Grounds.probeId(store, "core"), at, typed));
   }
 
+  @Test
+  public void aSpotOnTheSurfaceIsKeptAndSaysNothingOfTheInside() {
+    UUID own = UUID.randomUUID();
+    UUID spot = UUID.randomUUID();
+    String drum =
+        Grounds.drum(own, "Spotted")
+            .replace(
+                "\"probes\":[",
+                "\"probes\":[{\"id\":\"%s\",\"kind\":\"SURFACE\",\"name\":\"wall\",\"radiusFraction\":1,\"heightFraction\":0.5},"
+                    .formatted(spot));
+    assertThat(grounds.keeper.post(grounds.path("/stores"), drum).status()).isEqualTo(200);
+    String reading = "{\"probeId\":\"%s\",\"at\":\"2026-01-12T08:00:00Z\",\"typed\":\"%s\"}";
+    String inner = reading.formatted(Grounds.probeId(own, "core"), 60);
+    grounds.keeper.post(
+        grounds.path("/readings"), "{\"fahrenheit\":false,\"readings\":[" + inner + "]}");
+    double before =
+        grounds
+            .keeper
+            .get(grounds.path("/stores/" + own))
+            .body()
+            .path("now")
+            .path("meanCelsius")
+            .asDouble();
+    Answer seen =
+        grounds.keeper.post(
+            grounds.path("/readings"),
+            "{\"fahrenheit\":false,\"readings\":[" + reading.formatted(spot, 190) + "]}");
+    assertThat(seen.body().path("added").asInt()).isEqualTo(1);
+    var now = grounds.keeper.get(grounds.path("/stores/" + own)).body().path("now");
+    assertThat(now.path("meanCelsius").asDouble()).isCloseTo(before, within(1e-9));
+    assertThat(now.path("latest").toString()).contains(spot.toString());
+  }
+
   @DataProvider
   Object[][] typed() {
     return new Object[][] {
