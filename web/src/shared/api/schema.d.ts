@@ -1973,7 +1973,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "STORE" | "AIR" | "OUTDOOR";
+            kind: "STORE" | "AIR" | "OUTDOOR" | "SURFACE";
             name: string;
             /** Format: double */
             radiusFraction: number;
