@@ -14,6 +14,7 @@ import org.springframework.web.bind.MissingRequestHeaderException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
@@ -118,6 +119,12 @@ class ProblemHandler {
         "",
         "The record could not be written or read just now.",
         "Nothing was saved. Try again in a moment.");
+  }
+
+  /** A page that listened and went away; there is nobody to tell. */
+  @ExceptionHandler
+  void gone(AsyncRequestNotUsableException e) {
+    LOG.debug("a page that listened is gone", e);
   }
 
   /** Somebody who left the page before the answer came is told nothing, and nothing is wrong. */
