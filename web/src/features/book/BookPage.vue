@@ -4,10 +4,11 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, Refusal, whole, type Views } from '@/shared/api/client'
+import { api, whole, type Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
+import { useKeeping } from '@/shared/useKeeping'
 import { bookQuery, catalogueQuery } from '../store/queries'
 import MediaTables from './MediaTables.vue'
 import { offered } from './offered'
@@ -22,11 +23,12 @@ const { data: catalogue } = useQuery(catalogueQuery())
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const book = reactive<Book>({ currency: '', prices: [], media: [] })
 const ready = ref(false)
-const state = ref<'kept' | 'changing' | 'refused'>('kept')
-const error = ref<unknown>(null)
 let etag = ''
-let kept = ''
-let timer = 0
+const { state, error, take, changed, settled, changedMeanwhile } = useKeeping(
+  () => JSON.stringify(book),
+  save,
+  600,
+)
 
 watch(
   loaded,
@@ -34,51 +36,32 @@ watch(
     if (!l || state.value !== 'kept' || l.etag === etag) return
     etag = l.etag
     Object.assign(book, JSON.parse(JSON.stringify(l.data.book)))
-    kept = JSON.stringify(book)
+    take(JSON.stringify(book))
     ready.value = true
   },
   { immediate: true },
 )
 
-async function keep() {
-  const text = JSON.stringify(book)
-  if (text === kept) return
-  try {
-    const answer = await whole(
-      api.PUT('/api/holdings/{holdingId}/book', {
-        params: { path: { holdingId: holding }, header: { 'If-Match': etag } },
-        body: JSON.parse(text),
-      }),
-    )
-    etag = answer.etag
-    kept = text
-    error.value = null
-    state.value = 'kept'
-    client.setQueryData(['holding', holding, 'book'], answer)
-    void client.invalidateQueries({ queryKey: ['holding', holding, 'stores'] })
-    void client.invalidateQueries({ queryKey: ['holding', holding, 'store'] })
-  } catch (e) {
-    error.value = e
-    state.value = 'refused'
-  }
+async function save(text: string) {
+  const answer = await whole(
+    api.PUT('/api/holdings/{holdingId}/book', {
+      params: { path: { holdingId: holding }, header: { 'If-Match': etag } },
+      body: JSON.parse(text),
+    }),
+  )
+  etag = answer.etag
+  client.setQueryData(['holding', holding, 'book'], answer)
+  void client.invalidateQueries({ queryKey: ['holding', holding, 'stores'] })
+  void client.invalidateQueries({ queryKey: ['holding', holding, 'store'] })
 }
 
 watch(
   () => JSON.stringify(book),
-  (text) => {
-    if (!ready.value || text === kept) return
-    state.value = 'changing'
-    window.clearTimeout(timer)
-    timer = window.setTimeout(keep, 600)
-  },
+  () => ready.value && changed(),
 )
 
-const changedMeanwhile = computed(
-  () => error.value instanceof Refusal && error.value.code === 'changed-meanwhile',
-)
 async function reload() {
-  state.value = 'kept'
-  error.value = null
+  settled()
   etag = ''
   await client.invalidateQueries({ queryKey: ['holding', holding, 'book'] })
 }
@@ -91,6 +74,7 @@ const units = [
   { value: 'LITRE', text: 'litres' },
   { value: 'SQUARE_METRE', text: 'm²' },
   { value: 'METRE', text: 'm' },
+  { value: 'KILOWATT_HOUR', text: 'kWh' },
   { value: 'PIECE', text: 'piece' },
 ]
 const adding = ref<string | null>(null)

@@ -22,6 +22,7 @@ const fake = vi.hoisted(() => {
   const state = {
     version: 1,
     refuse: 0,
+    slowMs: 0,
     saves: [] as { match: string; name: string }[],
   }
   type Save = { params: { header: { 'If-Match': string } }; body: { name: string } }
@@ -31,7 +32,8 @@ const fake = vi.hoisted(() => {
     state,
     api: {
       POST: () => Promise.resolve({ data: {}, response: answer(200) }),
-      PUT: (_: string, save: Save) => {
+      PUT: async (_: string, save: Save) => {
+        if (state.slowMs) await new Promise((done) => setTimeout(done, state.slowMs))
         state.saves.push({ match: save.params.header['If-Match'], name: save.body.name })
         if (state.refuse)
           return Promise.resolve({
@@ -76,7 +78,7 @@ const saves = () => fake.state.saves
 describe('a store being changed', () => {
   beforeEach(() => {
     vi.useFakeTimers()
-    Object.assign(fake.state, { version: 1, refuse: 0, saves: [] })
+    Object.assign(fake.state, { version: 1, refuse: 0, slowMs: 0, saves: [] })
   })
   afterEach(() => {
     vi.useRealTimers()
@@ -123,6 +125,26 @@ describe('a store being changed', () => {
     expect(d.state.value).toBe('refused')
     d.draft.design.count = 1
     await settle()
+    expect(d.state.value).toBe('kept')
+    expect(d.error.value).toBeNull()
+  })
+  it('is saved again when it is as it was while what lay between was being saved', async () => {
+    const { d } = editor()
+    fake.state.slowMs = 2000
+    d.draft.name = 'D'
+    await vi.advanceTimersByTimeAsync(700)
+    d.draft.name = 'Drum'
+    await vi.advanceTimersByTimeAsync(9000)
+    expect(saves().map((s) => s.name)).toEqual(['D', 'Drum'])
+    expect(d.state.value).toBe('kept')
+  })
+  it('is not called refused when what was refused lay between', async () => {
+    const { d } = editor()
+    Object.assign(fake.state, { slowMs: 2000, refuse: 422 })
+    d.draft.design.count = 0
+    await vi.advanceTimersByTimeAsync(700)
+    d.draft.design.count = 1
+    await vi.advanceTimersByTimeAsync(9000)
     expect(d.state.value).toBe('kept')
     expect(d.error.value).toBeNull()
   })

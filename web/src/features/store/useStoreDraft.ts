@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, onBeforeUnmount, reactive, ref, watch, type Ref } from 'vue'
-import { api, body, Refusal, whole, type Views } from '@/shared/api/client'
+import { reactive, ref, watch, type Ref } from 'vue'
+import { api, body, whole, type Views } from '@/shared/api/client'
+import { useKeeping } from '@/shared/useKeeping'
 import { source, type Design, type Probe } from './designs'
 
 interface Draft {
@@ -32,15 +33,12 @@ export function useStoreDraft(
     probes: [],
   })
   const ready = ref(false)
-  const error = ref<unknown>(null)
-  const state = ref<'kept' | 'changing' | 'refused'>('kept')
   const appraisal = ref<Views['Appraisal'] | null>(null)
   const past: string[] = []
   const undoable = ref(0)
   let etag = ''
-  let keptText = ''
-  let timer = 0
-  let saving = false
+  const keeping = useKeeping(() => JSON.stringify(draft), save, SETTLE_MS)
+  const { state, error } = keeping
 
   function take(view: Views['StoreView'], tag: string) {
     etag = tag
@@ -62,7 +60,7 @@ export function useStoreDraft(
     draft.design.build ??= { parts: [], closedVessel: false, closedCoil: false, bathed: false }
     draft.design.build.parts ??= []
     appraisal.value = view.appraisal
-    keptText = JSON.stringify(draft)
+    keeping.take(JSON.stringify(draft))
     ready.value = true
   }
 
@@ -74,54 +72,26 @@ export function useStoreDraft(
     { immediate: true },
   )
 
-  async function keep() {
-    if (saving) {
-      timer = window.setTimeout(keep, SETTLE_MS)
-      return
-    }
-    const text = JSON.stringify(draft)
-    if (text === keptText) return
-    saving = true
-    try {
-      const answer = await whole(
-        api.PUT('/api/holdings/{holdingId}/stores/{storeId}', {
-          params: { path: { holdingId, storeId }, header: { 'If-Match': etag } },
-          body: { id: storeId, ...JSON.parse(text) },
-        }),
-      )
-      past.push(keptText)
-      undoable.value = past.length
-      keptText = text
-      etag = answer.etag
-      appraisal.value = answer.data.appraisal
-      error.value = null
-      state.value = JSON.stringify(draft) === text ? 'kept' : 'changing'
-      client.setQueryData(['holding', holdingId, 'store', storeId], answer)
-      void client.invalidateQueries({ queryKey: ['holding', holdingId, 'stores'] })
-    } catch (e) {
-      error.value = e
-      state.value = 'refused'
-    } finally {
-      saving = false
-    }
+  async function save(text: string, before: string) {
+    const answer = await whole(
+      api.PUT('/api/holdings/{holdingId}/stores/{storeId}', {
+        params: { path: { holdingId, storeId }, header: { 'If-Match': etag } },
+        body: { id: storeId, ...JSON.parse(text) },
+      }),
+    )
+    past.push(before)
+    undoable.value = past.length
+    etag = answer.etag
+    appraisal.value = answer.data.appraisal
+    client.setQueryData(['holding', holdingId, 'store', storeId], answer)
+    void client.invalidateQueries({ queryKey: ['holding', holdingId, 'stores'] })
   }
 
   watch(
     () => JSON.stringify(draft),
     (text) => {
       if (!ready.value) return
-      if (text === keptText) {
-        window.clearTimeout(timer)
-        if (state.value !== 'kept') {
-          state.value = 'kept'
-          error.value = null
-          void appraise(text)
-        }
-        return
-      }
-      state.value = 'changing'
-      window.clearTimeout(timer)
-      timer = window.setTimeout(keep, SETTLE_MS)
+      keeping.changed()
       void appraise(text)
     },
   )
@@ -148,27 +118,26 @@ export function useStoreDraft(
     undoable.value = past.length
     if (!before) return
     Object.assign(draft, JSON.parse(before))
-    window.clearTimeout(timer)
-    await keep()
+    await keeping.keep()
     past.pop()
     undoable.value = past.length
   }
 
   async function reload() {
-    state.value = 'kept'
-    error.value = null
+    keeping.settled()
     etag = ''
     await client.invalidateQueries({ queryKey: ['holding', holdingId, 'store', storeId] })
   }
 
-  const changedMeanwhile = computed(
-    () => error.value instanceof Refusal && error.value.code === 'changed-meanwhile',
-  )
-
-  onBeforeUnmount(() => {
-    window.clearTimeout(timer)
-    if (state.value === 'changing') void keep()
-  })
-
-  return { draft, ready, error, state, appraisal, undo, undoable, reload, changedMeanwhile }
+  return {
+    draft,
+    ready,
+    error,
+    state,
+    appraisal,
+    undo,
+    undoable,
+    reload,
+    changedMeanwhile: keeping.changedMeanwhile,
+  }
 }
