@@ -4,24 +4,8 @@
 set -eu
 here=$(cd "$(dirname "$0")/.." && pwd)
 rows=${1:-250000}
-work=$(mktemp -d /tmp/nightbank-bench.XXXXXX)
-chmod 755 "$work"
-export NIGHTBANK_DATA=$work NIGHTBANK_PORT=${NIGHTBANK_PORT:-8699}
-trap '"$here/nightbank" stop > /dev/null; rm -rf "$work"' EXIT
-"$here/nightbank" start > /dev/null
-base=http://127.0.0.1:$NIGHTBANK_PORT
-jar=$work/cookies
-call() { # METHOD PATH [curl arguments]
-  local method=$1 path=$2
-  shift 2
-  curl -s -b "$jar" -c "$jar" -H "X-XSRF-TOKEN: $(awk '$6 == "XSRF-TOKEN" {print $7}' "$jar" 2>/dev/null)" -X "$method" "$@" "$base$path"
-}
-json() { call "$1" "$2" -H 'Content-Type: application/json' -d "$3"; }
+. "$here/bench/program.sh"
 field() { sed -E "s/.*\"$1\":\"?([^\",}]*).*/\\1/"; }
-call GET /api/me > /dev/null
-json POST /api/setup '{"login":"bench","name":"Bench","password":"three plain words","holding":{"name":"Bench","latitude":57,"longitude":-3,"zone":"UTC"}}' > /dev/null
-json POST /api/session '{"login":"bench","password":"three plain words"}' > "$work/me"
-holding=$(grep -oE '"holdings":\[\{"id":"[^"]*' "$work/me" | cut -d'"' -f6)
 store=11111111-2222-4333-8444-555555555555
 json POST "/api/holdings/$holding/stores" '{"id":"'$store'","name":"Bin","houseId":null,"design":{"shape":"BOX","lengthMetres":1,"widthMetres":1,"heightMetres":1,"count":1,"medium":"dry-sand","indoors":true,"onGround":true,"floorCelsius":8,"chargeToCelsius":90,"source":null},"probes":[]}' > /dev/null
 awk -v n="$rows" 'BEGIN { print "time,core,half,edge,air"; for (i = 0; i < n; i++) { t = 1609459200 + i * 60
@@ -40,9 +24,6 @@ t2=$(date +%s.%N)
 echo "$(field state <<< "$state"), added $(field added <<< "$state")"
 awk -v a="$t0" -v b="$t1" -v c="$t2" 'BEGIN {printf "program: taken in and understood %.1f s, read in %.1f s, in all %.1f s\n", b - a, c - b, c - a}'
 echo "program peak: $(resident VmHWM) resident"
-export PGPASSWORD
-PGPASSWORD=$(cat "$work/own/password")
-sql() { psql -q -h 127.0.0.1 -p "$(cat "$work/own/db-port")" -U nightbank -d postgres -v ON_ERROR_STOP=1 "$@"; }
 sql -c "\\copy (SELECT probe_id, at, holding_id, celsius, import_id FROM reading ORDER BY at) TO '$work/rows.csv' CSV"
 sql -c "CREATE TABLE beside (LIKE reading INCLUDING ALL)"
 t3=$(date +%s.%N)

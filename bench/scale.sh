@@ -5,39 +5,20 @@
 set -eu
 here=$(cd "$(dirname "$0")/.." && pwd)
 winters=${1:-3}
-work=$(mktemp -d /tmp/nightbank-bench.XXXXXX)
-chmod 755 "$work"
-export NIGHTBANK_DATA=$work NIGHTBANK_PORT=${NIGHTBANK_PORT:-8698}
-trap '"$here/nightbank" stop > /dev/null; rm -rf "$work"' EXIT
-"$here/nightbank" start > /dev/null
-base=http://127.0.0.1:$NIGHTBANK_PORT
-jar=$work/cookies
-call() { # METHOD PATH [curl arguments]
-  local method=$1 path=$2
-  shift 2
-  curl -s -b "$jar" -c "$jar" -H "X-XSRF-TOKEN: $(awk '$6 == "XSRF-TOKEN" {print $7}' "$jar" 2>/dev/null)" -X "$method" "$@" "$base$path"
-}
-json() { call "$1" "$2" -H 'Content-Type: application/json' -d "$3"; }
-call GET /api/me > /dev/null
-json POST /api/setup '{"login":"bench","name":"Bench","password":"three plain words","holding":{"name":"Bench","latitude":57,"longitude":-3,"zone":"Europe/London"}}' > /dev/null
-json POST /api/session '{"login":"bench","password":"three plain words"}' > "$work/me"
-holding=$(grep -oE '"holdings":\[\{"id":"[^"]*' "$work/me" | cut -d'"' -f6)
+. "$here/bench/program.sh"
 h=/api/holdings/$holding
 house=11111111-2222-4333-8444-000000000000
 json POST "$h/houses" '{"id":"'$house'","name":"House","design":{"skin":[{"name":"roof","looks":"UP","areaSquareMetres":18,"transmittance":5.8,"material":"single-glass"}],"volumeCubicMetres":32,"airChangesPerHour":1,"innerMassKg":8000,"innerMassMedium":"granite","innerMassAreaSquareMetres":20,"plantLimitCelsius":2,"groundCelsius":7}}' > /dev/null
+sql -c "UPDATE holding SET zone = 'Europe/London'"
 for s in 1 2 3; do
   probes=
   for p in 1 2 3 4; do
     kind=STORE r=0.$((p * 2))
     [ "$p" = 4 ] && { kind=AIR r=1; [ "$s" = 3 ] && kind=OUTDOOR; }
-    probes="$probes${probes:+,}{\"id\":\"11111111-2222-4333-8444-00000000000$s$p\",\"kind\":\"$kind\",\"name\":\"p$p\",\"radiusFraction\":$r,\"heightFraction\":0.5}"
+    probes="$probes${probes:+,}{\"id\":\"11111111-2222-4333-8444-0000000000$s$p\",\"kind\":\"$kind\",\"name\":\"p$p\",\"radiusFraction\":$r,\"heightFraction\":0.5}"
   done
-  probes=${probes//00000000000/0000000000}
   json POST "$h/stores" '{"id":"11111111-2222-4333-8444-00000000010'$s'","name":"Bin '$s'","houseId":"'$house'","design":{"shape":"BOX","lengthMetres":1,"widthMetres":0.7,"heightMetres":0.7,"count":1,"medium":"dry-sand","side":{"layers":[{"kind":"BULK","material":"stone-wool","thicknessMetres":0.1,"wet":false}]},"indoors":true,"onGround":true,"floorCelsius":8,"chargeToCelsius":90,"source":{"kind":"ELEMENT","powerWatts":900,"reachFraction":0.4,"lowFraction":0.2,"highFraction":0.8}},"probes":['"$probes"']}' > "$work/store$s"
 done
-export PGPASSWORD
-PGPASSWORD=$(cat "$work/own/password")
-sql() { psql -q -h 127.0.0.1 -p "$(cat "$work/own/db-port")" -U nightbank -d postgres -v ON_ERROR_STOP=1 "$@"; }
 t0=$(date +%s.%N)
 sql > /dev/null << SQL
 SELECT ensure_reading_month(m) FROM generate_series(timestamptz '2023-10-01Z', '2026-11-01Z', interval '1 month') m;

@@ -75,7 +75,7 @@ const reachable = (n: Night, i: number) =>
 </script>
 
 <template>
-  <div class="scroll">
+  <div class="wide-drawing">
     <svg
       ref="svg"
       class="wall"
@@ -160,30 +160,6 @@ const reachable = (n: Night, i: number) =>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-}
-
-.wall {
-  width: 100%;
-  display: block;
-}
-
-text {
-  font-size: 13px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
-.tick {
-  stroke: var(--line-soft);
-}
-
 .danger {
   fill: var(--frost-wash);
 }

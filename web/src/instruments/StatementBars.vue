@@ -62,7 +62,7 @@ const dateWord = (s: string) =>
 </script>
 
 <template>
-  <div class="scroll" role="region" aria-label="In and out, wider than the page" tabindex="0">
+  <div class="wide-drawing" role="region" aria-label="In and out, wider than the page" tabindex="0">
     <svg class="bars" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="In and out, day by day">
       <text class="soft" :x="left - 8" y="26" text-anchor="end">{{ most.toFixed(0) }}</text>
       <text class="soft" :x="left - 8" :y="mid + 5" text-anchor="end">0</text>
@@ -116,27 +116,6 @@ const dateWord = (s: string) =>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-}
-
-.bars {
-  width: 100%;
-  min-width: 660px;
-  display: block;
-}
-
-text {
-  font-size: 14px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
 .charged {
   fill: var(--ember);
 }

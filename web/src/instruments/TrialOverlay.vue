@@ -65,7 +65,7 @@ const dotShape = (i: number, px: number, py: number) =>
 
 <template>
   <div
-    class="scroll"
+    class="wide-drawing"
     role="region"
     aria-label="Runs from one start, wider than the page"
     tabindex="0"
@@ -123,31 +123,6 @@ const dotShape = (i: number, px: number, py: number) =>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-}
-
-.overlay {
-  width: 100%;
-  min-width: 660px;
-  display: block;
-}
-
-text {
-  font-size: 14px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
-.tick {
-  stroke: var(--line-soft);
-}
-
 .air {
   stroke: var(--frost);
   stroke-width: 2;

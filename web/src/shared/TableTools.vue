@@ -52,6 +52,13 @@ async function hand(kind: 'csv' | 'xlsx') {
   overflow-x: auto;
 }
 
+.wide :deep(th),
+.wide :deep(td) {
+  padding: 0.3rem 1rem 0.3rem 0;
+  border-top: 1px solid var(--line-soft);
+  vertical-align: top;
+}
+
 .out {
   display: flex;
   gap: 0.5rem;

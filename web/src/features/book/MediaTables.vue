@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { degrees, type Units } from '@/shared/units'
+import TableTools from '@/shared/TableTools.vue'
 import { catalogueQuery } from '../store/queries'
 
 const props = defineProps<{ units: Units }>()
@@ -76,14 +77,7 @@ const tables = computed(() => [
 <template>
   <details class="tables">
     <summary>What the tables say, and where it comes from</summary>
-    <div
-      v-for="t in tables"
-      :key="t.name"
-      class="wide"
-      role="region"
-      :aria-label="t.name"
-      tabindex="0"
-    >
+    <TableTools v-for="t in tables" :key="t.name" :name="t.name.toLowerCase()">
       <table class="table table-sm">
         <caption>
           {{
@@ -105,7 +99,7 @@ const tables = computed(() => [
           </tr>
         </tbody>
       </table>
-    </div>
+    </TableTools>
   </details>
 </template>
 
@@ -114,21 +108,10 @@ const tables = computed(() => [
   margin-top: 1.5rem;
 }
 
-.wide {
-  overflow-x: auto;
-}
-
 caption {
   caption-side: top;
   font-family: var(--figure);
   color: var(--ink);
-}
-
-th,
-td {
-  padding: 0.3rem 1rem 0.3rem 0;
-  border-top: 1px solid var(--line-soft);
-  vertical-align: top;
 }
 
 th {

@@ -43,7 +43,7 @@ const opened = computed(
 <template>
   <RecordTabs :holding="holding" />
   <h1>{{ data ? wallSentence(data) : 'Nights' }}</h1>
-  <form class="ask" aria-label="Which nights" @submit.prevent>
+  <form class="asked" aria-label="Which nights" @submit.prevent>
     <div v-if="(houses?.length ?? 0) > 1">
       <label for="n-house">House</label>
       <BFormSelect
@@ -67,6 +67,11 @@ const opened = computed(
     </div>
   </form>
   <ProblemNote v-if="error" :error="error" />
+  <p v-if="houses && !houses.length">
+    There is no house yet whose nights could be told.
+    <RouterLink :to="{ name: 'new-house', params: { holding } }">Describe one</RouterLink>, and hang
+    a thermometer in its air.
+  </p>
   <template v-if="data?.nights.length">
     <NightWall
       :nights="data.nights"
@@ -135,14 +140,6 @@ const opened = computed(
 </template>
 
 <style scoped>
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 1rem;
-  align-items: end;
-  margin-bottom: 0.75rem;
-}
-
 .winters {
   display: flex;
   gap: 0.75rem;

@@ -62,7 +62,7 @@ const rows = computed(() => {
   <RecordTabs :holding="holding" />
   <h1>{{ s ? statementSentence(s) : 'Statement' }}</h1>
   <p v-if="s" class="lead-line">{{ effortSentence(s) }}</p>
-  <form class="ask no-print" aria-label="Which statement" @submit.prevent>
+  <form class="asked no-print" aria-label="Which statement" @submit.prevent>
     <div>
       <label for="s-store">Of</label>
       <BFormSelect
@@ -97,7 +97,7 @@ const rows = computed(() => {
         @change="go({ to: ($event.target as HTMLInputElement).value || to })"
       />
     </div>
-    <div class="spans">
+    <div class="choices">
       <button
         v-for="p in spans"
         :key="p.word"
@@ -120,7 +120,7 @@ const rows = computed(() => {
       stores did then is in “unaccounted”.
     </p>
     <TableTools v-if="rows.length" name="statement">
-      <table class="table table-sm sums">
+      <table class="table table-sm">
         <thead>
           <tr>
             <th scope="col"><span class="visually-hidden">Store</span></th>
@@ -140,7 +140,7 @@ const rows = computed(() => {
     <details v-if="s.days.length" class="mt-3">
       <summary>Day by day</summary>
       <TableTools name="statement-days">
-        <table class="table table-sm sums">
+        <table class="table table-sm">
           <thead>
             <tr>
               <th scope="col">From the noon of</th>
@@ -181,37 +181,3 @@ const rows = computed(() => {
     </p>
   </template>
 </template>
-
-<style scoped>
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 1rem;
-  align-items: end;
-  margin-bottom: 0.75rem;
-}
-
-.spans {
-  display: flex;
-  gap: 0.5rem;
-}
-
-.spans button {
-  border: 1px solid var(--line);
-  background: none;
-  color: var(--ink);
-  min-height: 40px;
-  padding: 0 0.75rem;
-  border-radius: 3px;
-}
-
-.spans button[aria-pressed='true'] {
-  border-color: var(--ember);
-  box-shadow: inset 0 -2px 0 var(--ember);
-}
-
-.sums th,
-.sums td {
-  padding: 0.3rem 0.9rem 0.3rem 0;
-}
-</style>

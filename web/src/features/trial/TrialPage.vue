@@ -52,7 +52,7 @@ async function remove() {
       }}
     </p>
     <template v-if="sheet.seconds">
-      <form class="ask no-print" aria-label="How long" @submit.prevent>
+      <form class="choices my-2 no-print" aria-label="How long" @submit.prevent>
         <span>Carried along for</span>
         <button type="button" :aria-pressed="!carried" @click="router.replace({ query: {} })">
           as long as all were followed
@@ -85,7 +85,7 @@ async function remove() {
       Nothing else that was logged differed: start, air, hours, doors and water were alike.
     </p>
     <TableTools name="trial">
-      <table class="table table-sm figures">
+      <table class="table table-sm">
         <thead>
           <tr>
             <th scope="col">Side</th>
@@ -138,32 +138,3 @@ async function remove() {
     </p>
   </template>
 </template>
-
-<style scoped>
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  align-items: center;
-  margin: 0.75rem 0;
-}
-
-.ask button {
-  border: 1px solid var(--line);
-  background: none;
-  color: var(--ink);
-  min-height: 40px;
-  padding: 0 0.75rem;
-  border-radius: 3px;
-}
-
-.ask button[aria-pressed='true'] {
-  border-color: var(--ember);
-  box-shadow: inset 0 -2px 0 var(--ember);
-}
-
-.figures th,
-.figures td {
-  padding: 0.3rem 1rem 0.3rem 0;
-}
-</style>

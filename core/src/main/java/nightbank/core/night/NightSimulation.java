@@ -24,7 +24,6 @@ public final class NightSimulation {
   /** What a fleece over the plants is worth, K; 17 g/m² fleece, 1.5 to 3 in practice. */
   public static final double COVER_KELVIN = 2;
 
-  private static final double FIREWOOD = 0.18; // wet-basis moisture of dry wood
   private static final double CALM = 0.5; // of the air's heat capacity, given up in one part
   private static final int MOST_PARTS = 100;
   private static final double ENDLESS = 1e9; // W/K: the loop's own rate is in its conductance
@@ -238,7 +237,7 @@ public final class NightSimulation {
       fires = new WoodFire[burnt.length];
       lit = new double[burnt.length];
       for (int i = 0; i < burnt.length; i++) {
-        fires[i] = WoodFire.in(store.hearth(), burnt[i].amount(), FIREWOOD);
+        fires[i] = WoodFire.in(store.hearth(), burnt[i].amount(), WoodFire.USUAL_MOISTURE);
         lit[i] = burnt[i].fromSeconds();
       }
       top = store.store().face(FaceName.TOP);

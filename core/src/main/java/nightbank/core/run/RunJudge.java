@@ -16,7 +16,6 @@ import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StateFromProbes;
 import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreState;
 
 /**
  * From readings to judgement. The conduction model is fitted to the probes; what it still misses at
@@ -63,7 +62,7 @@ public final class RunJudge {
     var calibration = new StoreCalibration(line, replay, store, watts, labelled);
     var fit = calibration.fit();
     var track = replay.track(fit.store(), fit.watts(), true);
-    Field field = field(line, track, fit.store());
+    CorrectedField field = CorrectedField.of(line, track, fit.store());
     double meanHalf = meanHalfWidth(line, replay, calibration, fit, field);
     Optional<CoolDown> coolDown =
         airKnown && !run.makesHeat() ? coolDown(line, field, store) : Optional.empty();
@@ -93,10 +92,10 @@ public final class RunJudge {
             line.probes(),
             track.probes(),
             line.air(),
-            field.mean,
+            field.mean(),
             meanHalf,
-            field.gross,
-            field.usable,
+            field.gross(),
+            field.usable(),
             Math.hypot(2 * heatSpread, meanHalf / excess),
             line.phases(),
             List.copyOf(excluded),
@@ -113,7 +112,7 @@ public final class RunJudge {
                 2 * Math.sqrt(fit.covariance().getEntry(2, 2))),
             List.copyOf(findings),
             fit.store(),
-            track.states()[last].shifted(field.mean[last] - track.mean()[last])));
+            track.states()[last].shifted(field.mean()[last] - track.mean()[last])));
   }
 
   private ReadingSeries clean(ReadingSeries series) {
@@ -197,66 +196,12 @@ public final class RunJudge {
     return i >= 0 ? i : Math.min(line.at().length - 1, Math.max(0, -i - 1));
   }
 
-  /** Mean and energies with the readings' own word added to the model's field. */
-  private record Field(double[] mean, double[] gross, double[] usable, double[] content) {}
-
-  private static Field field(RunTimeline line, StoreReplay.Track track, HeatStore store) {
-    int n = line.at().length;
-    double[] mean = new double[n];
-    double[] gross = new double[n];
-    double[] usable = new double[n];
-    double[] content = new double[n];
-    int probes = line.probes().length;
-    boolean[] before = new boolean[probes];
-    double[] shares = new double[probes];
-    boolean[] present = new boolean[probes];
-    HeatStore fromZero = store.withFloorCelsius(0);
-    for (int i = 0; i < n; i++) {
-      boolean changed = i == 0;
-      for (int p = 0; p < probes; p++) {
-        present[p] = !Double.isNaN(line.probes()[p][i]);
-        changed |= present[p] != before[p];
-        before[p] = present[p];
-      }
-      if (changed) {
-        shares = StateFromProbes.volumeShares(track.states()[i].grid(), store.probes(), present);
-      }
-      double correction = 0;
-      for (int p = 0; p < probes; p++) {
-        if (present[p]) {
-          double misfit = line.probes()[p][i] - track.probes()[p][i];
-          double excess = Math.abs(track.probes()[p][i] - track.mean()[i]);
-          // a probe far from the mean sits on a slope and speaks less for its surroundings
-          correction += shares[p] * misfit / (1 + excess * excess / 900);
-        }
-      }
-      correction *= spokenFor(store);
-      StoreState state = track.states()[i].shifted(correction);
-      mean[i] = state.meanCelsius();
-      gross[i] = state.grossEnergy(store);
-      usable[i] = state.usableEnergy(store);
-      content[i] = state.grossEnergy(fromZero);
-    }
-    return new Field(mean, gross, usable, content);
-  }
-
-  /** Share of the height within a quarter of it from some probe: what the probes can speak for. */
-  private static double spokenFor(HeatStore store) {
-    int near = 0;
-    for (int k = 0; k < 20; k++) {
-      double h = (k + 0.5) / 20;
-      near +=
-          store.probes().stream().anyMatch(p -> Math.abs(p.heightFraction() - h) < 0.25) ? 1 : 0;
-    }
-    return near / 20.0;
-  }
-
   private double meanHalfWidth(
       RunTimeline line,
       StoreReplay replay,
       StoreCalibration calibration,
       StoreCalibration.Calibrated fit,
-      Field field) {
+      CorrectedField field) {
     double[] base = replay.track(fit.store(), fit.watts()).mean();
     int at = base.length * 2 / 3;
     double variance = square(replay.startDoubt());
@@ -270,14 +215,14 @@ public final class RunJudge {
     }
     double correction = 0;
     for (int i = 0; i < base.length; i++) {
-      double c = field.mean[i] - base[i];
+      double c = field.mean()[i] - base[i];
       correction += c * c;
     }
     double sensor = 0.5 / Math.sqrt(line.probes().length);
     return 2 * Math.sqrt(variance + correction / base.length + sensor * sensor);
   }
 
-  private Optional<CoolDown> coolDown(RunTimeline line, Field field, HeatStore store) {
+  private Optional<CoolDown> coolDown(RunTimeline line, CorrectedField field, HeatStore store) {
     Phase longest = null;
     for (Phase phase : line.phases()) {
       boolean cooling = phase.kind() != Phase.Kind.CHARGING;
@@ -303,7 +248,7 @@ public final class RunJudge {
     double[] air = new double[n];
     for (int i = 0; i < n; i++) {
       seconds[i] = line.at()[from + i] - line.at()[from];
-      mean[i] = field.mean[from + i];
+      mean[i] = field.mean()[from + i];
       air[i] = line.air()[from + i];
     }
     Optional<CoolDownFit> fit = CoolDownFit.of(seconds, mean, air);
@@ -375,7 +320,7 @@ public final class RunJudge {
   private Ledger ledger(
       RunTimeline line,
       StoreReplay.Track track,
-      Field field,
+      CorrectedField field,
       boolean labelled,
       double fittedWatts) {
     int n = line.at().length;
@@ -398,12 +343,12 @@ public final class RunJudge {
         }
       }
       if (line.charging()[i]) {
-        gain += field.content[i] - field.content[i - 1];
+        gain += field.content()[i] - field.content()[i - 1];
       }
     }
     double watts = labelled ? run.sourceWatts() : fittedWatts;
     double charged = watts * line.chargingSeconds();
-    double change = field.content[n - 1] - field.content[0];
+    double change = field.content()[n - 1] - field.content()[0];
     return new Ledger(
         charged,
         change,
@@ -416,10 +361,10 @@ public final class RunJudge {
         labelled);
   }
 
-  private static Peak peak(RunTimeline line, Field field, double meanHalf) {
+  private static Peak peak(RunTimeline line, CorrectedField field, double meanHalf) {
     int best = 0;
-    for (int i = 1; i < field.mean.length; i++) {
-      if (field.mean[i] > field.mean[best]) {
+    for (int i = 1; i < field.mean().length; i++) {
+      if (field.mean()[i] > field.mean()[best]) {
         best = i;
       }
     }
@@ -427,7 +372,7 @@ public final class RunJudge {
     for (double[] probe : line.probes()) {
       seen |= !Double.isNaN(probe[best]);
     }
-    return new Peak(line.at()[best], field.mean[best], meanHalf, !seen);
+    return new Peak(line.at()[best], field.mean()[best], meanHalf, !seen);
   }
 
   private void say(

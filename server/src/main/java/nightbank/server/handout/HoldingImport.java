@@ -9,6 +9,7 @@ import java.time.YearMonth;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -121,6 +122,7 @@ public class HoldingImport {
 
   private final class Reader {
     private final JsonParser json;
+    private final Map<String, String> columns = new HashMap<>();
     private UUID holding;
     private String name;
     private boolean known;
@@ -207,26 +209,28 @@ public class HoldingImport {
       }
     }
 
-    /** Columns that the database fills by itself are left to it. */
     private void insert(String table, List<String> leftOut, JsonNode row, boolean owned) {
-      List<String> columns =
-          db
-              .fetch(
-                  """
-                  SELECT column_name FROM information_schema.columns
-                   WHERE table_schema = 'public' AND table_name = ? AND is_identity = 'NO' ORDER BY ordinal_position
-                  """,
-                  table)
-              .getValues(0, String.class)
-              .stream()
-              .filter(c -> !leftOut.contains(c))
-              .toList();
-      String list = String.join(", ", columns);
+      String list = columns.computeIfAbsent(table, t -> columns(t, leftOut));
       db.execute(
           "INSERT INTO %s (%s) SELECT %s FROM jsonb_populate_record(NULL::%s, ?::jsonb || ?::jsonb)"
               .formatted(table, list, list, table),
           mapper.writeValueAsString(row),
           owned ? "{\"holding_id\":\"" + holding + "\"}" : "{}");
+    }
+
+    /** Columns that the database fills by itself are left to it. */
+    private String columns(String table, List<String> leftOut) {
+      return db
+          .fetch(
+              """
+              SELECT column_name FROM information_schema.columns
+               WHERE table_schema = 'public' AND table_name = ? AND is_identity = 'NO' ORDER BY ordinal_position
+              """,
+              table)
+          .getValues(0, String.class)
+          .stream()
+          .filter(c -> !leftOut.contains(c))
+          .collect(Collectors.joining(", "));
     }
 
     private void readings() {

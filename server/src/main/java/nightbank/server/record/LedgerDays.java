@@ -68,12 +68,13 @@ public class LedgerDays {
             ? Set.of()
             : repository.read(holding, store, first, last, zone);
     List<LedgerDay> days = new ArrayList<>();
+    List<LedgerDay> unread = new ArrayList<>();
     int pending = 0;
     for (LocalDate d = to; !d.isBefore(from); d = d.minusDays(1)) {
       LedgerDay day = known.get(d);
       if (day == null && !read.contains(d)) {
         day = LedgerDay.unread(d);
-        repository.save(holding, store, mark, day);
+        unread.add(day);
       }
       if (day != null) {
         days.add(0, day);
@@ -82,6 +83,7 @@ public class LedgerDays {
         judgeLater(holding, core, d, mark, zone);
       }
     }
+    repository.save(holding, store, mark, unread);
     return new Days(days, pending);
   }
 
@@ -94,10 +96,11 @@ public class LedgerDays {
     worker.execute(
         () -> {
           try {
-            repository.save(holding, core.id(), mark, judged(holding, core, evening, zone));
+            repository.begin(holding, core.id(), evening);
+            repository.finish(core.id(), mark, judged(holding, core, evening, zone));
           } catch (RuntimeException e) {
             LOG.warn("the day of {} of store {} was not judged", evening, core.id(), e);
-            repository.save(holding, core.id(), mark, LedgerDay.unread(evening));
+            repository.finish(core.id(), mark, LedgerDay.unread(evening));
           } finally {
             underWay.remove(wanted);
           }

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import nightbank.core.night.PastNight;
 import nightbank.core.night.Verdict;
 import nightbank.server.holding.Holdings;
@@ -79,9 +80,13 @@ public class PastNights {
     Map<LocalDate, Low> inside = lows.of(holding, air, first, last, zone, limit);
     Map<LocalDate, Low> outside =
         lows.of(holding, readings.outdoorProbes(holding), first, last, zone, limit);
-    Map<LocalDate, List<String>> seen = seen(holding, house, first, last, zone);
+    List<StoreView> own =
+        stores.all(holding).stream()
+            .filter(s -> house.equals(s.houseId()) && !s.planned())
+            .toList();
+    Map<LocalDate, List<String>> seen = seen(holding, own, first, last, zone);
     Map<LocalDate, List<PastNightView.Paid>> paid = new HashMap<>();
-    int pending = paid(holding, house, from, to, zone, inside.keySet(), paid);
+    int pending = paid(holding, own, from, to, zone, inside.keySet(), paid);
     List<PastNightView.Night> nights = new ArrayList<>();
     int[] count = new int[Verdict.values().length];
     inside.entrySet().stream()
@@ -132,10 +137,9 @@ public class PastNights {
   }
 
   private Map<LocalDate, List<String>> seen(
-      UUID holding, UUID house, Instant first, Instant last, ZoneId zone) {
+      UUID holding, List<StoreView> stores, Instant first, Instant last, ZoneId zone) {
     Map<LocalDate, List<String>> seen = new HashMap<>();
-    Set<UUID> own = new java.util.HashSet<>();
-    ofHouse(holding, house).forEach(s -> own.add(s.id()));
+    Set<UUID> own = stores.stream().map(StoreView::id).collect(Collectors.toSet());
     for (EventView e : events.between(holding, first, last)) {
       if (e.kind() == EventView.Kind.SEEN && (e.storeId() == null || own.contains(e.storeId()))) {
         LocalDate evening = e.at().atZone(zone).minusHours(12).toLocalDate();
@@ -145,22 +149,16 @@ public class PastNights {
     return seen;
   }
 
-  private List<StoreView> ofHouse(UUID holding, UUID house) {
-    return stores.all(holding).stream()
-        .filter(s -> house.equals(s.houseId()) && !s.planned())
-        .toList();
-  }
-
   private int paid(
       UUID holding,
-      UUID house,
+      List<StoreView> stores,
       LocalDate from,
       LocalDate to,
       ZoneId zone,
       Set<LocalDate> evenings,
       Map<LocalDate, List<PastNightView.Paid>> into) {
     int pending = 0;
-    for (StoreView s : ofHouse(holding, house)) {
+    for (StoreView s : stores) {
       LedgerDays.Days d = days.of(holding, s.id(), from, to, zone);
       pending += d.pending();
       for (LedgerDay day : d.known()) {

@@ -57,7 +57,7 @@ public record StatementView(
   /**
    * What it took.
    *
-   * @param fuelJoules lower heating value of the wood at the moisture noted, 20 % where none was
+   * @param fuelJoules lower heating value of the wood at the moisture noted, 18 % where none was
    * @param elementJoules that elements put in, by the ledger
    * @param hours of work, estimated from what was logged
    */

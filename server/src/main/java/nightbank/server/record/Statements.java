@@ -27,7 +27,6 @@ import org.springframework.stereotype.Service;
 /** Statements: what went in and out of stores over any time, and what it took. */
 @Service
 public class Statements {
-  private static final double USUAL_MOISTURE = 0.2;
   private static final double KILOWATT_HOUR = 3.6e6;
   private static final Duration LONGEST = Duration.ofDays(400);
 
@@ -191,7 +190,7 @@ public class Statements {
       if (fire || e.kind() == EventView.Kind.FUEL_ADDED) {
         fires += fire ? 1 : 0;
         wood += kilograms;
-        double moisture = e.moisture() == null ? USUAL_MOISTURE : e.moisture();
+        double moisture = e.moisture() == null ? WoodFire.USUAL_MOISTURE : e.moisture();
         fuel += kilograms * WoodFire.heatingValue(moisture);
       }
       double took = minutes(e.kind(), kilograms);

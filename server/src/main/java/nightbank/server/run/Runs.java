@@ -2,7 +2,9 @@ package nightbank.server.run;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import nightbank.server.run.internal.RunRepository;
 import nightbank.server.shared.Problem;
@@ -31,6 +33,11 @@ public class Runs {
 
   public RunView get(UUID holding, UUID id) {
     return repository.find(holding, id).orElseThrow(() -> Problem.notFound("run"));
+  }
+
+  /** Those of these runs that there are, by id. */
+  public Map<UUID, RunView> some(UUID holding, Collection<UUID> ids) {
+    return repository.some(holding, ids);
   }
 
   public RunView create(UUID holding, UUID store, RunDraft draft) {

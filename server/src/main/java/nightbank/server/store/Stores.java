@@ -95,6 +95,11 @@ public class Stores {
         .toList();
   }
 
+  public Map<UUID, String> names(UUID holding) {
+    return repository.all(holding).stream()
+        .collect(Collectors.toMap(StoredStore::id, StoredStore::name));
+  }
+
   public StoreView get(UUID holding, UUID id) {
     StoredStore s = stored(holding, id);
     return view(

@@ -8,8 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import nightbank.core.run.JudgedRun;
 import nightbank.core.run.Trial;
 import nightbank.server.log.EventLog;
@@ -18,7 +16,6 @@ import nightbank.server.run.Judgements;
 import nightbank.server.run.RunView;
 import nightbank.server.run.Runs;
 import nightbank.server.shared.Problem;
-import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
 import nightbank.server.trial.internal.TrialRepository;
 import nightbank.server.weather.HourlyWeather;
@@ -69,14 +66,13 @@ public class Trials {
   public record Sided(UUID runId, String side) {}
 
   public List<TrialView> all(UUID holding) {
-    Map<UUID, String> names = names(holding);
-    return repository.all(holding).stream().map(t -> view(holding, t, names)).toList();
+    return views(holding, repository.all(holding));
   }
 
   public TrialView get(UUID holding, UUID id) {
     TrialRepository.Kept kept =
         repository.find(holding, id).orElseThrow(() -> Problem.notFound("trial"));
-    return view(holding, kept, names(holding));
+    return views(holding, List.of(kept)).get(0);
   }
 
   @Transactional
@@ -188,32 +184,25 @@ public class Trials {
     }
   }
 
-  private Map<UUID, String> names(UUID holding) {
-    return stores.all(holding).stream().collect(Collectors.toMap(StoreView::id, StoreView::name));
+  private List<TrialView> views(UUID holding, List<TrialRepository.Kept> trials) {
+    Map<UUID, RunView> known =
+        runs.some(
+            holding,
+            trials.stream().flatMap(t -> t.runs().stream()).map(Sided::runId).distinct().toList());
+    Map<UUID, String> names = stores.names(holding);
+    return trials.stream()
+        .map(
+            t ->
+                new TrialView(
+                    t.id(),
+                    t.name(),
+                    t.createdAt(),
+                    t.runs().stream().map(s -> run(s, known.get(s.runId()), names)).toList()))
+        .toList();
   }
 
-  private TrialView view(UUID holding, TrialRepository.Kept t, Map<UUID, String> names) {
-    Map<UUID, RunView> known =
-        t.runs().stream()
-            .map(s -> runs.get(holding, s.runId()))
-            .collect(Collectors.toMap(RunView::id, Function.identity()));
-    return new TrialView(
-        t.id(),
-        t.name(),
-        t.createdAt(),
-        t.runs().stream()
-            .map(
-                s -> {
-                  RunView r = known.get(s.runId());
-                  return new TrialView.Run(
-                      r.id(),
-                      s.side(),
-                      r.name(),
-                      r.storeId(),
-                      names.get(r.storeId()),
-                      r.from(),
-                      r.to());
-                })
-            .toList());
+  private static TrialView.Run run(Sided s, RunView r, Map<UUID, String> names) {
+    return new TrialView.Run(
+        r.id(), s.side(), r.name(), r.storeId(), names.get(r.storeId()), r.from(), r.to());
   }
 }

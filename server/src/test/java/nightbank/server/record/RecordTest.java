@@ -99,7 +99,8 @@ public class RecordTest {
     assertThat(effort.path("fires").asInt()).isEqualTo(1);
     assertThat(effort.path("woodKilograms").asDouble()).isEqualTo(10);
     assertThat(effort.path("fuelJoules").asDouble())
-        .isCloseTo(10 * (19.0 * 0.8 - 2.44 * 0.2) * 1e6, within(1.0));
+        .isCloseTo(
+            6e6 * (19.0 * 0.8 - 2.44 * 0.2) + 4e6 * (19.0 * 0.82 - 2.44 * 0.18), within(1.0));
     assertThat(effort.path("hours").asDouble()).isCloseTo((15 + 24 + 16) / 60.0, within(1e-6));
     assertThat(own.keeper.get(own.path("/statement?" + SPAN)).body().path("cost").isNull())
         .isTrue();

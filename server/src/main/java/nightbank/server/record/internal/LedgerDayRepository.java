@@ -20,6 +20,8 @@ import org.springframework.stereotype.Repository;
 /** Judged days, and which days have readings at all. */
 @Repository
 public class LedgerDayRepository {
+  private static final String JUDGING = "judging";
+
   private final DSLContext db;
 
   LedgerDayRepository(DSLContext db) {
@@ -91,11 +93,42 @@ public class LedgerDayRepository {
     return days;
   }
 
-  public void save(UUID holding, UUID store, String mark, LedgerDay d) {
+  /** Days on which nothing was read. */
+  public void save(UUID holding, UUID store, String mark, List<LedgerDay> unread) {
+    db.batch(
+            unread.stream()
+                .map(
+                    d ->
+                        db.insertInto(LEDGER_DAY)
+                            .set(LEDGER_DAY.STORE_ID, store)
+                            .set(LEDGER_DAY.HOLDING_ID, holding)
+                            .set(LEDGER_DAY.EVENING, d.evening())
+                            .set(LEDGER_DAY.MARK, mark)
+                            .set(LEDGER_DAY.READINGS, 0L)
+                            .onConflict(LEDGER_DAY.STORE_ID, LEDGER_DAY.EVENING)
+                            .doUpdate()
+                            .setAllToExcluded())
+                .toList())
+        .execute();
+  }
+
+  /** A place for a day that is being judged; a reading that comes in meanwhile takes it away. */
+  public void begin(UUID holding, UUID store, LocalDate evening) {
     db.insertInto(LEDGER_DAY)
         .set(LEDGER_DAY.STORE_ID, store)
         .set(LEDGER_DAY.HOLDING_ID, holding)
-        .set(LEDGER_DAY.EVENING, d.evening())
+        .set(LEDGER_DAY.EVENING, evening)
+        .set(LEDGER_DAY.MARK, JUDGING)
+        .set(LEDGER_DAY.READINGS, 0L)
+        .onConflict(LEDGER_DAY.STORE_ID, LEDGER_DAY.EVENING)
+        .doUpdate()
+        .set(LEDGER_DAY.MARK, JUDGING)
+        .execute();
+  }
+
+  /** Kept only where its place still is: otherwise it was judged without what came since. */
+  public void finish(UUID store, String mark, LedgerDay d) {
+    db.update(LEDGER_DAY)
         .set(LEDGER_DAY.MARK, mark)
         .set(LEDGER_DAY.READINGS, d.readings())
         .set(LEDGER_DAY.BALANCE_START, d.balanceStart())
@@ -105,9 +138,9 @@ public class LedgerDayRepository {
         .set(LEDGER_DAY.EARLY, d.early())
         .set(LEDGER_DAY.LOST, d.lost())
         .set(LEDGER_DAY.RESIDUAL, d.residual())
-        .onConflict(LEDGER_DAY.STORE_ID, LEDGER_DAY.EVENING)
-        .doUpdate()
-        .setAllToExcluded()
+        .where(LEDGER_DAY.STORE_ID.eq(store))
+        .and(LEDGER_DAY.EVENING.eq(d.evening()))
+        .and(LEDGER_DAY.MARK.eq(JUDGING))
         .execute();
   }
 }

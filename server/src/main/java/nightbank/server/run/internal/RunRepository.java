@@ -3,7 +3,9 @@ package nightbank.server.run.internal;
 import static nightbank.db.Tables.RUN;
 import static org.jooq.Records.mapping;
 
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import nightbank.server.run.RunView;
@@ -35,6 +37,14 @@ public class RunRepository {
         .where(RUN.HOLDING_ID.eq(holding))
         .and(RUN.ID.eq(id))
         .fetchOptional(mapping(RunView::new));
+  }
+
+  public Map<UUID, RunView> some(UUID holding, Collection<UUID> ids) {
+    return db.select(RUN.ID, RUN.STORE_ID, RUN.NAME, RUN.FROM_AT, RUN.TO_AT, RUN.IMPORT_ID)
+        .from(RUN)
+        .where(RUN.HOLDING_ID.eq(holding))
+        .and(RUN.ID.in(ids))
+        .fetchMap(RUN.ID, mapping(RunView::new));
   }
 
   public void save(UUID holding, RunView r) {

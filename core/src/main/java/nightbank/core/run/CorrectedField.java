@@ -1,0 +1,73 @@
+package nightbank.core.run;
+
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.StateFromProbes;
+import nightbank.core.store.StoreState;
+
+/**
+ * Mean and energies of a run by the fitted model, with the readings' own word added: what the model
+ * misses at each probe is spread over the volume nearest it.
+ *
+ * @param mean °C
+ * @param gross J above the floor temperature, cold cells counting negative
+ * @param usable J above the floor temperature, no cell counting below zero
+ * @param content J above 0 °C
+ */
+record CorrectedField(double[] mean, double[] gross, double[] usable, double[] content) {
+  /**
+   * A probe so far from the mean sits on a slope and speaks half for its surroundings, K
+   * (estimate).
+   */
+  private static final double FAR = 30;
+
+  static CorrectedField of(RunTimeline line, StoreReplay.Track track, HeatStore store) {
+    int n = line.at().length;
+    double[] mean = new double[n];
+    double[] gross = new double[n];
+    double[] usable = new double[n];
+    double[] content = new double[n];
+    int probes = line.probes().length;
+    boolean[] before = new boolean[probes];
+    double[] shares = new double[probes];
+    boolean[] present = new boolean[probes];
+    double spokenFor = spokenFor(store);
+    HeatStore fromZero = store.withFloorCelsius(0);
+    for (int i = 0; i < n; i++) {
+      boolean changed = i == 0;
+      for (int p = 0; p < probes; p++) {
+        present[p] = !Double.isNaN(line.probes()[p][i]);
+        changed |= present[p] != before[p];
+        before[p] = present[p];
+      }
+      if (changed) {
+        shares = StateFromProbes.volumeShares(track.states()[i].grid(), store.probes(), present);
+      }
+      double correction = 0;
+      for (int p = 0; p < probes; p++) {
+        if (present[p]) {
+          double misfit = line.probes()[p][i] - track.probes()[p][i];
+          double excess = Math.abs(track.probes()[p][i] - track.mean()[i]);
+          correction += shares[p] * misfit / (1 + excess * excess / (FAR * FAR));
+        }
+      }
+      correction *= spokenFor;
+      StoreState state = track.states()[i].shifted(correction);
+      mean[i] = state.meanCelsius();
+      gross[i] = state.grossEnergy(store);
+      usable[i] = state.usableEnergy(store);
+      content[i] = state.grossEnergy(fromZero);
+    }
+    return new CorrectedField(mean, gross, usable, content);
+  }
+
+  /** Share of the height within a quarter of it from some probe: what the probes can speak for. */
+  private static double spokenFor(HeatStore store) {
+    int near = 0;
+    for (int k = 0; k < 20; k++) {
+      double h = (k + 0.5) / 20;
+      near +=
+          store.probes().stream().anyMatch(p -> Math.abs(p.heightFraction() - h) < 0.25) ? 1 : 0;
+    }
+    return near / 20.0;
+  }
+}
