@@ -8,11 +8,13 @@ package nightbank.core.house;
  * a farmyard is (class 3), Q in L/s and A_L in cm². Good to a factor of 1.5.
  */
 public record Gap(String name, double lengthMetres, double widthMetres) {
+  static final double WIDEST = 2; // m
+
   private static final double STACK = 0.000145;
   private static final double WIND = 0.000174;
 
   public Gap {
-    if (!(lengthMetres > 0 && lengthMetres <= 500 && widthMetres > 0 && widthMetres <= 2)) {
+    if (!(lengthMetres > 0 && lengthMetres <= 500 && widthMetres > 0 && widthMetres <= WIDEST)) {
       throw new IllegalArgumentException(
           "a gap must be up to 500 m long and up to 2 m wide, was "
               + lengthMetres

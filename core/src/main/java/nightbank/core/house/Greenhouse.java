@@ -32,6 +32,7 @@ public record Greenhouse(
   /** Light contents as multiples of the air's own capacity; an estimate, 3 to 8 in practice. */
   private static final double LIGHT_CONTENTS = 5;
 
+  private static final double MOST_CHANGES = 60; // per hour
   private static final double VENTED_CHANGES = 30; // per hour, vents wide open
 
   public Greenhouse {
@@ -42,7 +43,7 @@ public record Greenhouse(
       throw new IllegalArgumentException(
           "volume must lie between 0 and 200000 m³, was " + volumeCubicMetres + " m³");
     }
-    if (!(airChangesPerHour >= 0 && airChangesPerHour <= 60)) {
+    if (!(airChangesPerHour >= 0 && airChangesPerHour <= MOST_CHANGES)) {
       throw new IllegalArgumentException(
           "air changes must lie between 0 and 60 per hour, was " + airChangesPerHour);
     }
@@ -155,6 +156,38 @@ public record Greenhouse(
   /** A house whose skin and draught are changed by factors, for ensembles. */
   public Greenhouse scaled(double skinFactor, double leakFactor) {
     return changed(p -> p.times(skinFactor), leakFactor);
+  }
+
+  /** The largest factor on every part of the skin that leaves a house that can be. */
+  public double mostSkinFactor() {
+    double most = 1;
+    for (SkinPart part : skin) {
+      most = Math.max(most, part.transmittance());
+    }
+    return SkinPart.MOST_TRANSMITTANCE / most;
+  }
+
+  /** The same for draught and gaps. */
+  public double mostLeakFactor() {
+    double most = MOST_CHANGES / Math.max(0.01, airChangesPerHour);
+    for (Gap gap : gaps) {
+      most = Math.min(most, Gap.WIDEST / gap.widthMetres());
+    }
+    return most;
+  }
+
+  /** A house whose slow and light contents hold so many times the heat. */
+  public Greenhouse heavier(double factor) {
+    return new Greenhouse(
+        skin,
+        volumeCubicMetres,
+        airChangesPerHour,
+        gaps,
+        airCapacity * factor,
+        masses.stream().map(m -> new InnerMass(m.capacity() * factor, m.tie())).toList(),
+        floor,
+        ventAboveCelsius,
+        plantLimitCelsius);
   }
 
   /** Skin to open air, W/K. */

@@ -25,6 +25,8 @@ public record SkinPart(
     double azimuthDegrees,
     double beyondCelsius,
     double screenResistance) {
+  static final double MOST_TRANSMITTANCE = 20; // W/(m² K)
+
   private static final double OUTER_RADIATIVE = 5; // W/(m² K), in the nominal film of 25
   private static final double SECOND_SKIN = 0.16; // m² K/W, still-air gap of 10 to 20 mm, ISO 6946
   private static final double INNER_FILM = 8; // W/(m² K), ISO 6946, mean of up and sideways
@@ -34,7 +36,7 @@ public record SkinPart(
       throw new IllegalArgumentException(
           "area must lie between 0 and 20000 m², was " + areaSquareMetres + " m²");
     }
-    if (!(transmittance > 0 && transmittance <= 20)) {
+    if (!(transmittance > 0 && transmittance <= MOST_TRANSMITTANCE)) {
       throw new IllegalArgumentException(
           "U must lie between 0 and 20 W/(m² K), was " + transmittance);
     }
