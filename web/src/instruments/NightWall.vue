@@ -8,7 +8,14 @@ import type { Views } from '@/shared/api/client'
 import { degrees, type Units } from '@/shared/units'
 
 type Night = Views['PastNightView']['nights'][number]
-const props = defineProps<{ nights: Night[]; limit: number; units: Units; chosen: string }>()
+const props = defineProps<{
+  nights: Night[]
+  limit: number
+  units: Units
+  chosen: string
+  /** What the stores lifted the low by, K, by evening. */
+  lifts?: Map<string, number>
+}>()
 const emit = defineEmits<{ choose: [evening: string] }>()
 
 const H = 340
@@ -120,6 +127,12 @@ const reachable = (n: Night, i: number) =>
           :d="`M${x(n)} ${y(n.outdoorLowest ?? n.lowestCelsius - 0.5)} V${y(n.lowestCelsius)}`"
         />
         <path
+          v-if="(lifts?.get(n.evening) ?? 0) > 0"
+          class="lift"
+          :d="`M${x(n)} ${y(n.lowestCelsius - lifts!.get(n.evening)!)} V${y(n.lowestCelsius)}`"
+          :style="{ strokeWidth: `${Math.max(5, roof)}px` }"
+        />
+        <path
           v-if="n.outdoorLowest != null"
           class="foot"
           :d="`M${x(n) - roof * 0.6} ${y(n.outdoorLowest)} h${roof * 1.2}`"
@@ -200,6 +213,10 @@ const reachable = (n: Night, i: number) =>
 .stem {
   stroke: var(--ink-soft);
   stroke-width: 3;
+}
+
+.lift {
+  stroke: var(--ember);
 }
 
 .foot {

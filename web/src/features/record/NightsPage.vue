@@ -10,9 +10,10 @@ import TableTools from '@/shared/TableTools.vue'
 import { useSession } from '@/shared/session'
 import { clock, degrees, kelvins, kilowattHours } from '@/shared/units'
 import { housesQuery } from '../house/queries'
-import { nightsQuery } from './queries'
+import HouseLearned from './HouseLearned.vue'
+import { learnedQuery, nightsQuery } from './queries'
 import RecordTabs from './RecordTabs.vue'
-import { nightSentences, wallSentence } from './sentences'
+import { learnedNightSentences, nightSentences, wallSentence } from './sentences'
 import { evening, spanOf, todayIn, winterName, winterOf } from './winters'
 
 const session = useSession()
@@ -32,6 +33,11 @@ const go = (q: Record<string, string>) => void router.replace({ query: { ...rout
 
 const asked = computed(() => nightsQuery(holding, house.value, span.value[0], span.value[1]))
 const { data, error } = useQuery(asked)
+const { data: learned } = useQuery(
+  computed(() => learnedQuery(holding, house.value, span.value[0], span.value[1])),
+)
+const learnedOf = computed(() => new Map(learned.value?.nights.map((n) => [n.evening, n])))
+const lifts = computed(() => new Map(learned.value?.nights.map((n) => [n.evening, n.liftByStores])))
 const opened = computed(
   () =>
     data.value?.nights.find((n) => n.evening === chosen.value) ??
@@ -78,11 +84,13 @@ const opened = computed(
       :limit="data.limitCelsius"
       :units="session.units"
       :chosen="opened?.evening ?? ''"
+      :lifts="lifts"
       @choose="go({ night: $event })"
     />
     <p class="soft key">
       Each mark stands on the outdoor low and ends at the house’s low: a full roof held, an open one
       was close, a broken one was lost.
+      <template v-if="lifts.size">The broad part of a mark is what the stores lifted.</template>
     </p>
     <section v-if="opened" aria-live="polite" class="one">
       <p
@@ -92,11 +100,20 @@ const opened = computed(
       >
         {{ s }}
       </p>
+      <template v-if="learnedOf.has(opened.evening)">
+        <p
+          v-for="s in learnedNightSentences(learnedOf.get(opened.evening)!, session.units)"
+          :key="s"
+        >
+          {{ s }}
+        </p>
+      </template>
       <p v-if="data.pending" class="soft" role="status">
         {{ data.pending }} days of stores are still being judged; what they paid comes in as they
         are.
       </p>
     </section>
+    <HouseLearned v-if="learned" :holding="holding" :house="house" :view="learned" class="mt-4" />
     <details class="mt-3">
       <summary>All of them as a table</summary>
       <TableTools name="nights">
@@ -111,6 +128,8 @@ const opened = computed(
               <th scope="col">Lift</th>
               <th scope="col">Below the limit, K h</th>
               <th scope="col">Stores paid</th>
+              <th scope="col">Stores lifted</th>
+              <th scope="col">Loss over other nights</th>
               <th scope="col">Seen</th>
             </tr>
           </thead>
@@ -130,6 +149,10 @@ const opened = computed(
               <td :data-value="n.paid.reduce((a, p) => a + p.joules, 0) / 3.6e6">
                 {{ kilowattHours(n.paid.reduce((a, p) => a + p.joules, 0)) }}
               </td>
+              <td :data-value="lifts.get(n.evening) ?? ''">
+                {{ lifts.has(n.evening) ? kelvins(lifts.get(n.evening)!, session.units) : '' }}
+              </td>
+              <td>{{ learnedOf.get(n.evening)?.lossTimes.toFixed(2) ?? '' }}</td>
               <td>{{ n.seen.join(' ') }}</td>
             </tr>
           </tbody>

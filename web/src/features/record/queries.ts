@@ -19,6 +19,20 @@ export const nightsQuery = (holdingId: string, houseId: string, from: string, to
     placeholderData: (before) => before,
   })
 
+export const learnedQuery = (holdingId: string, houseId: string, from: string, to: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'nights', houseId, from, to, 'learned'],
+    enabled: !!houseId,
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/houses/{houseId}/nights/learned', {
+          params: { path: { holdingId, houseId }, query: { from, to } },
+        }),
+      ),
+    refetchInterval: whilePending,
+    placeholderData: (before) => before,
+  })
+
 export const statementQuery = (holdingId: string, store: string, from: string, to: string) =>
   queryOptions({
     queryKey: ['holding', holdingId, 'statement', store, from, to],

@@ -15,6 +15,7 @@ const night = (over: Partial<Night> = {}): Night => ({
   liftKelvin: 6.6,
   coldDegreeHours: 20.2,
   seen: [],
+  done: [],
   paid: [],
   ...over,
 })

@@ -1,9 +1,18 @@
 import type { Views } from '@/shared/api/client'
-import { clock, degrees, kelvins, kilograms, kilowattHours, type Units } from '@/shared/units'
+import {
+  clock,
+  degrees,
+  kelvins,
+  kilograms,
+  kilowattHours,
+  wattsPerKelvin,
+  type Units,
+} from '@/shared/units'
 import { evening } from './winters'
 
 type Nights = Views['PastNightView']
 type Night = Nights['nights'][number]
+type LearnedNight = Views['LearnedNight']
 type Statement = Views['StatementView']
 
 const several = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
@@ -37,6 +46,10 @@ export function nightSentences(n: Night, limit: number, u: Units, zone: string):
     )
   if (n.coldDegreeHours > 0.05)
     said.push(`In all ${n.coldDegreeHours.toFixed(1)} K h below the limit.`)
+  for (const d of n.done)
+    said.push(
+      `${clock(Date.parse(d.at) / 1000, zone)}, ${d.kind.toLowerCase()}: ${d.note.replace(/\.$/, '')}.`,
+    )
   for (const s of n.seen) said.push(`Seen: ${s.replace(/\.$/, '')}.`)
   const paid = n.paid.filter((p) => p.joules > 3.6e4).sort((a, b) => b.joules - a.joules)
   if (paid.length)
@@ -44,6 +57,62 @@ export function nightSentences(n: Night, limit: number, u: Units, zone: string):
       `While it was cold the stores paid: ${paid.map((p) => `${p.name} ${kilowattHours(p.joules)}`).join(', ')}.`,
     )
   return said
+}
+
+/** What the learned house says of one night: whether it was like the others, what stores did. */
+export function learnedNightSentences(n: LearnedNight, u: Units): string[] {
+  const said: string[] = []
+  if (n.unlike && n.lossTimes > 1)
+    said.push(
+      `The house lost heat ${n.lossTimes.toFixed(1)} times as fast as on its other nights` +
+        (n.changesPerHour == null
+          ? '.'
+          : `, as an opening does that changes the air ${n.changesPerHour.toFixed(0)} times an hour.`),
+    )
+  else if (n.unlike)
+    said.push(
+      `The house lost heat only ${n.lossTimes.toFixed(1)} times as fast as on other nights.`,
+    )
+  const worth = n.worth.filter((w) => w.kelvin >= 0.05)
+  if (worth.length)
+    said.push(
+      `Without the stores it would have fallen to ${degrees(n.lowestWithoutStores, u)}; alone each was worth: ${worth.map((w) => `${w.name} ${kelvins(w.kelvin, u)}`).join(', ')}.`,
+    )
+  return said
+}
+
+/** What logged nights say of the house. */
+export function learnedSentences(v: Views['HouseLearnedView']): string[] {
+  const l = v.learned
+  if (v.pending)
+    return ['Its stores’ days are still being judged; the house is learned after that.']
+  if (!l)
+    return [
+      'Three nights at least are needed, with the air read inside and outdoors and every store in the house logged.',
+    ]
+  const fits = l.loss.low <= 1 && l.loss.high >= 1
+  const reach = `${l.loss.low.toFixed(2)} to ${l.loss.high.toFixed(2)}`
+  return [
+    `Over ${l.nights} nights it lost heat ${l.loss.value.toFixed(2)} times as fast as described (${reach}): ` +
+      `${wattsPerKelvin(l.loss.value * l.describedWattsPerKelvin)} instead of ${wattsPerKelvin(l.describedWattsPerKelvin)}` +
+      (fits ? '. The description lies within the doubt.' : '; the description is off.'),
+    `Reckoned so, the air follows the readings within ${l.scatterKelvin.toFixed(1)} K. Skin and draught are told apart only by windy nights; their sum is better known.`,
+  ]
+}
+
+const lacks = {
+  AIR_UNREAD: 'the air inside was read too little',
+  OUTDOORS_UNREAD: 'nobody read outdoors',
+  STORE_UNREAD: 'a store was not read',
+} as const
+
+/** Nights that could not be used. */
+export function leftOutSentence(out: Views['NightLeftOut'][]): string {
+  const parts = Object.entries(lacks)
+    .map(([reason, why]) => [out.filter((o) => o.reason === reason).length, why] as const)
+    .filter(([n]) => n)
+    .map(([n, why]) => `${several(n, 'night', 'nights')} because ${why}`)
+  return `Not used: ${parts.join(', ')}.`
 }
 
 /** A statement in one sentence. */

@@ -140,6 +140,8 @@ export function assumption(a: Views['Assumption'], u: Units, zone: string): stri
       return `Walls and floor start at ${t}, the mean of the air over the last day.`
     case 'MASS_GUESSED':
       return `Walls and floor are taken as warm as the air, ${t}.`
+    case 'HOUSE_LEARNED':
+      return `The house loses heat as ${a.of} of its nights taught.`
     case 'STORE_UNREAD':
       return `${a.of} has never been read; it is taken as cold as the air, ${t}.`
     case 'STORE_STALE':

@@ -308,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/houses/{houseId}/nights/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["learned"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/houses/{houseId}/pairs": {
         parameters: {
             query?: never;
@@ -1278,6 +1294,13 @@ export interface components {
             /** Format: date-time */
             to: string;
         };
+        Done: {
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "SEEN" | "NOTE";
+            note: string;
+        };
         Dots: {
             at: number[];
             celsius: number[];
@@ -1517,6 +1540,7 @@ export interface components {
             /** Format: double */
             innerMassKg: number;
             innerMassMedium: string;
+            learned: components["schemas"]["LearnedFactors"];
             /** Format: double */
             perimeterMetres: number;
             /** Format: double */
@@ -1535,6 +1559,29 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+        };
+        HouseLearned: {
+            /** Format: double */
+            describedWattsPerKelvin: number;
+            leak: components["schemas"]["LearnedFactor"];
+            loss: components["schemas"]["LearnedFactor"];
+            mass: components["schemas"]["LearnedFactor"];
+            /** Format: int32 */
+            nights: number;
+            /** Format: double */
+            scatterKelvin: number;
+            skin: components["schemas"]["LearnedFactor"];
+            /** Format: date */
+            until: string;
+        };
+        HouseLearnedView: {
+            /** Format: uuid */
+            houseId: string;
+            learned: components["schemas"]["HouseLearned"];
+            leftOut: components["schemas"]["NightLeftOut"][];
+            nights: components["schemas"]["LearnedNight"][];
+            /** Format: int32 */
+            pending: number;
         };
         HouseView: {
             design: components["schemas"]["HouseDesign"];
@@ -1654,6 +1701,40 @@ export interface components {
             /** Format: double */
             thicknessMetres: number;
             wet: boolean;
+        };
+        LearnedFactor: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            value: number;
+        };
+        LearnedFactors: {
+            /** Format: double */
+            leakFactor: number;
+            /** Format: double */
+            massFactor: number;
+            /** Format: int32 */
+            nights: number;
+            /** Format: double */
+            skinFactor: number;
+            /** Format: date */
+            until: string;
+        };
+        LearnedNight: {
+            /** Format: double */
+            changesPerHour: number;
+            /** Format: date */
+            evening: string;
+            /** Format: double */
+            liftByStores: number;
+            /** Format: double */
+            lossTimes: number;
+            /** Format: double */
+            lowestWithoutStores: number;
+            unlike: boolean;
+            worth: components["schemas"]["StoreWorth"][];
         };
         Led: {
             /** @enum {string} */
@@ -1779,6 +1860,7 @@ export interface components {
         Night: {
             /** Format: double */
             coldDegreeHours: number;
+            done: components["schemas"]["Done"][];
             /** Format: date */
             evening: string;
             /** Format: double */
@@ -1792,6 +1874,13 @@ export interface components {
             paid: components["schemas"]["Paid"][];
             seen: string[];
             verdict: string;
+        };
+        NightLeftOut: {
+            /** Format: date */
+            evening: string;
+            of: string;
+            /** @enum {string} */
+            reason: "AIR_UNREAD" | "OUTDOORS_UNREAD" | "STORE_UNREAD";
         };
         Now: {
             /** Format: date-time */
@@ -2405,6 +2494,13 @@ export interface components {
             probes: components["schemas"]["ProbeView"][];
             /** Format: int32 */
             version: number;
+        };
+        StoreWorth: {
+            /** Format: double */
+            kelvin: number;
+            name: string;
+            /** Format: uuid */
+            storeId: string;
         };
         StreamingResponseBody: unknown;
         Sums: {
@@ -3216,6 +3312,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PastNightView"];
+                };
+            };
+        };
+    };
+    learned: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseLearnedView"];
                 };
             };
         };

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import nightbank.core.house.Floor;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;
 import nightbank.core.night.LearnedHouse.Factor;
@@ -27,9 +28,12 @@ import org.hipparchus.util.Pair;
  * with priors as wide as designs are unsure, and a free start of the mass for every night (maximum
  * a posteriori). Nights that fit badly count less (weights after Huber, by whole nights); intervals
  * are the wider of posterior and of a sandwich clustered by night (Liang and Zeger 1986), with
- * Student's t over nights. Stores enter by the heat that they were judged to have given, so what a
- * store was worth is the same night with its heat left out. That neglects that a colder house would
- * have drawn more from the stores that stay, and that the day before would have been colder too.
+ * Student's t over nights, and wider still by what is taken as given and may be wrong on every
+ * night alike: the stores' heat, the sky, the soil (consider covariance: Tapley, Schutz and Born,
+ * Statistical Orbit Determination, 6.1). Stores enter by the heat that they were judged to have
+ * given, so what a store was worth is the same night with its heat left out. That neglects that a
+ * colder house would have drawn more from the stores that stay, and that the day before would have
+ * been colder too.
  */
 public final class HouseFit {
   /** Fewer nights say nothing. */
@@ -37,6 +41,7 @@ public final class HouseFit {
 
   private static final int SHARED = 3;
   private static final double[] PRIOR = {0.2, 0.6, 0.5}; // sd of log: skin, draught, mass
+  private static final double[] GIVEN = {0.18, 0.5, 0.3}; // sd of log: stores' heat, sky, soil
   private static final double START = 2; // K, sd of a night's mass about the mean of its day
   private static final double SAMPLE = 1800; // s between residuals
   private static final double CORRELATED = 6; // residuals that count as one: errors last 3 h
@@ -44,6 +49,8 @@ public final class HouseFit {
   private static final double HUBER = 1.5;
   private static final double CALM_WIND = 2; // m/s
   private static final double BOUND = 4; // of any log, where the house's own limits are wider
+  private static final double MOST_FACTOR = 55; // a little over e^4
+  private static final double LEAST_FACTOR = 0.018;
   private static final double UNLIKE = Math.log(1.25);
   private static final double OWN = 0.5; // sd of the log of one night's loss over the usual one
 
@@ -70,6 +77,11 @@ public final class HouseFit {
 
   /** The design with factors of its own: what a fit found, or what a night was like. */
   public static Greenhouse changed(Greenhouse design, double skin, double leak, double mass) {
+    for (double factor : new double[] {skin, leak, mass}) {
+      if (!(factor >= LEAST_FACTOR && factor <= MOST_FACTOR)) {
+        throw new IllegalArgumentException("a factor must lie between 0.018 and 55, was " + factor);
+      }
+    }
     return design.scaled(skin, leak).heavier(mass);
   }
 
@@ -92,7 +104,7 @@ public final class HouseFit {
         weight[i] = Math.min(1, HUBER * scatter / rms[i]);
       }
     }
-    RealMatrix covariance = covariance(best, n);
+    RealMatrix covariance = covariance(best, n).add(considered(best, point, weight, scatter));
     double t = new TDistribution(n - 1.0).inverseCumulativeProbability(0.975);
     double[] half = new double[SHARED];
     for (int k = 0; k < SHARED; k++) {
@@ -139,7 +151,7 @@ public final class HouseFit {
   /** Residuals of one night, then their slopes by each shared factor and by its own start. */
   private double[][] block(int i, double[] point, double weight) {
     double step = 0.01;
-    double[] log = {point[0], point[1], point[2], point[SHARED + i]};
+    double[] log = logs(point[0], point[1], point[2], point[SHARED + i]);
     double[][] rows = new double[SHARED + 2][];
     rows[0] = residuals(i, log, weight);
     for (int k = 0; k <= SHARED; k++) {
@@ -222,6 +234,33 @@ public final class HouseFit {
     return wide;
   }
 
+  /** What the factors move by when something taken as given is wrong. */
+  private RealMatrix considered(
+      LeastSquaresOptimizer.Optimum best, double[] point, double[] weight, double scatter) {
+    double step = 0.02;
+    RealMatrix j = best.getJacobian();
+    RealMatrix bread = MatrixUtils.inverse(j.transposeMultiply(j));
+    RealMatrix sum = MatrixUtils.createRealMatrix(j.getColumnDimension(), j.getColumnDimension());
+    for (int g = 0; g < GIVEN.length; g++) {
+      double[] slope = new double[j.getRowDimension()];
+      int row = 0;
+      for (int i = 0; i < nights.size(); i++) {
+        double[] log = logs(point[0], point[1], point[2], point[SHARED + i]);
+        double times = Math.sqrt(weight[i] / CORRELATED) / scatter;
+        double[] here = residuals(i, log, times);
+        log[SHARED + 1 + g] = step;
+        double[] there = residuals(i, log, times);
+        for (int r = 0; r < here.length; r++) {
+          slope[row++] = (there[r] - here[r]) / step;
+        }
+      }
+      RealVector move =
+          bread.operate(j.transpose().operate(new ArrayRealVector(slope))).mapMultiply(GIVEN[g]);
+      sum = sum.add(move.outerProduct(move));
+    }
+    return sum;
+  }
+
   private int samples(int i) {
     return (nights.get(i).airCelsius().length - 1) / every[i];
   }
@@ -242,10 +281,7 @@ public final class HouseFit {
     return IntStream.range(0, nights.size())
         .parallel()
         .mapToDouble(
-            i ->
-                scatter(
-                    residuals(
-                        i, new double[] {point[0], point[1], point[2], point[SHARED + i]}, 1)))
+            i -> scatter(residuals(i, logs(point[0], point[1], point[2], point[SHARED + i]), 1)))
         .toArray();
   }
 
@@ -284,8 +320,7 @@ public final class HouseFit {
   /** The loss and the start that suit one night best. */
   private Own own(int i, double[] point, double scatter) {
     double sigma = scatter * Math.sqrt(CORRELATED);
-    double before =
-        scatter(residuals(i, new double[] {point[0], point[1], point[2], point[SHARED + i]}, 1));
+    double before = scatter(residuals(i, logs(point[0], point[1], point[2], point[SHARED + i]), 1));
     var best =
         least(
             new double[] {0, point[SHARED + i]},
@@ -309,7 +344,12 @@ public final class HouseFit {
   }
 
   private static double[] moved(double[] point, double loss, double start) {
-    return new double[] {point[0] + loss, point[1] + loss, point[2], start};
+    return logs(point[0] + loss, point[1] + loss, point[2], start);
+  }
+
+  /** Factors on skin, draught and mass, where the mass began, and what is taken as given. */
+  private static double[] logs(double skin, double leak, double mass, double start) {
+    return new double[] {skin, leak, mass, start, 0, 0, 0};
   }
 
   private double[] ownResiduals(int i, double[] point, double loss, double start, double sigma) {
@@ -341,7 +381,7 @@ public final class HouseFit {
   /**
    * Inside air at every moment of the night.
    *
-   * @param log of the factors on skin, draught and mass, then where the mass began, K
+   * @param log see {@link #logs}
    * @param without a source to leave out, blank for none
    * @param times of every gain
    */
@@ -352,6 +392,16 @@ public final class HouseFit {
             Math.exp(held(log[0], mostSkin)),
             Math.exp(held(log[1], mostLeak)),
             Math.exp(held(log[2], BOUND)));
+    double soil = Math.exp(log[SHARED + 3]);
+    if (log[SHARED + 3] != 0 && house.floor().isPresent()) {
+      Floor f = house.floor().get();
+      changed =
+          changed.withFloor(
+              new Floor(
+                  f.areaSquareMetres() * soil, f.perimeterMetres(), f.edgeWattsPerMetreKelvin()));
+    }
+    double sky = Math.exp(log[SHARED + 2]);
+    double given = times * Math.exp(log[SHARED + 1]);
     double[] read = night.airCelsius();
     HouseModel model =
         new HouseModel(changed, read[0], night.massCelsius() + log[SHARED], night.groundCelsius());
@@ -363,10 +413,11 @@ public final class HouseFit {
       double middle = (k - 0.5) * night.stepSeconds();
       now.outdoorCelsius = night.weather().outdoorAt(middle);
       now.windMetresPerSecond = night.weather().windAt(middle);
-      now.skyCelsius = night.weather().skyAt(middle);
+      now.skyCelsius =
+          now.outdoorCelsius + sky * (night.weather().skyAt(middle) - now.outdoorCelsius);
       now.gainWatts = 0;
       for (LoggedNight.Gain gain : night.gains()) {
-        now.gainWatts += gain.of().equals(without) ? 0 : times * gain.watts()[k];
+        now.gainWatts += gain.of().equals(without) ? 0 : given * gain.watts()[k];
       }
       model.step(night.stepSeconds(), now);
       air[k] = model.airCelsius();

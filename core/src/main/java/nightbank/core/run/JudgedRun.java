@@ -17,6 +17,8 @@ import nightbank.core.store.StoreState;
  * @param meanHalfWidth half of its 95 % interval, K
  * @param gross heat above the floor temperature, cold cells counting negative
  * @param usable heat above the floor temperature, no cell counting below zero
+ * @param toHouse what it gave to the house's air in the step that ends at each moment, W, by its
+ *     own balance where nothing charges it; below zero where it took
  */
 public record JudgedRun(
     long[] at,
@@ -34,11 +36,40 @@ public record JudgedRun(
     Peak peak,
     Optional<CoolDown> coolDown,
     Ledger ledger,
+    double[] toHouse,
     Map<FaceName, Double> faceShares,
     Calibration calibration,
     List<Finding> findings,
     HeatStore learned,
     StoreState lastState) {
+
+  /**
+   * What the store gave to the house in even steps, W, NaN where the run does not reach.
+   *
+   * @param from epoch second at which the first step begins
+   * @param stepSeconds length of each
+   */
+  public double[] toHouseIn(long from, long stepSeconds, int steps) {
+    double[] joules = new double[steps];
+    double[] covered = new double[steps];
+    for (int i = 1; i < at.length; i++) {
+      for (int k = (int) Math.max(0, (at[i - 1] - from) / stepSeconds); k < steps; k++) {
+        long begin = from + k * stepSeconds;
+        if (begin >= at[i]) {
+          break;
+        }
+        double shared = Math.min(at[i], begin + stepSeconds) - Math.max(at[i - 1], begin);
+        if (shared > 0) {
+          joules[k] += toHouse[i] * shared;
+          covered[k] += shared;
+        }
+      }
+    }
+    for (int k = 0; k < steps; k++) {
+      joules[k] = covered[k] > 0 ? joules[k] / covered[k] : Double.NaN;
+    }
+    return joules;
+  }
 
   /** Highest mean temperature and when, with half of its 95 % interval. */
   public record Peak(long at, double meanCelsius, double halfWidth, boolean fromFit) {}

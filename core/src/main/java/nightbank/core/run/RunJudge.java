@@ -102,6 +102,7 @@ public final class RunJudge {
             peak,
             coolDown,
             ledger,
+            GivenHeat.watts(line, track, field, fit.store(), run.makesHeat()),
             shares,
             new JudgedRun.Calibration(
                 Math.exp(fit.logFactors()[0]),
@@ -328,13 +329,11 @@ public final class RunJudge {
     double early = 0;
     double lost = 0;
     double gain = 0;
-    boolean indoors = run.store().place().indoors();
-    boolean toGround = run.store().place().onGround();
     for (int i = 1; i < n; i++) {
       double dt = line.at()[i] - line.at()[i - 1];
       for (FaceName name : FaceName.values()) {
         double joules = track.faceWatts().get(name)[i] * dt;
-        if (!indoors || (name == FaceName.FOOT && toGround)) {
+        if (!GivenHeat.reachesHouse(run.store(), name)) {
           lost += joules;
         } else if (line.air()[i] < run.needBelowCelsius()) {
           delivered += joules;

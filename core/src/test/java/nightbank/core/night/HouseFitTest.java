@@ -31,6 +31,11 @@ public class HouseFitTest {
 
   /** A night of the true house; the grower knows neither its start nor its cloud. */
   private static LoggedNight logged(Greenhouse truth, int i, Random dice, double noise) {
+    return logged(truth, i, dice, noise, 1);
+  }
+
+  private static LoggedNight logged(
+      Greenhouse truth, int i, Random dice, double noise, double gains) {
     double[] seconds = IntStream.range(0, 15).mapToDouble(h -> h * 3600.0).toArray();
     double low = -8 + 8 * dice.nextDouble();
     double windy = 0.5 + 5 * dice.nextDouble();
@@ -58,7 +63,7 @@ public class HouseFitTest {
       now.outdoorCelsius = real.outdoorAt(middle);
       now.windMetresPerSecond = windy;
       now.skyCelsius = real.skyAt(middle);
-      now.gainWatts = sand[k] + water[k];
+      now.gainWatts = gains * (sand[k] + water[k]);
       model.step(600, now);
       drift = 0.9 * drift + 0.4 * noise * dice.nextGaussian();
       air[k] = model.airCelsius() + drift;
@@ -74,8 +79,14 @@ public class HouseFitTest {
   }
 
   private static List<LoggedNight> logged(Greenhouse truth, int count, long seed, double noise) {
+    return logged(truth, count, seed, noise, 1);
+  }
+
+  /** Stores that gave so many times what they were judged to have given. */
+  private static List<LoggedNight> logged(
+      Greenhouse truth, int count, long seed, double noise, double gains) {
     Random dice = new Random(seed);
-    return IntStream.range(0, count).mapToObj(i -> logged(truth, i, dice, noise)).toList();
+    return IntStream.range(0, count).mapToObj(i -> logged(truth, i, dice, noise, gains)).toList();
   }
 
   @Test
@@ -96,13 +107,17 @@ public class HouseFitTest {
               Math.exp(0.2 * dice.nextGaussian()),
               Math.exp(0.5 * dice.nextGaussian()),
               Math.exp(0.3 * dice.nextGaussian()));
+      truth =
+          truth.withFloor(new Floor(25 * Math.exp(0.3 * dice.nextGaussian()), 14, Floor.EDGE_BARE));
       double real = truth.lossCoefficient(2) / design().lossCoefficient(2);
-      LearnedHouse learned = HouseFit.of(design(), logged(truth, 8, 70 + s, 0.3)).orElseThrow();
+      LearnedHouse learned =
+          HouseFit.of(design(), logged(truth, 8, 70 + s, 0.3, Math.exp(0.18 * dice.nextGaussian())))
+              .orElseThrow();
       inside += learned.loss().low() <= real && real <= learned.loss().high() ? 1 : 0;
       widest = Math.max(widest, learned.loss().halfLog());
     }
     assertThat(inside).as("of %d", sets).isBetween(36, sets);
-    assertThat(widest).as("still worth saying").isLessThan(0.4);
+    assertThat(widest).as("still worth saying").isLessThan(0.5);
   }
 
   @Test
@@ -110,7 +125,7 @@ public class HouseFitTest {
     Greenhouse truth = HouseFit.changed(design(), 1.2, 1.4, 0.8);
     double few = HouseFit.of(design(), logged(truth, 5, 3, 0.3)).orElseThrow().loss().halfLog();
     double many = HouseFit.of(design(), logged(truth, 30, 3, 0.3)).orElseThrow().loss().halfLog();
-    assertThat(many).isLessThan(0.6 * few);
+    assertThat(many).isLessThan(0.8 * few);
   }
 
   @Test

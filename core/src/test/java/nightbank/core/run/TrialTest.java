@@ -61,6 +61,7 @@ public class TrialTest {
         new JudgedRun.Peak(at[0], mean[0], 0.3, false),
         down,
         new JudgedRun.Ledger(0, 0, 0, 0, 0, 0, 0, Double.NaN, false),
+        new double[n],
         Map.of(),
         new JudgedRun.Calibration(1, 0, 1, 0, 1, 0),
         List.of(),

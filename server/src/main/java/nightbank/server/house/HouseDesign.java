@@ -1,5 +1,6 @@
 package nightbank.server.house;
 
+import java.time.LocalDate;
 import java.util.List;
 
 /**
@@ -15,6 +16,7 @@ import java.util.List;
  * @param screenResistance m² K/W of the night screen, absent without one
  * @param fleece whether there is fleece to lay over the plants
  * @param groundCelsius deep ground below
+ * @param learned absent to reckon with the house as described
  */
 public record HouseDesign(
     Shape shape,
@@ -32,7 +34,38 @@ public record HouseDesign(
     Double screenResistance,
     Boolean fleece,
     double plantLimitCelsius,
-    double groundCelsius) {
+    double groundCelsius,
+    LearnedFactors learned) {
+
+  /** As described, whatever its nights have taught. */
+  public HouseDesign asDescribed() {
+    return new HouseDesign(
+        shape,
+        skin,
+        volumeCubicMetres,
+        airChangesPerHour,
+        gaps,
+        innerMassKg,
+        innerMassMedium,
+        innerMassAreaSquareMetres,
+        floorAreaSquareMetres,
+        perimeterMetres,
+        edgeInsulated,
+        ventAboveCelsius,
+        screenResistance,
+        fleece,
+        plantLimitCelsius,
+        groundCelsius,
+        null);
+  }
+
+  /**
+   * Factors over the description that logged nights have taught and the keeper reckons with.
+   *
+   * @param nights that it was learned from
+   */
+  public record LearnedFactors(
+      double skinFactor, double leakFactor, double massFactor, int nights, LocalDate until) {}
 
   /**
    * A shape by its dimensions.

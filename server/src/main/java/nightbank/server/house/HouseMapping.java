@@ -10,6 +10,7 @@ import nightbank.core.house.InnerMass;
 import nightbank.core.house.SkinPart;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.night.HouseFit;
 import nightbank.server.house.HouseDesign.GapDesign;
 import nightbank.server.house.HouseDesign.Looks;
 import nightbank.server.house.HouseDesign.Part;
@@ -78,6 +79,14 @@ final class HouseMapping {
           Problem.field(
               "design.floorAreaSquareMetres",
               () -> bare.withFloor(new Floor(d.floorAreaSquareMetres(), perimeter, edge)));
+    }
+    if (d.learned() != null) {
+      Greenhouse described = house;
+      HouseDesign.LearnedFactors l = d.learned();
+      house =
+          Problem.field(
+              "design.learned",
+              () -> HouseFit.changed(described, l.skinFactor(), l.leakFactor(), l.massFactor()));
     }
     return d.ventAboveCelsius() == null ? house : house.withVentAbove(d.ventAboveCelsius());
   }

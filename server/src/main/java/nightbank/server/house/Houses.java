@@ -49,6 +49,11 @@ public class Houses {
     return view(stored(holding, id));
   }
 
+  /** The core's house as its keeper described it, whatever was learned since. */
+  public Greenhouse described(UUID holding, UUID id) {
+    return HouseMapping.toCore(stored(holding, id).design().asDescribed());
+  }
+
   public Greenhouse greenhouse(UUID holding, UUID id) {
     return HouseMapping.toCore(stored(holding, id).design());
   }

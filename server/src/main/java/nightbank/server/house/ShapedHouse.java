@@ -43,7 +43,8 @@ final class ShapedHouse {
         null,
         false,
         a.plantLimitCelsius(),
-        8);
+        8,
+        null);
   }
 
   private static Part part(HouseShape.Side s, SkinMaterial skin, Houses.Answers a) {

@@ -110,7 +110,13 @@ public class Tonight {
             actions,
             SolarGain.along(house, weather, now, place.latitude(), place.longitude()));
     var possible = Doings.possible(design, stores);
-    var view = new TonightMapping(houseId, plan, stores, now, sun, possible, start.assumed());
+    List<TonightView.Assumption> assumed = new ArrayList<>(start.assumed());
+    if (design.learned() != null) {
+      assumed.add(
+          new TonightView.Assumption(
+              "HOUSE_LEARNED", null, null, String.valueOf(design.learned().nights())));
+    }
+    var view = new TonightMapping(houseId, plan, stores, now, sun, possible, assumed);
     if (quick) {
       return view.quick(
           NightSimulation.run(plan), NightSimulation.run(plan.withoutStores()).lowestCelsius());

@@ -6,6 +6,7 @@ import java.time.LocalDate;
  * A store's ledger from noon to noon, J; figures are absent where too little was read.
  *
  * @param evening local day of the noon it begins at
+ * @param toHouse W to the house's air in each ten minutes
  * @param balanceStart heat above the floor temperature at the first reading, cold cells negative
  */
 public record LedgerDay(
@@ -17,13 +18,14 @@ public record LedgerDay(
     Double delivered,
     Double early,
     Double lost,
-    Double residual) {
+    Double residual,
+    Double[] toHouse) {
 
   boolean judged() {
     return charged != null;
   }
 
   static LedgerDay unread(LocalDate evening) {
-    return new LedgerDay(evening, 0, null, null, null, null, null, null, null);
+    return new LedgerDay(evening, 0, null, null, null, null, null, null, null, null);
   }
 }

@@ -1,11 +1,13 @@
 package nightbank.server.record;
 
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -27,6 +29,9 @@ import org.springframework.stereotype.Service;
 @Service
 public class LedgerDays {
   private static final Logger LOG = LoggerFactory.getLogger(LedgerDays.class);
+
+  /** Of what a store gave to the house, s. */
+  static final int STEP = 600;
 
   private static final int ENOUGH = 300; // readings of a probe and day: one in five minutes
 
@@ -112,11 +117,14 @@ public class LedgerDays {
     Instant to = noon(evening.plusDays(1), zone);
     return judgements
         .judge(holding, core, from, to, ENOUGH)
-        .map(j -> day(evening, j.readings(), j.run()))
+        .map(j -> day(evening, j.readings(), j.run(), from, to))
         .orElseGet(() -> LedgerDay.unread(evening));
   }
 
-  private static LedgerDay day(LocalDate evening, long readings, JudgedRun run) {
+  private static LedgerDay day(
+      LocalDate evening, long readings, JudgedRun run, Instant from, Instant to) {
+    int steps = (int) (Duration.between(from, to).toSeconds() / STEP);
+    double[] watts = run.toHouseIn(from.getEpochSecond(), STEP, steps);
     JudgedRun.Ledger l = run.ledger();
     double[] gross = run.gross();
     return new LedgerDay(
@@ -128,7 +136,8 @@ public class LedgerDays {
         l.delivered(),
         l.early(),
         l.lost(),
-        l.residual());
+        l.residual(),
+        Arrays.stream(watts).mapToObj(w -> Double.isNaN(w) ? null : w).toArray(Double[]::new));
   }
 
   private static Instant noon(LocalDate day, ZoneId zone) {

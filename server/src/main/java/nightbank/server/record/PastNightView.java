@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import nightbank.server.log.EventView;
 
 /**
  * Nights of a house as they were.
@@ -26,6 +27,7 @@ public record PastNightView(
    * @param lowestAt moment of the house's low
    * @param outdoorLowest absent when nobody read outdoors
    * @param seen what somebody saw, as noted
+   * @param done doors, vents and screens that somebody noted
    * @param paid what each store gave while the house was cold
    */
   public record Night(
@@ -37,7 +39,11 @@ public record PastNightView(
       Double liftKelvin,
       double coldDegreeHours,
       List<String> seen,
+      List<Done> done,
       List<Paid> paid) {}
+
+  /** Something done to the house. */
+  public record Done(Instant at, EventView.Kind kind, String note) {}
 
   /** A store's part, J. */
   public record Paid(UUID storeId, String name, double joules) {}

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,6 +36,9 @@ public class PastNights {
   private static final Duration LONGEST = Duration.ofDays(400);
   private static final Pattern FROST =
       Pattern.compile("\\b(ice|rime)\\b", Pattern.CASE_INSENSITIVE);
+
+  private static final Set<EventView.Kind> DONE =
+      EnumSet.of(EventView.Kind.DOOR, EventView.Kind.VENT, EventView.Kind.SCREEN);
 
   private final NightLowRepository lows;
   private final LedgerDays days;
@@ -65,17 +69,10 @@ public class PastNights {
   }
 
   public PastNightView of(UUID holding, UUID house, LocalDate from, LocalDate to) {
-    if (from == null || to == null || to.isBefore(from)) {
-      throw Problem.invalid("from", "The first night must come before the last.", "Check both.");
-    }
-    if (Duration.ofDays(to.toEpochDay() - from.toEpochDay()).compareTo(LONGEST) > 0) {
-      throw Problem.invalid("to", "400 nights at most.", "Take one winter.");
-    }
-    double limit = houses.get(holding, house).design().plantLimitCelsius();
     ZoneId zone = ZoneId.of(holdings.get(holding).zone());
+    Instant last = noon(latest(from, to, clock, zone).plusDays(1), zone);
+    double limit = houses.get(holding, house).design().plantLimitCelsius();
     Instant first = noon(from, zone);
-    LocalDate ended = clock.instant().atZone(zone).minusHours(MORNING).toLocalDate().minusDays(1);
-    Instant last = noon((to.isAfter(ended) ? ended : to).plusDays(1), zone);
     var air = readings.airProbes(holding, house).keySet();
     Map<LocalDate, Low> inside = lows.of(holding, air, first, last, zone, limit);
     Map<LocalDate, Low> outside =
@@ -84,7 +81,7 @@ public class PastNights {
         stores.all(holding).stream()
             .filter(s -> house.equals(s.houseId()) && !s.planned())
             .toList();
-    Map<LocalDate, List<String>> seen = seen(holding, own, first, last, zone);
+    Map<LocalDate, List<EventView>> noted = noted(holding, own, first, last, zone);
     Map<LocalDate, List<PastNightView.Paid>> paid = new HashMap<>();
     int pending = paid(holding, own, from, to, zone, inside.keySet(), paid);
     List<PastNightView.Night> nights = new ArrayList<>();
@@ -98,7 +95,7 @@ public class PastNights {
                       e.getKey(),
                       e.getValue(),
                       outside.get(e.getKey()),
-                      seen.getOrDefault(e.getKey(), List.of()),
+                      noted.getOrDefault(e.getKey(), List.of()),
                       paid.getOrDefault(e.getKey(), List.of()),
                       limit);
               count[Verdict.valueOf(n.verdict()).ordinal()]++;
@@ -114,13 +111,27 @@ public class PastNights {
         pending);
   }
 
+  /** The last evening of a span whose night has ended; a span that cannot be is refused. */
+  static LocalDate latest(LocalDate from, LocalDate to, Clock clock, ZoneId zone) {
+    if (from == null || to == null || to.isBefore(from)) {
+      throw Problem.invalid("from", "The first night must come before the last.", "Check both.");
+    }
+    if (Duration.ofDays(to.toEpochDay() - from.toEpochDay()).compareTo(LONGEST) > 0) {
+      throw Problem.invalid("to", "400 nights at most.", "Take one winter.");
+    }
+    LocalDate ended = clock.instant().atZone(zone).minusHours(MORNING).toLocalDate().minusDays(1);
+    return to.isAfter(ended) ? ended : to;
+  }
+
   private static PastNightView.Night night(
       LocalDate evening,
       Low in,
       Low out,
-      List<String> seen,
+      List<EventView> noted,
       List<PastNightView.Paid> paid,
       double limit) {
+    List<String> seen =
+        noted.stream().filter(e -> e.kind() == EventView.Kind.SEEN).map(EventView::note).toList();
     boolean ice = seen.stream().anyMatch(s -> FROST.matcher(s).find());
     double outdoor = out == null ? Double.NaN : out.celsius();
     PastNight night = new PastNight(in.celsius(), limit, outdoor, in.coldDegreeHours(), ice);
@@ -133,20 +144,25 @@ public class PastNights {
         out == null ? null : night.liftKelvin(),
         in.coldDegreeHours(),
         seen,
+        noted.stream()
+            .filter(e -> DONE.contains(e.kind()))
+            .map(e -> new PastNightView.Done(e.at(), e.kind(), e.note()))
+            .toList(),
         paid);
   }
 
-  private Map<LocalDate, List<String>> seen(
+  private Map<LocalDate, List<EventView>> noted(
       UUID holding, List<StoreView> stores, Instant first, Instant last, ZoneId zone) {
-    Map<LocalDate, List<String>> seen = new HashMap<>();
+    Map<LocalDate, List<EventView>> noted = new HashMap<>();
     Set<UUID> own = stores.stream().map(StoreView::id).collect(Collectors.toSet());
     for (EventView e : events.between(holding, first, last)) {
-      if (e.kind() == EventView.Kind.SEEN && (e.storeId() == null || own.contains(e.storeId()))) {
+      if ((e.storeId() == null || own.contains(e.storeId()))
+          && (e.kind() == EventView.Kind.SEEN || DONE.contains(e.kind()))) {
         LocalDate evening = e.at().atZone(zone).minusHours(12).toLocalDate();
-        seen.computeIfAbsent(evening, k -> new ArrayList<>()).add(e.note());
+        noted.computeIfAbsent(evening, k -> new ArrayList<>()).add(e);
       }
     }
-    return seen;
+    return noted;
   }
 
   private int paid(

@@ -6,17 +6,24 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import nightbank.server.Program;
 import nightbank.server.Visitor;
+import nightbank.server.Visitor.Answer;
 import nightbank.standins.croft.Croft;
+import org.awaitility.Awaitility;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Quernstone Croft loads, and what the program makes of it is what its own simulation knows. */
 public class DemoTest {
+  /** 62.4 m² of glass, the back wall and the draught at 2 m/s, W/K, as the stand-in has them. */
+  private static final double CROFT_LOSS = 260;
+
   private Visitor keeper;
   private String holding;
   private List<String> truth;
@@ -130,5 +137,68 @@ public class DemoTest {
     assertThat(night.path("possible").toString()).contains("PUMP");
     assertThat(night.path("liftKelvin").asDouble()).isBetween(1.0, 6.0);
     assertThat(night.path("assumptions").toString()).contains("AIR_READ").contains("EVENING_READ");
+  }
+
+  @Test
+  public void theLeanToIsLearnedFromItsNightsAndTheOpenDoorStandsOut() {
+    String house = "";
+    for (JsonNode h : keeper.get(holding + "/houses").body()) {
+      house = h.path("name").asString().equals("Lean-to") ? h.path("id").asString() : house;
+    }
+    String path = holding + "/houses/" + house + "/nights/learned?from=2026-01-01&to=2026-02-28";
+    JsonNode view =
+        Awaitility.await()
+            .atMost(Duration.ofSeconds(120))
+            .pollInterval(Duration.ofMillis(200))
+            .until(() -> keeper.get(path).body(), b -> b.path("pending").asInt(-1) == 0);
+    JsonNode learned = view.path("learned");
+    assertThat(learned.path("nights").asInt()).isGreaterThan(14);
+    List<String> unlike = new ArrayList<>();
+    view.path("nights")
+        .forEach(
+            n -> {
+              if (n.path("unlike").asBoolean()) {
+                unlike.add(n.path("evening").asString());
+              }
+            });
+    assertThat(unlike).containsExactly("2026-01-20");
+    JsonNode loss = learned.path("loss");
+    double described = learned.path("describedWattsPerKelvin").asDouble();
+    assertThat(loss.path("low").asDouble() * described).isLessThan(CROFT_LOSS);
+    assertThat(loss.path("high").asDouble() * described).isGreaterThan(CROFT_LOSS);
+    for (JsonNode n : view.path("nights")) {
+      if (n.path("evening").asString().equals("2026-01-20")) {
+        assertThat(n.path("changesPerHour").asDouble())
+            .as("the stand-in's open door changes the air 16 times an hour")
+            .isBetween(8.0, 25.0);
+      }
+    }
+  }
+
+  @Test
+  public void whatIsLearnedIsReckonedWithAndCanBeTakenBack() {
+    JsonNode house = keeper.get(holding + "/houses").body().path(0);
+    String path = holding + "/houses/" + house.path("id").asString();
+    Answer kept = keeper.get(path);
+    String design = kept.body().path("design").toString();
+    String factors =
+        "{\"skinFactor\":0.8,\"leakFactor\":1.2,\"massFactor\":0.9,\"nights\":20,\"until\":\"2026-01-29\"}";
+    String body =
+        "{\"id\":\"%s\",\"name\":\"%s\",\"design\":%s}"
+            .formatted(house.path("id").asString(), house.path("name").asString(), design);
+    Answer learned =
+        keeper.put(path, kept.etag(), body.replace("\"learned\":null", "\"learned\":" + factors));
+    assertThat(learned.status()).as(learned.body().toString()).isEqualTo(200);
+    assertThat(learned.body().path("lossWattsPerKelvin").asDouble())
+        .isLessThan(0.9 * kept.body().path("lossWattsPerKelvin").asDouble());
+    Answer wrong =
+        keeper.put(
+            path,
+            learned.etag(),
+            body.replace("\"learned\":null", "\"learned\":" + factors.replace("0.8", "-3")));
+    assertThat(wrong.status()).isEqualTo(422);
+    assertThat(wrong.body().path("field").asString()).isEqualTo("design.learned");
+    assertThat(keeper.put(path, learned.etag(), body).body().path("lossWattsPerKelvin").asDouble())
+        .isEqualTo(kept.body().path("lossWattsPerKelvin").asDouble());
   }
 }

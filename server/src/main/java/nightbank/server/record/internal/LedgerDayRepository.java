@@ -47,7 +47,8 @@ public class LedgerDayRepository {
                         r.getDelivered(),
                         r.getEarly(),
                         r.getLost(),
-                        r.getResidual())));
+                        r.getResidual(),
+                        r.getToHouse())));
     return days;
   }
 
@@ -138,6 +139,7 @@ public class LedgerDayRepository {
         .set(LEDGER_DAY.EARLY, d.early())
         .set(LEDGER_DAY.LOST, d.lost())
         .set(LEDGER_DAY.RESIDUAL, d.residual())
+        .set(LEDGER_DAY.TO_HOUSE, d.toHouse())
         .where(LEDGER_DAY.STORE_ID.eq(store))
         .and(LEDGER_DAY.EVENING.eq(d.evening()))
         .and(LEDGER_DAY.MARK.eq(JUDGING))

@@ -4,6 +4,8 @@ import java.time.LocalDate;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
+import nightbank.server.record.HouseLearnedView;
+import nightbank.server.record.HouseNights;
 import nightbank.server.record.PastNightView;
 import nightbank.server.record.PastNights;
 import nightbank.server.record.StatementView;
@@ -20,11 +22,14 @@ import org.springframework.web.bind.annotation.RestController;
 class RecordController {
   private final Statements statements;
   private final PastNights nights;
+  private final HouseNights houseNights;
   private final Access access;
 
-  RecordController(Statements statements, PastNights nights, Access access) {
+  RecordController(
+      Statements statements, PastNights nights, HouseNights houseNights, Access access) {
     this.statements = statements;
     this.nights = nights;
+    this.houseNights = houseNights;
     this.access = access;
   }
 
@@ -36,6 +41,16 @@ class RecordController {
       @RequestParam LocalDate to) {
     access.require(holdingId, Role.GUEST);
     return statements.of(holdingId, store, from, to);
+  }
+
+  @GetMapping("/houses/{houseId}/nights/learned")
+  HouseLearnedView learned(
+      @PathVariable UUID holdingId,
+      @PathVariable UUID houseId,
+      @RequestParam LocalDate from,
+      @RequestParam LocalDate to) {
+    access.require(holdingId, Role.GUEST);
+    return houseNights.learned(holdingId, houseId, from, to);
   }
 
   @GetMapping("/houses/{houseId}/nights")
