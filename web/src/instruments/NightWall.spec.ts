@@ -10,6 +10,7 @@ const night = (evening: string, verdict: string, lowest: number, outdoor: number
   outdoorLowest: outdoor as number,
   liftKelvin: 0,
   coldDegreeHours: 0,
+  done: [],
   seen: verdict === 'LOST' ? ['Ice'] : [],
   paid: [],
 })
