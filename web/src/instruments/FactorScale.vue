@@ -8,7 +8,7 @@ const props = defineProps<{
 }>()
 const W = 620
 const left = 150
-const right = 66
+const right = 76
 const step = 40
 const H = computed(() => 40 + props.factors.length * step)
 const most = computed(() =>
@@ -41,7 +41,7 @@ const times = (v: number) => `${v.toFixed(2)} ×`
         :d="`M${x(f.low)} 0 H${x(f.high)} M${x(f.low)} -6 v12 M${x(f.high)} -6 v12`"
       />
       <circle :cx="x(f.value)" cy="0" r="7" />
-      <text class="value" :x="W - right + 10" y="6">{{ times(f.value) }}</text>
+      <text class="value" :x="W - right + 16" y="6">{{ times(f.value) }}</text>
     </g>
   </svg>
 </template>

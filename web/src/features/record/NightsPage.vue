@@ -102,7 +102,11 @@ const opened = computed(
       </p>
       <template v-if="learnedOf.has(opened.evening)">
         <p
-          v-for="s in learnedNightSentences(learnedOf.get(opened.evening)!, session.units)"
+          v-for="s in learnedNightSentences(
+            learnedOf.get(opened.evening)!,
+            opened.lowestCelsius,
+            session.units,
+          )"
           :key="s"
         >
           {{ s }}

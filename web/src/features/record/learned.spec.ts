@@ -66,7 +66,7 @@ const night = (over: Partial<Views['LearnedNight']> = {}): Views['LearnedNight']
 
 describe('one night in the learned house', () => {
   it('tells what stores were worth and leaves out what was worth nothing', () => {
-    const said = learnedNightSentences(night(), celsius)
+    const said = learnedNightSentences(night(), -1.1, celsius)
     expect(said).toEqual([
       'Without the stores it would have fallen to \u22123.3 °C; alone each was worth: Bench 1.0 K.',
     ])
@@ -75,13 +75,14 @@ describe('one night in the learned house', () => {
     expect(
       learnedNightSentences(
         night({ unlike: true, lossTimes: 2.62, changesPerHour: 12.48 }),
+        -1.1,
         celsius,
       )[0],
     ).toBe(
       'The house lost heat 2.6 times as fast as on its other nights, as an opening does that changes the air 12 times an hour.',
     ))
   it('says so when something was better', () =>
-    expect(learnedNightSentences(night({ unlike: true, lossTimes: 0.6 }), celsius)[0]).toContain(
-      'only 0.6 times',
-    ))
+    expect(
+      learnedNightSentences(night({ unlike: true, lossTimes: 0.6 }), -1.1, celsius)[0],
+    ).toContain('only 0.6 times'))
 })

@@ -60,7 +60,7 @@ export function nightSentences(n: Night, limit: number, u: Units, zone: string):
 }
 
 /** What the learned house says of one night: whether it was like the others, what stores did. */
-export function learnedNightSentences(n: LearnedNight, u: Units): string[] {
+export function learnedNightSentences(n: LearnedNight, low: number, u: Units): string[] {
   const said: string[] = []
   if (n.unlike && n.lossTimes > 1)
     said.push(
@@ -76,7 +76,7 @@ export function learnedNightSentences(n: LearnedNight, u: Units): string[] {
   const worth = n.worth.filter((w) => w.kelvin >= 0.05)
   if (worth.length)
     said.push(
-      `Without the stores it would have fallen to ${degrees(n.lowestWithoutStores, u)}; alone each was worth: ${worth.map((w) => `${w.name} ${kelvins(w.kelvin, u)}`).join(', ')}.`,
+      `Without the stores it would have fallen to ${degrees(low - n.liftByStores, u)}; alone each was worth: ${worth.map((w) => `${w.name} ${kelvins(w.kelvin, u)}`).join(', ')}.`,
     )
   return said
 }

@@ -65,6 +65,11 @@ final class Browser implements AutoCloseable {
     return size(390, 844, true);
   }
 
+  /** For what lies below the first look. */
+  Browser tall() {
+    return size(1280, 1700, false);
+  }
+
   private Browser size(int width, int height, boolean phone) {
     driver.executeCdpCommand(
         "Emulation.setDeviceMetricsOverride",
