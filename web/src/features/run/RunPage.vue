@@ -4,12 +4,14 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import LedgerBars from '@/instruments/LedgerBars.vue'
+import LoopLane from '@/instruments/LoopLane.vue'
 import RunChart from '@/instruments/RunChart.vue'
 import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
 import { clock, day, degrees, hours, kilowattHours, percent } from '@/shared/units'
+import { loopSentences } from './loopSentences'
 import { judgementQuery } from './queries'
 import RunEdit from './RunEdit.vue'
 import {
@@ -31,7 +33,7 @@ const zone = computed(() => session.zone(holding))
 
 useLive(
   holding,
-  () => run.value?.probes.map((p) => p.probeId) ?? [],
+  () => run.value?.restsOn ?? [],
   () => void client.invalidateQueries({ queryKey: ['holding', holding, 'judgement'] }),
 )
 
@@ -114,6 +116,11 @@ async function doubtAgain() {
       conduction model <span class="k air"></span> air <span class="k used"></span> part of the
       cooling that was used
     </p>
+    <section v-if="run.loop" aria-labelledby="loop-h">
+      <h2 id="loop-h">What its loop did</h2>
+      <p v-for="s in loopSentences(run.loop, zone)" :key="s" class="mb-1">{{ s }}</p>
+      <LoopLane :loop="run.loop" :zone="zone" />
+    </section>
     <div class="split mt-3">
       <section aria-labelledby="says-h">
         <h2 id="says-h">What it says</h2>

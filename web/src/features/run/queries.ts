@@ -12,3 +12,12 @@ export const judgementQuery = (holdingId: string, runId: string) =>
       ),
     retry: false,
   })
+
+/** Streams that were read lately. */
+export const loopsQuery = (holdingId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'loops'],
+    queryFn: () =>
+      body(api.GET('/api/holdings/{holdingId}/loops', { params: { path: { holdingId } } })),
+    refetchInterval: 60_000,
+  })

@@ -10,6 +10,8 @@ const kinds = [
   { value: 'AIR', text: 'in the air beside it' },
   { value: 'OUTDOOR', text: 'outdoors' },
   { value: 'SURFACE', text: 'on its surface, a spot read from outside' },
+  { value: 'INLET', text: 'in the loop, going in' },
+  { value: 'OUTLET', text: 'in the loop, coming out' },
 ]
 </script>
 
@@ -34,6 +36,11 @@ const kinds = [
     <p v-if="probe.kind === 'SURFACE'" class="soft mt-2">
       A surface tells nothing of the inside, so it counts for no balance. By infrared, bare shiny
       steel reads far too cold: stick matt tape on the spot and read that.
+    </p>
+    <p v-if="probe.kind === 'INLET' || probe.kind === 'OUTLET'" class="soft mt-2">
+      Going in and coming out together tell power and direction, with the flow given under Pipe.
+      Strap both under the lagging of the pipe, and let them change places once: what they differ by
+      then is their own fault.
     </p>
     <p class="soft mt-2">Its readings stay in the record when it goes.</p>
   </section>

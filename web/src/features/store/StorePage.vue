@@ -8,6 +8,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { day, degrees, hours, kilograms, kilowattHours } from '@/shared/units'
 import { housesQuery } from '../house/queries'
+import LoopNotes from '../run/LoopNotes.vue'
 import HandReadings from './HandReadings.vue'
 import BuildEditor from './BuildEditor.vue'
 import CautionList from './CautionList.vue'
@@ -176,6 +177,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           @place="place"
         />
         <StoreFigures :appraisal="appraisal" :count="draft.design.count" />
+        <LoopNotes :holding="holding" :store="store" :probes="draft.probes.map((p) => p.id)" />
         <div class="d-flex gap-2 flex-wrap mt-2 no-print">
           <BButton variant="secondary" :aria-pressed="charging" @click="charging = !charging">{{
             charging ? 'Back to how it is now' : 'Try a charge'

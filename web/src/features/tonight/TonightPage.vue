@@ -12,6 +12,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { clock, degrees, kelvins, kilowattHours, nextMoment } from '@/shared/units'
 import { housesQuery } from '../house/queries'
+import LoopNotes from '../run/LoopNotes.vue'
 import { rememberLow } from '../house/useTrial'
 import { fromAddress, toAddress, type Doing } from './doings'
 import { advice, assumption, certainty, errand, headline, otherwise, shortage } from './sentences'
@@ -329,6 +330,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         :units="session.units"
         :zone="zone"
       />
+      <LoopNotes :holding="holding" />
       <div v-for="c in night.cautions" :key="c.code + c.of" class="caution">
         <b>{{ c.of ? `${c.of}: ` : '' }}{{ c.reason }}</b> {{ c.remedy }}
       </div>

@@ -500,6 +500,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/loops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["loops"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/people": {
         parameters: {
             query?: never;
@@ -1665,6 +1681,7 @@ export interface components {
             floorCelsius: number;
             gross: number[];
             ledger: components["schemas"]["LedgerView"];
+            loop: components["schemas"]["LoopView"];
             mean: number[];
             /** Format: double */
             meanHalfWidth: number;
@@ -1675,6 +1692,7 @@ export interface components {
             probes: components["schemas"]["Curve"][];
             /** Format: int64 */
             readings: number;
+            restsOn: string[];
             run: components["schemas"]["RunView"];
             setAside: components["schemas"]["SetAside"][];
             /** Format: uuid */
@@ -1806,6 +1824,41 @@ export interface components {
             added: number;
             /** Format: int32 */
             known: number;
+        };
+        LoopSpell: {
+            /** @enum {string} */
+            direction: "CHARGING" | "DRAWING" | "STILL";
+            /** Format: int64 */
+            from: number;
+            /** Format: double */
+            joules: number;
+            /** Format: int64 */
+            to: number;
+        };
+        LoopView: {
+            /** Format: double */
+            charged: number;
+            /** Format: double */
+            chargedHalf: number;
+            /** @enum {string} */
+            direction: "CHARGING" | "DRAWING" | "STILL";
+            /** Format: double */
+            drawn: number;
+            /** Format: double */
+            drawnHalf: number;
+            emptying: boolean;
+            /** Format: int64 */
+            readAt: number;
+            spells: components["schemas"]["LoopSpell"][];
+            /** Format: uuid */
+            storeId: string;
+            storeName: string;
+            /** Format: int64 */
+            turnedAt: number;
+            /** Format: int64 */
+            turnedHalf: number;
+            /** Format: double */
+            wattsNow: number;
         };
         Loss: {
             kind: string;
@@ -2062,7 +2115,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "STORE" | "AIR" | "OUTDOOR" | "SURFACE";
+            kind: "STORE" | "AIR" | "OUTDOOR" | "SURFACE" | "INLET" | "OUTLET";
             name: string;
             /** Format: double */
             radiusFraction: number;
@@ -3614,6 +3667,28 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    loops: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoopView"][];
                 };
             };
         };

@@ -1,12 +1,13 @@
 package nightbank.core.run;
 
+import java.util.Optional;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 
 /**
  * What a store gave to the air of its house. While nothing charges it, that is what its measured
  * content fell by, less what went to ground: slopes of three hours by least squares. Else it is
- * what the fitted faces say. Neglects heat that a loop carries off.
+ * what the fitted faces say. What a loop was read to carry off is taken to reach the house.
  */
 final class GivenHeat {
   private static final long HALF_WINDOW = 5400; // s
@@ -20,11 +21,13 @@ final class GivenHeat {
       StoreReplay.Track track,
       CorrectedField field,
       HeatStore store,
-      boolean makesHeat) {
+      boolean makesHeat,
+      Optional<JudgedLoop> loop) {
     int n = line.at().length;
     double[] watts = new double[n];
+    double[] carried = loop.map(l -> RunJudge.carriedOff(line, l)).orElse(new double[n]);
     if (!store.place().indoors()) {
-      return watts;
+      return carried;
     }
     double[] away = new double[n];
     for (FaceName name : FaceName.values()) {
@@ -33,6 +36,9 @@ final class GivenHeat {
       for (int i = 0; i < n; i++) {
         into[i] += face[i];
       }
+    }
+    for (int i = 0; i < n; i++) {
+      watts[i] += carried[i];
     }
     double[] balanced = watts.clone();
     for (int i = 1; i < n && !makesHeat; i++) {

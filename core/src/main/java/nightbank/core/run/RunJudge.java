@@ -27,6 +27,7 @@ public final class RunJudge {
   private static final double SENSOR_HIGH = 1100; // bare thermocouples, IEC 60584 type K
   private static final double BARE = 5; // W/(m² K), about a film of air alone
   private static final int LEAST_READINGS = 8;
+  private static final double MENTIONED = 1e5; // J, a loop's smallest heat worth a sentence
   private static final double SHORTEST_COOL_DOWN = 2 * 3600.0;
 
   private final RunRecord run;
@@ -55,6 +56,10 @@ public final class RunJudge {
     boolean airKnown = air.size() > 1;
     ReadingSeries beside = airKnown ? air : guessedAir(cleaned);
     RunTimeline line = RunTimeline.of(cleaned, beside);
+    Optional<JudgedLoop> loop =
+        run.loop()
+            .map(l -> new LoopReadings(clean(l.inlet()), clean(l.outlet()), l.capacityRate()))
+            .flatMap(JudgedLoop::judge);
     HeatStore store = withMeasuredProbes(cleaned);
     boolean labelled = run.sourceWatts() > 0;
     StoreReplay replay = new StoreReplay(line, store, run.groundCelsius());
@@ -72,7 +77,8 @@ public final class RunJudge {
       say(Finding.Code.AIR_UNKNOWN, Double.NaN, 0, "");
     }
     Map<FaceName, Double> shares = faceShares(line, track, coolDown);
-    Ledger ledger = ledger(line, track, field, labelled, fit.watts());
+    Ledger ledger = ledger(line, track, field, labelled, fit.watts(), loop);
+    loop.ifPresent(this::say);
     Peak peak = peak(line, field, meanHalf);
     say(labelled, fit, ledger, coolDown, shares, peak, track, line);
     if (line.probes().length == 1 && track.states()[0].celsius().length > 1) {
@@ -102,7 +108,8 @@ public final class RunJudge {
             peak,
             coolDown,
             ledger,
-            GivenHeat.watts(line, track, field, fit.store(), run.makesHeat()),
+            GivenHeat.watts(line, track, field, fit.store(), run.makesHeat(), loop),
+            loop,
             shares,
             new JudgedRun.Calibration(
                 Math.exp(fit.logFactors()[0]),
@@ -323,7 +330,8 @@ public final class RunJudge {
       StoreReplay.Track track,
       CorrectedField field,
       boolean labelled,
-      double fittedWatts) {
+      double fittedWatts,
+      Optional<JudgedLoop> loop) {
     int n = line.at().length;
     double delivered = 0;
     double early = 0;
@@ -345,8 +353,20 @@ public final class RunJudge {
         gain += field.content()[i] - field.content()[i - 1];
       }
     }
-    double watts = labelled ? run.sourceWatts() : fittedWatts;
+    double watts = labelled ? run.sourceWatts() : loop.isPresent() ? 0 : fittedWatts;
     double charged = watts * line.chargingSeconds();
+    if (loop.isPresent()) {
+      charged += loop.get().charged();
+      double[] carried = carriedOff(line, loop.get());
+      for (int i = 1; i < n; i++) {
+        double joules = carried[i] * (line.at()[i] - line.at()[i - 1]);
+        if (line.air()[i] < run.needBelowCelsius() || !indoors()) {
+          delivered += joules;
+        } else {
+          early += joules;
+        }
+      }
+    }
     double change = field.content()[n - 1] - field.content()[0];
     return new Ledger(
         charged,
@@ -358,6 +378,32 @@ public final class RunJudge {
         gain,
         charged > 0 ? gain / charged : Double.NaN,
         labelled);
+  }
+
+  private boolean indoors() {
+    return run.store().place().indoors();
+  }
+
+  /** What a stream carried out of the store in the step that ends at each moment, W. */
+  static double[] carriedOff(RunTimeline line, JudgedLoop loop) {
+    ReadingSeries watts = new ReadingSeries("loop", loop.at(), loop.watts());
+    double[] off = new double[line.at().length];
+    for (int i = 1; i < off.length; i++) {
+      double w = watts.at((line.at()[i] + line.at()[i - 1]) / 2, 3600);
+      off[i] = Double.isNaN(w) ? 0 : Math.max(0, -w);
+    }
+    return off;
+  }
+
+  private void say(JudgedLoop loop) {
+    if (loop.charged() > Math.max(MENTIONED, loop.chargedHalf())) {
+      say(Finding.Code.LOOP_CHARGED, loop.charged(), loop.chargedHalf(), "");
+    }
+    if (loop.drawn() > Math.max(MENTIONED, loop.drawnHalf())) {
+      say(Finding.Code.LOOP_DREW, loop.drawn(), loop.drawnHalf(), "");
+    }
+    loop.lastTurn()
+        .ifPresent(t -> say(Finding.Code.LOOP_TURNED, t.at(), t.halfWidth(), t.to().name()));
   }
 
   private static Peak peak(RunTimeline line, CorrectedField field, double meanHalf) {

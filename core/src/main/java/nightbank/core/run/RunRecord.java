@@ -2,6 +2,7 @@ package nightbank.core.run;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import nightbank.core.store.HeatStore;
 
@@ -15,6 +16,7 @@ import nightbank.core.store.HeatStore;
  * @param sourceWatts label power of the source, 0 when unknown
  * @param needBelowCelsius house air below which heat counts as delivered, not early
  * @param believed moments of readings, by channel, that the grower believes whatever cleaning says
+ * @param loop readings of a stream through it, empty when nobody took any
  * @param makesHeat whether the mass warms itself, as a heap does, so that its cooling tells nothing
  */
 public record RunRecord(
@@ -25,13 +27,14 @@ public record RunRecord(
     double sourceWatts,
     double needBelowCelsius,
     boolean makesHeat,
-    Map<String, Set<Long>> believed) {
+    Map<String, Set<Long>> believed,
+    Optional<LoopReadings> loop) {
   public RunRecord {
     probes = List.copyOf(probes);
     believed = Map.copyOf(believed);
   }
 
-  /** A run whose cleaning nobody has overruled. */
+  /** A run whose cleaning nobody has overruled, of a store without a loop. */
   public RunRecord(
       HeatStore store,
       List<ReadingSeries> probes,
@@ -40,6 +43,28 @@ public record RunRecord(
       double sourceWatts,
       double needBelowCelsius,
       boolean makesHeat) {
-    this(store, probes, air, groundCelsius, sourceWatts, needBelowCelsius, makesHeat, Map.of());
+    this(
+        store,
+        probes,
+        air,
+        groundCelsius,
+        sourceWatts,
+        needBelowCelsius,
+        makesHeat,
+        Map.of(),
+        Optional.empty());
+  }
+
+  public RunRecord withLoop(LoopReadings readings) {
+    return new RunRecord(
+        store,
+        probes,
+        air,
+        groundCelsius,
+        sourceWatts,
+        needBelowCelsius,
+        makesHeat,
+        believed,
+        Optional.of(readings));
   }
 }

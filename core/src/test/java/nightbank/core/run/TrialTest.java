@@ -62,6 +62,7 @@ public class TrialTest {
         down,
         new JudgedRun.Ledger(0, 0, 0, 0, 0, 0, 0, Double.NaN, false),
         new double[n],
+        Optional.empty(),
         Map.of(),
         new JudgedRun.Calibration(1, 0, 1, 0, 1, 0),
         List.of(),

@@ -24,6 +24,8 @@ final class JudgementMapping {
       Map<UUID, ProbeView> probes,
       List<JudgementView.SetAside> believed,
       long readings,
+      LoopView loop,
+      List<UUID> restsOn,
       List<EventView> events) {
     int[] kept = kept(j.at().length);
     List<JudgementView.Curve> curves = new ArrayList<>();
@@ -97,6 +99,8 @@ final class JudgementMapping {
                         f.code().name(), number(f.value()), f.halfWidth(), f.detail()))
             .toList(),
         needBelow,
+        loop,
+        restsOn,
         events);
   }
 

@@ -9,6 +9,8 @@ import nightbank.server.log.EventView;
  * curves share {@code at} and hold null where nothing was measured.
  *
  * @param believed readings taken although cleaning would have set them aside
+ * @param restsOn thermometers whose readings it rests on
+ * @param loop absent where no stream was read
  * @param needBelowCelsius house air below which heat counts as delivered
  */
 public record JudgementView(
@@ -35,6 +37,8 @@ public record JudgementView(
     CalibrationView calibration,
     List<FindingView> findings,
     double needBelowCelsius,
+    LoopView loop,
+    List<UUID> restsOn,
     List<EventView> events) {
 
   /** One probe as measured and as the model has it. */

@@ -14,6 +14,7 @@ import java.util.concurrent.Semaphore;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import nightbank.core.run.JudgedRun;
+import nightbank.core.run.LoopReadings;
 import nightbank.core.run.ReadingSeries;
 import nightbank.core.run.RunJudge;
 import nightbank.core.run.RunRecord;
@@ -45,6 +46,7 @@ public class Judgements {
   private final Readings readings;
   private final EventLog events;
   private final Beliefs beliefs;
+  private final Loops loops;
   private final SheetRepository sheets;
   private final String built;
   private final Cache<Key, Optional<Judged>> cache = Caffeine.newBuilder().maximumSize(60).build();
@@ -58,6 +60,7 @@ public class Judgements {
       Readings readings,
       EventLog events,
       Beliefs beliefs,
+      Loops loops,
       SheetRepository sheets,
       ObjectProvider<BuildProperties> build) {
     this.runs = runs;
@@ -66,6 +69,7 @@ public class Judgements {
     this.readings = readings;
     this.events = events;
     this.beliefs = beliefs;
+    this.loops = loops;
     this.sheets = sheets;
     BuildProperties properties = build.getIfAvailable();
     built = properties == null ? "" : String.valueOf(properties.getTime());
@@ -99,8 +103,7 @@ public class Judgements {
   /** Of everything that a sheet rests on, the program that judged it too. */
   private String mark(
       UUID holding, CoreStore store, RunView run, List<ProbeView> probes, List<EventView> seen) {
-    Set<UUID> read = new HashSet<>(airProbes(holding, store));
-    probes.forEach(p -> read.add(p.id()));
+    Set<UUID> read = restsOn(holding, store, probes);
     return String.join(
         "/",
         built,
@@ -116,6 +119,12 @@ public class Judgements {
                 .toString()
                 .hashCode()),
         readings.mark(holding, read, run.from(), run.to()));
+  }
+
+  private Set<UUID> restsOn(UUID holding, CoreStore store, List<ProbeView> probes) {
+    Set<UUID> read = new HashSet<>(airProbes(holding, store));
+    probes.forEach(p -> read.add(p.id()));
+    return read;
   }
 
   private JudgementView fresh(
@@ -139,6 +148,12 @@ public class Judgements {
         probes.stream().collect(Collectors.toMap(ProbeView::id, Function.identity())),
         believed(holding, probes, run),
         judged.readings(),
+        judged
+            .run()
+            .loop()
+            .map(l -> LoopView.of(store.id(), store.name(), store.chargedByStream(), l))
+            .orElse(null),
+        restsOn(holding, store, probes).stream().sorted().toList(),
         seen);
   }
 
@@ -202,16 +217,19 @@ public class Judgements {
         break;
       }
     }
+    List<ProbeView> probes = stores.probes(holding, store.id());
+    Optional<LoopReadings> loop = loops.of(holding, store, probes, from, to, most);
     RunRecord record =
         new RunRecord(
             store.store(),
             series,
             beside,
             ground(holding, store),
-            store.sourceWatts(),
+            loop.isPresent() && store.chargedByStream() ? 0 : store.sourceWatts(),
             needBelow(holding, store),
             store.makesHeat(),
-            believed);
+            believed,
+            loop);
     busy.acquireUninterruptibly();
     try {
       long all = count;

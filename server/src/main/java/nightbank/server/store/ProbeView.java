@@ -2,7 +2,7 @@ package nightbank.server.store;
 
 import java.util.UUID;
 
-/** A thermometer: in a store, on its surface, in the air beside it, or outdoors. */
+/** A thermometer: in a store, on it, beside it, in a stream through it, or outdoors. */
 public record ProbeView(
     UUID id, Kind kind, String name, double radiusFraction, double heightFraction) {
   /** Where it hangs. */
@@ -11,6 +11,10 @@ public record ProbeView(
     AIR,
     OUTDOOR,
     /** A spot read from outside, which says nothing of the inside. */
-    SURFACE
+    SURFACE,
+    /** In a stream on its way into the store. */
+    INLET,
+    /** In the same stream where it comes out. */
+    OUTLET
   }
 }

@@ -73,6 +73,7 @@ public class Stores {
       HeatStore store,
       double sourceWatts,
       boolean makesHeat,
+      boolean chargedByStream,
       Hearth hearth) {}
 
   private record Described(StoreDesign design, List<ProbeView> probes) {}
@@ -126,6 +127,9 @@ public class Stores {
         core,
         source == null ? 0 : source.powerWatts(),
         source != null && source.kind() == SourceDesign.Kind.HEAP,
+        source != null
+            && (source.kind() == SourceDesign.Kind.WATER_LOOP
+                || source.kind() == SourceDesign.Kind.WARM_AIR),
         SourceMapping.hearth(source));
   }
 

@@ -9,6 +9,8 @@ import nightbank.server.run.Beliefs;
 import nightbank.server.run.FoundRuns;
 import nightbank.server.run.JudgementView;
 import nightbank.server.run.Judgements;
+import nightbank.server.run.LoopView;
+import nightbank.server.run.Loops;
 import nightbank.server.run.RunView;
 import nightbank.server.run.Runs;
 import org.springframework.http.HttpStatus;
@@ -30,15 +32,28 @@ class RunController {
   private final Judgements judgements;
   private final Beliefs beliefs;
   private final FoundRuns finder;
+  private final Loops loops;
   private final Access access;
 
   RunController(
-      Runs runs, Judgements judgements, Beliefs beliefs, FoundRuns finder, Access access) {
+      Runs runs,
+      Judgements judgements,
+      Beliefs beliefs,
+      FoundRuns finder,
+      Loops loops,
+      Access access) {
     this.runs = runs;
     this.judgements = judgements;
     this.beliefs = beliefs;
     this.finder = finder;
+    this.loops = loops;
     this.access = access;
+  }
+
+  @GetMapping("/loops")
+  List<LoopView> loops(@PathVariable UUID holdingId) {
+    access.require(holdingId, Role.GUEST);
+    return loops.lately(holdingId);
   }
 
   @GetMapping("/stores/{storeId}/runs")

@@ -1,0 +1,52 @@
+package nightbank.server.run;
+
+import java.util.List;
+import java.util.UUID;
+import nightbank.core.run.JudgedLoop;
+
+/**
+ * What a stream did to a store. Moments are epoch seconds, heat J, power W into the store.
+ *
+ * @param wattsNow over the last quarter of an hour that was read; below zero it empties the store
+ * @param turnedAt since when it goes the other way, absent when it never turned
+ * @param emptying it is meant to charge and carries heat off
+ */
+public record LoopView(
+    UUID storeId,
+    String storeName,
+    long readAt,
+    double wattsNow,
+    JudgedLoop.Direction direction,
+    Long turnedAt,
+    Long turnedHalf,
+    double charged,
+    double chargedHalf,
+    double drawn,
+    double drawnHalf,
+    boolean emptying,
+    List<LoopSpell> spells) {
+
+  /** A stretch of one direction. */
+  public record LoopSpell(JudgedLoop.Direction direction, long from, long to, double joules) {}
+
+  static LoopView of(UUID store, String name, boolean charges, JudgedLoop j) {
+    var last = j.spells().get(j.spells().size() - 1);
+    var turn = j.lastTurn();
+    return new LoopView(
+        store,
+        name,
+        j.at()[j.at().length - 1],
+        j.wattsNow(),
+        last.direction(),
+        turn.map(JudgedLoop.Turn::at).orElse(null),
+        turn.map(JudgedLoop.Turn::halfWidth).orElse(null),
+        j.charged(),
+        j.chargedHalf(),
+        j.drawn(),
+        j.drawnHalf(),
+        charges && last.direction() == JudgedLoop.Direction.DRAWING,
+        j.spells().stream()
+            .map(s -> new LoopSpell(s.direction(), s.from(), s.to(), s.joules()))
+            .toList());
+  }
+}

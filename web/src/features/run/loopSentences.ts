@@ -1,0 +1,33 @@
+import type { Views } from '@/shared/api/client'
+import { clock, day, kilowattHours, watts } from '@/shared/units'
+
+type Loop = Views['LoopView']
+
+const minutes = (seconds: number) => `${Math.max(1, Math.round(seconds / 60))} min`
+
+/** What a stream does now and since when, in a sentence or two. */
+export function loopSentences(l: Loop, zone: string): string[] {
+  const since =
+    l.turnedAt == null
+      ? ''
+      : ` since ${day(l.turnedAt, zone)} ${clock(l.turnedAt, zone)}` +
+        ((l.turnedHalf ?? 0) > 240 ? ` ± ${minutes(l.turnedHalf!)}` : '')
+  const said: string[] = []
+  if (l.emptying)
+    said.push(
+      `Its loop has been emptying it${since}: what comes back is warmer than what goes in, ${watts(-l.wattsNow)} at last. Stop the pump or shut the valve.`,
+    )
+  else if (l.direction === 'CHARGING') said.push(`Its loop brings ${watts(l.wattsNow)}${since}.`)
+  else if (l.direction === 'DRAWING')
+    said.push(`Its loop carries off ${watts(-l.wattsNow)}${since}.`)
+  else said.push('Its loop stands still, or in and out are too alike to tell.')
+  const sums = [
+    l.charged > 1e5 ? `brought ${energy(l.charged, l.chargedHalf)}` : '',
+    l.drawn > 1e5 ? `carried off ${energy(l.drawn, l.drawnHalf)}` : '',
+  ].filter(Boolean)
+  if (sums.length) said.push(`In this time it ${sums.join(' and ')}.`)
+  return said
+}
+
+const energy = (joules: number, half: number) =>
+  `${kilowattHours(joules)} ± ${(half / 3.6e6).toFixed(half > 3.6e7 ? 0 : half > 3.6e6 ? 1 : 2)}`
