@@ -14,11 +14,12 @@ const zone = computed(() => session.zone(props.holding))
 const shown = computed(() =>
   (data.value ?? []).filter((l) => (props.store ? l.storeId === props.store : l.emptying)),
 )
-useLive(
-  props.holding,
-  () => props.probes ?? [],
-  () => void refetch(),
-)
+if (props.probes)
+  useLive(
+    props.holding,
+    () => props.probes ?? [],
+    () => void refetch(),
+  )
 </script>
 
 <template>

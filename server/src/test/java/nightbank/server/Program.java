@@ -101,6 +101,7 @@ public final class Program {
               "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/postgres",
               "--nightbank.data=" + folder.resolve("data"),
               "--nightbank.judge-ahead=false",
+              "--nightbank.demo-stands=true",
               "--nightbank.demo=" + demo));
     } catch (IOException e) {
       throw new IllegalStateException(e);
@@ -130,6 +131,10 @@ public final class Program {
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
     }
+  }
+
+  public Path folder() {
+    return folder;
   }
 
   public String address() {

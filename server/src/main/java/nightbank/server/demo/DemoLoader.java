@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -17,6 +18,8 @@ import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
 import nightbank.server.book.Book;
 import nightbank.server.book.Books;
+import nightbank.server.device.DeviceView;
+import nightbank.server.device.Devices;
 import nightbank.server.exchange.FileMapping;
 import nightbank.server.exchange.ImportView;
 import nightbank.server.exchange.Imports;
@@ -25,14 +28,15 @@ import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
+import nightbank.server.log.Readings;
 import nightbank.server.record.Statements;
 import nightbank.server.run.Runs;
+import nightbank.server.shared.DemoClock;
 import nightbank.server.shared.Settings;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.StoreDesign;
 import nightbank.server.store.Stores;
 import nightbank.server.trial.Trials;
-import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -45,7 +49,9 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Component
 class DemoLoader implements ApplicationRunner {
-  private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
+  static final String TOKEN = "logger.token";
+
+  private static final org.slf4j.Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
 
   private final Settings settings;
   private final JsonMapper mapper;
@@ -58,6 +64,8 @@ class DemoLoader implements ApplicationRunner {
   private final Runs runs;
   private final Trials trials;
   private final EventLog events;
+  private final Devices devices;
+  private final Readings readings;
   private final Statements statements;
   private final Clock clock;
 
@@ -73,6 +81,8 @@ class DemoLoader implements ApplicationRunner {
       Runs runs,
       Trials trials,
       EventLog events,
+      Devices devices,
+      Readings readings,
       Statements statements,
       Clock clock) {
     this.settings = settings;
@@ -86,6 +96,8 @@ class DemoLoader implements ApplicationRunner {
     this.runs = runs;
     this.trials = trials;
     this.events = events;
+    this.devices = devices;
+    this.readings = readings;
     this.statements = statements;
     this.clock = clock;
   }
@@ -97,11 +109,17 @@ class DemoLoader implements ApplicationRunner {
       List<Store> stores,
       List<Run> runs,
       List<TriedOut> trials,
+      List<Logger> loggers,
       Book book,
       LocalDate recordFrom) {}
 
   /** A trial with its runs by name and side. */
   record TriedOut(String name, List<List<String>> runs) {}
+
+  /** A logger that sends by itself, with its channels and the store they are at. */
+  record Logger(String name, String store, List<Channel> channels) {}
+
+  record Channel(String name, String probe) {}
 
   record Person(String login, String name, String password, Role role) {}
 
@@ -131,7 +149,13 @@ class DemoLoader implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
-    if (!settings.isDemo() || accounts.anybody()) {
+    if (!settings.isDemo()) {
+      return;
+    }
+    if (accounts.anybody()) {
+      if (clock instanceof DemoClock demo) {
+        readings.newest().ifPresent(demo::resume);
+      }
       return;
     }
     Path folder = Path.of(settings.demo());
@@ -172,11 +196,35 @@ class DemoLoader implements ApplicationRunner {
           new EventView(
               e.id(), ids.get(e.store()), e.kind(), e.at(), e.note(), e.amount(), e.moisture()));
     }
+    for (Logger l : told.loggers()) {
+      connect(holding, l);
+    }
     if (settings.judgeAhead()) {
       statements.of(
           holding, null, told.recordFrom(), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC));
     }
     LOG.info("{} is set up", told.holding().name());
+  }
+
+  /** Its token is left where the stand-in looks for it. */
+  private void connect(UUID holding, Logger l) throws IOException {
+    String token =
+        devices
+            .create(
+                holding,
+                new Devices.DeviceDraft(
+                    id(l.name()),
+                    l.name(),
+                    l.channels().stream()
+                        .map(c -> new DeviceView.DeviceChannel(c.name(), id(l.store() + c.probe())))
+                        .toList()))
+            .token();
+    Files.createDirectories(settings.data());
+    Path file = settings.data().resolve(TOKEN);
+    Files.deleteIfExists(file);
+    Files.createFile(
+        file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+    Files.writeString(file, token);
   }
 
   private void make(UUID holding, Store s) {

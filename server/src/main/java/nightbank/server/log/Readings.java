@@ -114,6 +114,11 @@ public class Readings {
     return repository.newest(holding, probes);
   }
 
+  /** The newest of all holdings'. */
+  public Optional<Instant> newest() {
+    return repository.newest();
+  }
+
   /** How many readings and which newest lie in a span: changes when anything there does. */
   public String mark(UUID holding, Set<UUID> probes, Instant from, Instant to) {
     return repository.mark(holding, probes, from, to);

@@ -8,11 +8,13 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  *
  * @param data folder for uploads
  * @param demo folder with demo data to load into an empty database, or blank
+ * @param demoStands whether demo time stands still from its first moment
  * @param forecast address of a weather service, or blank
  * @param judgeAhead whether a new demo's days are judged before anybody asks
  */
 @ConfigurationProperties("nightbank")
-public record Settings(Path data, String demo, String forecast, boolean judgeAhead) {
+public record Settings(
+    Path data, String demo, boolean demoStands, String forecast, boolean judgeAhead) {
   public boolean isDemo() {
     return demo != null && !demo.isBlank();
   }

@@ -14,6 +14,8 @@ import nightbank.server.Program;
 import nightbank.server.Visitor;
 import nightbank.server.Visitor.Answer;
 import nightbank.standins.croft.Croft;
+import nightbank.standins.logger.HeapLoop;
+import nightbank.standins.logger.LoggerDevice;
 import org.awaitility.Awaitility;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -24,6 +26,7 @@ public class DemoTest {
   /** 62.4 m² of glass, the back wall and the draught at 2 m/s, W/K, as the stand-in has them. */
   private static final double CROFT_LOSS = 260;
 
+  private Program program;
   private Visitor keeper;
   private String holding;
   private List<String> truth;
@@ -33,7 +36,7 @@ public class DemoTest {
     Path folder = Files.createTempDirectory("croft");
     new Croft().write(folder);
     truth = Files.readAllLines(folder.resolve("truth.csv"));
-    Program program = Program.start(folder.toString());
+    program = Program.start(folder.toString());
     keeper = new Visitor(program);
     var me =
         keeper.post("/api/session", "{\"login\":\"keeper\",\"password\":\"quernstone croft\"}");
@@ -200,5 +203,22 @@ public class DemoTest {
     assertThat(wrong.body().path("field").asString()).isEqualTo("design.learned");
     assertThat(keeper.put(path, learned.etag(), body).body().path("lossWattsPerKelvin").asDouble())
         .isEqualTo(kept.body().path("lossWattsPerKelvin").asDouble());
+  }
+
+  @Test
+  public void theDemosLoggerHasATokenAndItsReadingsSayWhatTheHeapsLoopDoes()
+      throws IOException, InterruptedException {
+    String token = Files.readString(program.folder().resolve("data/logger.token")).strip();
+    try (LoggerDevice logger =
+        LoggerDevice.sendingTo(program.address(), token)
+            .at(new HeapLoop())
+            .channels("heaploop:", "in", "out")) {
+      logger.follow(20, 0);
+      assertThat(logger.acknowledged()).isEqualTo(40);
+    }
+    JsonNode heap = store("Heap, north wall");
+    assertThat(heap.path("now").path("latest").toString()).contains("celsius");
+    assertThat(keeper.get(holding + "/devices").body().path(0).path("lastProblem").asString(""))
+        .isEmpty();
   }
 }

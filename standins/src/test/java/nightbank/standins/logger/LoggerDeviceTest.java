@@ -19,7 +19,7 @@ import org.testng.annotations.Test;
 /** The simulated logger against a deaf ear that writes down what it hears. */
 public class LoggerDeviceTest {
   private static final Pattern RECORD =
-      Pattern.compile("\"n\":\"([^\"]*)\",\"u\":\"Cel\",\"t\":(\\d+),\"v\":(-?[\\d.]+)");
+      Pattern.compile("\"n\":\"([^\"]*)\",\"u\":\"Cel\",\"t\":(-?\\d+),\"v\":(-?[\\d.]+)");
 
   private final List<String> heard = Collections.synchronizedList(new ArrayList<>());
   private volatile int status = 200;
@@ -139,6 +139,38 @@ public class LoggerDeviceTest {
       case BURSTS -> assertThat(heard.size()).isLessThan(packs);
       case SWAPPED -> assertThat(last(faulty).name()).isNotEqualTo(last(sound).name());
     }
+  }
+
+  @Test
+  public void oneThatFollowsTellsAgesBecauseItHasNoClock() throws InterruptedException {
+    try (LoggerDevice l =
+        LoggerDevice.sendingTo("http://127.0.0.1:" + ear.getAddress().getPort(), "token")
+            .at(new HeapLoop())
+            .channels("heaploop:", "in", "out")) {
+      status = 503;
+      l.follow(3, 0);
+      assertThat(l.acknowledged()).isZero();
+      status = 200;
+      l.follow(2, 0);
+      assertThat(l.acknowledged()).isEqualTo(10);
+    }
+    assertThat(items()).hasSize(10).allMatch(i -> i.at() <= 0 && i.at() > -60);
+    assertThat(items().stream().map(Item::name)).contains("heaploop:in", "heaploop:out");
+  }
+
+  @Test
+  public void aHeapsLoopDrawsWhileItsPumpRunsAndRestsBetween() {
+    HeapLoop loop = new HeapLoop();
+    double running = 0;
+    double least = 99;
+    for (int minute = 0; minute < 180; minute++) {
+      loop.step(60, 16);
+      double rise = loop.at(1) - loop.at(0);
+      running += minute % 60 > 20 && minute % 60 < 44 ? rise / 69 : 0;
+      least = Math.min(least, rise);
+      assertThat(loop.at(1)).isBetween(10.0, 52.0);
+    }
+    assertThat(running).as("warmer coming out while it runs, K").isBetween(1.0, 8.0);
   }
 
   private static Item last(List<Item> items) {

@@ -116,6 +116,10 @@ public class ReadingRepository {
     return Optional.ofNullable(newest);
   }
 
+  public Optional<Instant> newest() {
+    return db.select(max(READING.AT)).from(READING).fetchOptional(r -> r.value1());
+  }
+
   public String mark(UUID holding, Set<UUID> probes, Instant from, Instant to) {
     var row =
         db.select(count(), max(READING.AT), sum(HASH))
