@@ -4,12 +4,12 @@ import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { kilowattHours } from '@/shared/units'
 
-const props = defineProps<{ ledger: Views['LedgerView'] }>()
+const props = defineProps<{ ledger: Views['LedgerView']; own?: boolean }>()
 
 const rows = computed(() => {
   const l = props.ledger
   return [
-    { key: 'charged', word: 'put in', value: l.charged, side: 'in' },
+    { key: 'charged', word: props.own ? 'made by itself' : 'put in', value: l.charged, side: 'in' },
     {
       key: 'change',
       word: l.change >= 0 ? 'still in the store' : 'taken from the balance',

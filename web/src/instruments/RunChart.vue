@@ -250,15 +250,12 @@ function key(e: KeyboardEvent) {
         :height="size.h - M.top - M.bottom"
       />
       <g class="grid">
-        <g v-for="t in ticksY" :key="t">
+        <g v-for="(t, i) in ticksY" :key="t">
           <path :d="`M${M.left} ${y(t)} H${size.w - right}`" :class="{ zero: t === 0 }" />
           <text :x="M.left - 8" :y="y(t) + 5" text-anchor="end">
-            {{ degrees(t, units, 0).replace(/ .*/, '') }}
+            {{ degrees(t, units, 0).replace(i === ticksY.length - 1 ? '' : / .*/, '') }}
           </text>
         </g>
-        <text :x="M.left - 8" :y="size.h - M.bottom + 22" text-anchor="end">
-          °{{ units.fahrenheit ? 'F' : 'C' }}
-        </text>
         <g v-for="t in ticksX" :key="t.at">
           <path :d="`M${t.x} ${size.h - M.bottom} v6`" />
           <text :x="t.x" :y="size.h - M.bottom + 20" text-anchor="middle">

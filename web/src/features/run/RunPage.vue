@@ -182,7 +182,7 @@ async function doubtAgain() {
       </section>
       <section aria-labelledby="ledger-h">
         <h2 id="ledger-h">Ledger</h2>
-        <LedgerBars :ledger="run.ledger" />
+        <LedgerBars :ledger="run.ledger" :own="run.findings.some((f) => f.code === 'MAKES_HEAT')" />
         <p class="mt-2">
           Balance above {{ degrees(run.floorCelsius, session.units, 0) }}: at best
           <b class="figure">{{ kilowattHours(bestBalance) }}</b> ±

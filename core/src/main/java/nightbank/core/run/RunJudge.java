@@ -55,15 +55,21 @@ public final class RunJudge {
     }
     boolean airKnown = air.size() > 1;
     ReadingSeries beside = airKnown ? air : guessedAir(cleaned);
-    RunTimeline line = RunTimeline.of(cleaned, beside);
+    RunTimeline read = RunTimeline.of(cleaned, beside);
+    RunTimeline line = run.makesHeat() ? read.alwaysOn() : read;
     Optional<JudgedLoop> loop =
         run.loop()
             .map(l -> new LoopReadings(clean(l.inlet()), clean(l.outlet()), l.capacityRate()))
             .flatMap(JudgedLoop::judge);
     HeatStore store = withMeasuredProbes(cleaned);
     boolean labelled = run.sourceWatts() > 0;
-    StoreReplay replay = new StoreReplay(line, store, run.groundCelsius());
-    double watts = labelled ? run.sourceWatts() : roughWatts(line, store, run.groundCelsius());
+    StoreReplay replay = new StoreReplay(line, store, run.groundCelsius(), run.makesHeat());
+    double watts =
+        labelled
+            ? run.sourceWatts()
+            : run.makesHeat()
+                ? steadyWatts(replay, store)
+                : roughWatts(line, store, run.groundCelsius());
     var calibration = new StoreCalibration(line, replay, store, watts, labelled);
     var fit = calibration.fit();
     var track = replay.track(fit.store(), fit.watts(), true);
@@ -161,6 +167,15 @@ public final class RunJudge {
       }
     }
     return new ReadingSeries("guess", new long[] {first}, new double[] {coldest});
+  }
+
+  /** What its faces lose at first: a mass that makes heat of its own makes about as much. */
+  private static double steadyWatts(StoreReplay replay, HeatStore store) {
+    double watts = 0;
+    for (double[] face : replay.track(store, 0).faceWatts().values()) {
+      watts += face[Math.min(1, face.length - 1)];
+    }
+    return Math.max(1, watts);
   }
 
   private static double roughWatts(RunTimeline line, HeatStore store, double ground) {
@@ -353,7 +368,8 @@ public final class RunJudge {
         gain += field.content()[i] - field.content()[i - 1];
       }
     }
-    double watts = labelled ? run.sourceWatts() : loop.isPresent() ? 0 : fittedWatts;
+    double watts =
+        labelled ? run.sourceWatts() : loop.isPresent() && !run.makesHeat() ? 0 : fittedWatts;
     double charged = watts * line.chargingSeconds();
     if (loop.isPresent()) {
       charged += loop.get().charged();

@@ -53,6 +53,13 @@ record RunTimeline(
     return new RunTimeline(at, probes, beside, phases, charging);
   }
 
+  /** The same for a mass that makes heat of its own all the time. */
+  RunTimeline alwaysOn() {
+    boolean[] on = new boolean[at.length];
+    Arrays.fill(on, true);
+    return new RunTimeline(at, probes, air, phases, on);
+  }
+
   private static long medianStep(ReadingSeries s) {
     long[] steps = new long[s.size() - 1];
     for (int i = 0; i < steps.length; i++) {

@@ -22,7 +22,7 @@ final class StoreReplay {
   private final double longestStep;
   private final StateFromProbes.Estimate start;
 
-  StoreReplay(RunTimeline line, HeatStore store, double groundCelsius) {
+  StoreReplay(RunTimeline line, HeatStore store, double groundCelsius, boolean makesHeat) {
     this.line = line;
     this.groundCelsius = groundCelsius;
     double span = line.at()[line.at().length - 1] - line.at()[0];
@@ -35,7 +35,8 @@ final class StoreReplay {
     if (grid.cells() > 400) {
       grid = StoreGrid.coarse(store);
     }
-    start = new StateFromProbes(store, grid).estimate(first, line.air()[0], groundCelsius);
+    start =
+        new StateFromProbes(store, grid, makesHeat).estimate(first, line.air()[0], groundCelsius);
   }
 
   /** Standard deviation of the mean at the start, K. */

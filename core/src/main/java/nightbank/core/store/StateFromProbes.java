@@ -7,8 +7,9 @@ import java.util.List;
 /**
  * A store's field from a few probes, in the shapes that its own physics gives it: the excess over
  * what surrounds it is that of an evenly warm store, or of one charged by its source, each left to
- * cool for some hours. Shapes and pairs of shapes count by how well they meet the probes; what
- * their mean misses at a probe is spread round that probe.
+ * cool for some hours; a mass that makes heat of its own has the shapes of days of it. Shapes and
+ * pairs of shapes count by how well they meet the probes; what their mean misses at a probe is
+ * spread round that probe.
  *
  * <p>Three probes at half height say nothing of the colder top and foot: a mean weighted by
  * distance takes the mass for a third too warm, a day after a charge. One probe alone is taken for
@@ -17,6 +18,7 @@ import java.util.List;
  */
 public final class StateFromProbes {
   private static final double[] HOURS = {0, 0.5, 1, 2, 4, 8, 16, 32, 64};
+  private static final double[] DAYS = {0.5, 1, 2, 4, 8, 16, 40, 100};
   private static final int ALONE = 5; // index of the shape that one probe is taken for
   private static final double CHARGE_HOURS = 4;
   private static final double STEP = 600;
@@ -31,12 +33,27 @@ public final class StateFromProbes {
   private final double footShare;
   private final List<Shape> shapes = new ArrayList<>();
 
-  private record Shape(double[] field, double[] atProbes, boolean even, int cooled) {}
+  /**
+   * A field with a mean of one.
+   *
+   * @param cost beside the plain even one, in units of χ²: stores are charged by their source,
+   *     hardly ever evenly and then left; heaps are rarely days old
+   */
+  private record Shape(double[] field, double[] atProbes, double cost) {}
 
   private record Fit(double misfit, double even, double charged, Shape a, Shape b) {}
 
-  /** Prepares for a store and the probes that it has. */
+  /** Prepares for a store that is charged from outside and the probes that it has. */
   public StateFromProbes(HeatStore store, StoreGrid grid) {
+    this(store, grid, false);
+  }
+
+  /**
+   * Prepares.
+   *
+   * @param makesHeat whether the mass warms itself, as a heap does
+   */
+  public StateFromProbes(HeatStore store, StoreGrid grid, boolean makesHeat) {
     this.grid = grid;
     this.probes = store.probes();
     double foot = store.transmittance(FaceName.FOOT, WARM, 0) * store.faceArea(FaceName.FOOT);
@@ -45,7 +62,11 @@ public final class StateFromProbes {
             + store.transmittance(FaceName.TOP, WARM, 0) * store.faceArea(FaceName.TOP);
     footShare = store.place().onGround() ? foot / (foot + rest) : 0;
     if (grid.cells() == 1) {
-      shapes.add(shape(StoreState.uniform(grid, 1), 1, true, 0));
+      shapes.add(shape(StoreState.uniform(grid, 1), 1, 0));
+      return;
+    }
+    if (makesHeat) {
+      warm(StoreModel.of(store, StoreState.uniform(grid, 0)));
       return;
     }
     cool(StoreModel.of(store, StoreState.uniform(grid, WARM)), true);
@@ -57,24 +78,34 @@ public final class StateFromProbes {
     cool(charged, false);
   }
 
+  private void warm(StoreModel model) {
+    double days = 0;
+    for (int k = 0; k < DAYS.length; k++) {
+      for (; days < DAYS[k] - 1e-9; days += 0.25) {
+        model.step(0.25 * 86_400, 0, 0, 1000); // any power: shapes have a mean of one
+      }
+      shapes.add(shape(model.state(), model.meanCelsius(), Math.max(0, 6 - k)));
+    }
+  }
+
   private void cool(StoreModel model, boolean even) {
     double hours = 0;
     for (int k = 0; k < HOURS.length; k++) {
       for (; hours < HOURS[k] - 1e-9; hours += STEP / 3600) {
         model.step(STEP, 0, 0, 0);
       }
-      shapes.add(shape(model.state(), model.meanCelsius(), even, k));
+      shapes.add(shape(model.state(), model.meanCelsius(), !even ? 0.5 : k == 0 ? 0 : 3));
     }
   }
 
-  private Shape shape(StoreState state, double mean, boolean even, int cooled) {
+  private Shape shape(StoreState state, double mean, double cost) {
     double scale = Math.max(1e-9, mean);
     double[] field = Arrays.stream(state.celsius()).map(t -> t / scale).toArray();
     double[] at =
         probes.stream()
             .mapToDouble(p -> state.at(p.radiusFraction(), p.heightFraction()))
             .toArray();
-    return new Shape(field, Arrays.stream(at).map(t -> t / scale).toArray(), even, cooled);
+    return new Shape(field, Arrays.stream(at).map(t -> t / scale).toArray(), cost);
   }
 
   /**
@@ -158,7 +189,7 @@ public final class StateFromProbes {
   }
 
   private Fit alone(double[] celsius, double base) {
-    Shape s = shapes.size() == 1 ? shapes.get(0) : shapes.get(HOURS.length + ALONE);
+    Shape s = shapes.get(Math.min(shapes.size() - 1, HOURS.length + ALONE));
     for (int p = 0; p < celsius.length; p++) {
       if (!Double.isNaN(celsius[p])) {
         return new Fit(0, (celsius[p] - base) / s.atProbes[p], 0, s, s);
@@ -193,7 +224,7 @@ public final class StateFromProbes {
     }
     double amplitude = bottom > 0 ? top / bottom : 0;
     Fit fit = new Fit(0, amplitude, 0, s, s);
-    return new Fit(misfit(celsius, base, fit) + cost(s), amplitude, 0, s, s);
+    return new Fit(misfit(celsius, base, fit) + s.cost, amplitude, 0, s, s);
   }
 
   private Fit two(double[] celsius, double base, Shape a, Shape b) {
@@ -223,15 +254,7 @@ public final class StateFromProbes {
       return null;
     }
     Fit fit = new Fit(0, even, charged, a, b);
-    return new Fit(misfit(celsius, base, fit) + 2 + cost(a) + cost(b), even, charged, a, b);
-  }
-
-  /**
-   * What a shape costs beside the plain even one, in units of χ²: stores are charged by their
-   * source, hardly ever evenly and then left.
-   */
-  private static double cost(Shape s) {
-    return s.even && s.cooled == 0 ? 0 : s.even ? 3 : 0.5;
+    return new Fit(misfit(celsius, base, fit) + 2 + a.cost + b.cost, even, charged, a, b);
   }
 
   private double misfit(double[] celsius, double base, Fit f) {

@@ -141,7 +141,7 @@ public class Statements {
     double lost = judged.stream().mapToDouble(LedgerDay::lost).sum();
     double left = opening + charged - closing - delivered - early - lost;
     return warmsItself
-        ? new StatementView.Sums(opening, charged, -left, delivered, early, lost, 0, closing)
+        ? new StatementView.Sums(opening, 0, charged, delivered, early, lost, left, closing)
         : new StatementView.Sums(opening, charged, 0, delivered, early, lost, left, closing);
   }
 

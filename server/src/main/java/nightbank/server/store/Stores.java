@@ -126,11 +126,15 @@ public class Stores {
         s.houseId(),
         core,
         source == null ? 0 : source.powerWatts(),
-        source != null && source.kind() == SourceDesign.Kind.HEAP,
+        makesHeat(s.design()),
         source != null
             && (source.kind() == SourceDesign.Kind.WATER_LOOP
                 || source.kind() == SourceDesign.Kind.WARM_AIR),
         SourceMapping.hearth(source));
+  }
+
+  private static boolean makesHeat(StoreDesign design) {
+    return design.source() != null && design.source().kind() == SourceDesign.Kind.HEAP;
   }
 
   /** What a design would come to, in a house or in none. */
@@ -307,7 +311,7 @@ public class Stores {
         fields
             .get(
                 new Described(s.design(), probes),
-                d -> new StateFromProbes(core, StoreGrid.coarse(core)))
+                d -> new StateFromProbes(core, StoreGrid.coarse(core), makesHeat(s.design())))
             .of(celsius, air, air);
     return new StoreView.Now(
         newest, state.meanCelsius(), state.usableEnergy(core), Sections.of(state), seen);

@@ -221,4 +221,16 @@ public class DemoTest {
     assertThat(keeper.get(holding + "/devices").body().path(0).path("lastProblem").asString(""))
         .isEmpty();
   }
+
+  /** The stand-in's heap makes 53 kWh in these days, by shells of a half ball. */
+  @Test
+  public void whatTheHeapMakesIsNotTakenForTightFaces() {
+    String heap = store("Heap, north wall").path("id").asString();
+    JsonNode run = keeper.get(holding + "/stores/" + heap + "/runs").body().path(0);
+    JsonNode sheet =
+        keeper.get(holding + "/runs/" + run.path("id").asString() + "/judgement").body();
+    System.out.println(
+        "HEAP" + sheet.path("ledger") + sheet.path("calibration") + sheet.path("mean").path(100));
+    assertThat(sheet.path("ledger").path("charged").asDouble() / 3.6e6).isBetween(30.0, 90.0);
+  }
 }
