@@ -1,11 +1,14 @@
 package nightbank.server.record;
 
+import java.time.Instant;
 import java.time.LocalDate;
 
 /**
  * A store's ledger from noon to noon, J; figures are absent where too little was read.
  *
  * @param evening local day of the noon it begins at
+ * @param judgedTo moment of its last reading
+ * @param old whether readings have come since
  * @param toHouse W to the house's air in each ten minutes
  * @param balanceStart heat above the floor temperature at the first reading, cold cells negative
  */
@@ -19,13 +22,15 @@ public record LedgerDay(
     Double early,
     Double lost,
     Double residual,
-    Double[] toHouse) {
+    Double[] toHouse,
+    Instant judgedTo,
+    boolean old) {
 
   boolean judged() {
     return charged != null;
   }
 
   static LedgerDay unread(LocalDate evening) {
-    return new LedgerDay(evening, 0, null, null, null, null, null, null, null, null);
+    return new LedgerDay(evening, 0, null, null, null, null, null, null, null, null, null, false);
   }
 }

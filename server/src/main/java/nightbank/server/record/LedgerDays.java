@@ -83,6 +83,9 @@ public class LedgerDays {
       }
       if (day != null) {
         days.add(0, day);
+        if (day.old()) {
+          judgeLater(holding, core, d, mark, zone);
+        }
       } else {
         pending++;
         judgeLater(holding, core, d, mark, zone);
@@ -98,14 +101,15 @@ public class LedgerDays {
     if (!underWay.add(wanted)) {
       return;
     }
+    UUID judge = UUID.randomUUID();
     worker.execute(
         () -> {
           try {
-            repository.begin(holding, core.id(), evening);
-            repository.finish(core.id(), mark, judged(holding, core, evening, zone));
+            repository.begin(holding, core.id(), evening, judge);
+            repository.finish(core.id(), mark, judged(holding, core, evening, zone), judge);
           } catch (RuntimeException e) {
             LOG.warn("the day of {} of store {} was not judged", evening, core.id(), e);
-            repository.finish(core.id(), mark, LedgerDay.unread(evening));
+            repository.finish(core.id(), mark, LedgerDay.unread(evening), judge);
           } finally {
             underWay.remove(wanted);
           }
@@ -137,7 +141,9 @@ public class LedgerDays {
         l.early(),
         l.lost(),
         l.residual(),
-        Arrays.stream(watts).mapToObj(w -> Double.isNaN(w) ? null : w).toArray(Double[]::new));
+        Arrays.stream(watts).mapToObj(w -> Double.isNaN(w) ? null : w).toArray(Double[]::new),
+        Instant.ofEpochSecond(run.at()[run.at().length - 1]),
+        false);
   }
 
   private static Instant noon(LocalDate day, ZoneId zone) {

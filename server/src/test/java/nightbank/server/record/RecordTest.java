@@ -148,6 +148,41 @@ public class RecordTest {
     settled(path);
   }
 
+  /** A logger that sends all day must not keep its own day from ever being told. */
+  @Test
+  public void aReadingAfterTheLastLeavesTheDayAsItWasForAWhile() throws IOException {
+    Grounds own = Grounds.fresh();
+    UUID drum = own.newDrum();
+    UUID other = own.newDrum();
+    byte[] file =
+        Files.readAllBytes(
+            Program.root().resolve("core/src/test/resources/reference/logs/wrapped.csv"));
+    own.readIn(own.upload(drum, "wrapped.csv", file));
+    String path = own.path("/statement?" + SPAN);
+    Awaitility.await()
+        .atMost(Duration.ofSeconds(60))
+        .until(() -> own.keeper.get(path).body().path("pending").asInt(-1) == 0);
+    for (String at : new String[] {"2026-01-20T03:00:20Z", "2026-01-20T03:00:40Z"}) {
+      Answer later = own.keeper.post(own.path("/readings"), reading(drum, at));
+      assertThat(later.status()).isEqualTo(200);
+    }
+    assertThat(own.keeper.get(path).body().path("pending").asInt()).isZero();
+    own.keeper.post(own.path("/readings"), reading(other, "2026-01-11T03:00:00Z"));
+    assertThat(
+            own.keeper
+                .get(own.path("/statement?" + SPAN + "&store=" + drum))
+                .body()
+                .path("pending")
+                .asInt())
+        .as("another store's late reading")
+        .isZero();
+  }
+
+  private static String reading(UUID store, String at) {
+    return "{\"fahrenheit\":false,\"readings\":[{\"probeId\":\"%s\",\"at\":\"%s\",\"typed\":\"20\"}]}"
+        .formatted(Grounds.probeId(store, "edge"), at);
+  }
+
   @DataProvider
   Object[][] odd() {
     return new Object[][] {

@@ -4,6 +4,7 @@ import static nightbank.db.Tables.LEDGER_DAY;
 import static nightbank.db.Tables.PROBE;
 import static nightbank.db.Tables.READING;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -20,7 +21,10 @@ import org.springframework.stereotype.Repository;
 /** Judged days, and which days have readings at all. */
 @Repository
 public class LedgerDayRepository {
-  private static final String JUDGING = "judging";
+  private static final String NEW = "new";
+
+  /** So long a day may go without the readings that came after it was judged. */
+  private static final Duration RESPITE = Duration.ofMinutes(2);
 
   private final DSLContext db;
 
@@ -48,7 +52,10 @@ public class LedgerDayRepository {
                         r.getEarly(),
                         r.getLost(),
                         r.getResidual(),
-                        r.getToHouse())));
+                        r.getToHouse(),
+                        r.getJudgedTo(),
+                        r.getStaleSince() != null
+                            && r.getStaleSince().isBefore(Instant.now().minus(RESPITE)))));
     return days;
   }
 
@@ -113,22 +120,27 @@ public class LedgerDayRepository {
         .execute();
   }
 
-  /** A place for a day that is being judged; a reading that comes in meanwhile takes it away. */
-  public void begin(UUID holding, UUID store, LocalDate evening) {
+  /**
+   * A place for a day that is being judged: a reading that comes in between those it is judged with
+   * takes it away.
+   */
+  public void begin(UUID holding, UUID store, LocalDate evening, UUID judge) {
     db.insertInto(LEDGER_DAY)
         .set(LEDGER_DAY.STORE_ID, store)
         .set(LEDGER_DAY.HOLDING_ID, holding)
         .set(LEDGER_DAY.EVENING, evening)
-        .set(LEDGER_DAY.MARK, JUDGING)
+        .set(LEDGER_DAY.MARK, NEW)
         .set(LEDGER_DAY.READINGS, 0L)
+        .set(LEDGER_DAY.JUDGING, judge)
         .onConflict(LEDGER_DAY.STORE_ID, LEDGER_DAY.EVENING)
         .doUpdate()
-        .set(LEDGER_DAY.MARK, JUDGING)
+        .set(LEDGER_DAY.JUDGING, judge)
+        .setNull(LEDGER_DAY.STALE_SINCE)
         .execute();
   }
 
   /** Kept only where its place still is: otherwise it was judged without what came since. */
-  public void finish(UUID store, String mark, LedgerDay d) {
+  public void finish(UUID store, String mark, LedgerDay d, UUID judge) {
     db.update(LEDGER_DAY)
         .set(LEDGER_DAY.MARK, mark)
         .set(LEDGER_DAY.READINGS, d.readings())
@@ -140,9 +152,11 @@ public class LedgerDayRepository {
         .set(LEDGER_DAY.LOST, d.lost())
         .set(LEDGER_DAY.RESIDUAL, d.residual())
         .set(LEDGER_DAY.TO_HOUSE, d.toHouse())
+        .set(LEDGER_DAY.JUDGED_TO, d.judgedTo())
+        .setNull(LEDGER_DAY.JUDGING)
         .where(LEDGER_DAY.STORE_ID.eq(store))
         .and(LEDGER_DAY.EVENING.eq(d.evening()))
-        .and(LEDGER_DAY.MARK.eq(JUDGING))
+        .and(LEDGER_DAY.JUDGING.eq(judge))
         .execute();
   }
 }
