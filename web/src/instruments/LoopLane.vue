@@ -82,7 +82,7 @@ const told = computed(() =>
 <style scoped>
 .lane {
   width: 100%;
-  max-width: 60rem;
+  max-width: 52rem;
 }
 
 .charging {

@@ -2,34 +2,16 @@
 /** Hands the table within out as CSV or as a spreadsheet: figures as they are, words as shown. */
 import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
-import { token } from './api/client'
-import { save } from './download'
+import { handTable, rowsOf } from './tables'
 
 const props = defineProps<{ name: string }>()
 const root = ref<HTMLElement | null>(null)
 const trouble = ref('')
 
-function cells(): string[][] {
-  return [...(root.value?.querySelectorAll('tr') ?? [])].map((row) =>
-    [...row.querySelectorAll<HTMLElement>('th, td')].map(
-      (c) => c.dataset.value ?? c.textContent.trim().replace(/\s+/g, ' '),
-    ),
-  )
-}
-
 async function hand(kind: 'csv' | 'xlsx') {
   trouble.value = ''
   try {
-    const answer = await fetch(`/api/tables/${kind}`, {
-      method: 'POST',
-      headers: {
-        'Content-Type': 'application/json',
-        'X-XSRF-TOKEN': decodeURIComponent(token() ?? ''),
-      },
-      body: JSON.stringify({ name: props.name, rows: cells() }),
-    })
-    if (!answer.ok) throw new Error()
-    save(await answer.blob(), `${props.name}.${kind}`)
+    await handTable(kind, props.name, root.value ? rowsOf(root.value) : [])
   } catch {
     trouble.value = 'It could not be made just now; try again.'
   }

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/shared/session'
+import PageTables from '@/shared/PageTables.vue'
 import ShortcutList from '@/shared/ShortcutList.vue'
 import WaitingNote from '@/shared/WaitingNote.vue'
 
@@ -80,7 +81,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
     </div>
   </header>
   <WaitingNote />
-  <main v-if="known" id="main" class="page"><RouterView :key="holding" /></main>
+  <main v-if="known" id="main" class="page">
+    <RouterView :key="holding" />
+    <PageTables />
+  </main>
   <main v-else id="main" class="page">
     <h1>There is no such holding here.</h1>
     <p><RouterLink to="/">To your own</RouterLink></p>

@@ -48,6 +48,11 @@ const span = computed({
     void router.replace({ query: s ? { span: `${s[0]}-${s[1]}` } : {} }),
 })
 
+const readings = computed(() =>
+  run.value
+    ? `/api/holdings/${holding}/stores/${run.value.storeId}/readings.senml?from=${run.value.run.from}&to=${run.value.run.to}`
+    : '',
+)
 const lastBalance = computed(() => {
   const u = run.value?.usable ?? []
   return u.length ? u[u.length - 1] : 0
@@ -115,6 +120,7 @@ async function doubtAgain() {
       <span class="k probe"></span> probe as read <span class="k model"></span> the same by the
       conduction model <span class="k air"></span> air <span class="k used"></span> part of the
       cooling that was used
+      <a class="no-print ms-3" :href="readings" download="readings.senml">its readings as SenML</a>
     </p>
     <section v-if="run.loop" aria-labelledby="loop-h">
       <h2 id="loop-h">What its loop did</h2>
