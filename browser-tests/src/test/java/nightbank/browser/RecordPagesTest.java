@@ -152,4 +152,61 @@ public class RecordPagesTest {
     browser.reads("another version");
     Files.delete(file);
   }
+
+  @Test
+  public void theHouseIsLearnedFromItsNightsAndReckonedWith() {
+    browser.laptop().go(demo.home + "/record/nights").see(".wall");
+    new org.openqa.selenium.support.ui.WebDriverWait(
+            browser.driver,
+            java.time.Duration.ofSeconds(120)) // every store's days are judged first
+        .until(d -> !d.findElements(org.openqa.selenium.By.cssSelector(".scale")).isEmpty());
+    browser.reads("times as fast as on its other nights").reads("Without the stores");
+    browser.see(".wall .lift");
+    browser.click("Reckon coming nights with this").reads("what 20 nights taught");
+    browser.go(demo.home + "/tonight").reads("as 20 of its nights taught");
+    browser.phone().go(demo.home + "/record/nights").see(".scale");
+    browser.isAccessible();
+    browser.click("Reckon with the description again").reads("Reckon coming nights with this");
+    browser.laptop();
+  }
+
+  @Test
+  public void aLoopsTwoThermometersSayWhatItCarriesOff() {
+    Visitor v = new Visitor(demo.program);
+    v.post("/api/session", "{\"login\":\"keeper\",\"password\":\"quernstone croft\"}");
+    String api = "/api/holdings/" + demo.home.substring(3);
+    String heap = demo.id("Heap, north wall");
+    String rows = "";
+    for (var p : v.get(api + "/stores/" + heap).body().path("probes")) {
+      double celsius = p.path("kind").asString().equals("INLET") ? 25 : 28;
+      for (int m = 10; m < 40 && p.path("name").asString().startsWith("loop"); m++) {
+        rows +=
+            (rows.isEmpty() ? "" : ",")
+                + "{\"probeId\":\"%s\",\"at\":\"2026-01-30T15:%d:00Z\",\"typed\":\"%.1f\"}"
+                    .formatted(p.path("id").asString(), m, celsius + m % 3 * 0.1);
+      }
+    }
+    v.post(api + "/readings", "{\"fahrenheit\":false,\"readings\":[" + rows + "]}");
+    browser.laptop().go(demo.home + "/stores/" + heap).reads("Its loop carries off 627 W");
+    browser.click("After the feeding of the 22nd").see(".lane .drawing");
+    browser.reads("What its loop did").reads("made by itself");
+    browser.isAccessible();
+    browser.phone().see(".lane .drawing");
+    browser.laptop();
+  }
+
+  @Test
+  public void allTablesOfAPageGoOutAtOnce() throws IOException {
+    Path downloads = Files.createTempDirectory("nightbank-test");
+    browser.driver.executeCdpCommand(
+        "Browser.setDownloadBehavior",
+        java.util.Map.of("behavior", "allow", "downloadPath", downloads.toString()));
+    browser.laptop().go(demo.home + "/stores/" + demo.id("Sand bin") + "/build").see("table");
+    browser.click("as CSV");
+    Path csv = downloads.resolve("build.csv");
+    new org.openqa.selenium.support.ui.WebDriverWait(
+            browser.driver, java.time.Duration.ofSeconds(20))
+        .until(d -> Files.exists(csv));
+    assertThat(Files.readString(csv)).contains("To get").contains("What it stands");
+  }
 }

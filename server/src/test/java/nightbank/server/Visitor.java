@@ -20,7 +20,11 @@ public final class Visitor {
   private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
 
   public Visitor(Program program) {
-    this.address = program.address();
+    this(program.address());
+  }
+
+  public Visitor(String address) {
+    this.address = address;
   }
 
   /** What came back. */
