@@ -85,6 +85,13 @@ const none = null as unknown as number
       {{ usual ? degrees((trial ?? usual).coldestCelsius, session.units) : '…' }} inside. Touch a
       part to change it; what you try shows its worth before you keep it.
     </p>
+    <p v-if="draft.design.learned" class="soft">
+      Reckoned with what {{ draft.design.learned.nights }} of
+      <RouterLink :to="{ name: 'nights', params: { holding }, query: { house: id } }"
+        >its nights</RouterLink
+      >
+      taught; describe it otherwise, and they teach anew.
+    </p>
     <div v-if="changed" class="worth" role="status">
       <p v-if="worth != null">
         <b

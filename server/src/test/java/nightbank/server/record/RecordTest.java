@@ -148,6 +148,17 @@ public class RecordTest {
     settled(path);
   }
 
+  @Test
+  public void aHouseWithoutAThermometerOutdoorsIsNotLearnedAndEveryNightSaysWhy() {
+    JsonNode view = settled("/houses/" + house + "/nights/learned?" + SPAN);
+    assertThat(view.path("learned").isNull()).isTrue();
+    assertThat(view.path("nights").size()).isZero();
+    assertThat(view.path("leftOut").size()).isPositive();
+    assertThat(view.path("leftOut").findValuesAsString("reason"))
+        .allMatch(r -> r.equals("OUTDOORS_UNREAD") || r.equals("AIR_UNREAD"))
+        .contains("OUTDOORS_UNREAD");
+  }
+
   /** A logger that sends all day must not keep its own day from ever being told. */
   @Test
   public void aReadingAfterTheLastLeavesTheDayAsItWasForAWhile() throws IOException {
@@ -192,6 +203,8 @@ public class RecordTest {
       {"/statement?to=2026-01-01", 400},
       {"/statement?" + SPAN + "&store=" + UUID.randomUUID(), 404},
       {"/houses/" + UUID.randomUUID() + "/nights?" + SPAN, 404},
+      {"/houses/" + UUID.randomUUID() + "/nights/learned?" + SPAN, 404},
+      {"/houses/" + house + "/nights/learned?from=2026-02-01&to=2026-01-01", 422},
     };
   }
 
