@@ -158,8 +158,8 @@ public class RecordPagesTest {
     Files.delete(file);
   }
 
-  @Test(priority = 1)
-  public void theHouseIsLearnedFromItsNightsAndReckonedWith() {
+  @Test // its name puts it last: every store's days are judged first
+  public void whatTheNightsSayOfTheHouseIsReckonedWith() {
     browser.laptop().go(demo.home + "/record/nights").see(".wall");
     new org.openqa.selenium.support.ui.WebDriverWait(
             browser.driver,

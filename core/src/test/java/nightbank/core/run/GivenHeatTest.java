@@ -60,8 +60,7 @@ public class GivenHeatTest {
         RunJudge.judge(
                 new RunRecord(
                     column,
-                    List.of(
-                        new ReadingSeries("low", at, low), new ReadingSeries("high", at, high)),
+                    List.of(new ReadingSeries("low", at, low), new ReadingSeries("high", at, high)),
                     new ReadingSeries("air", at, air),
                     8,
                     0,

@@ -151,8 +151,8 @@ public class DemoTest {
     return holding + "/houses/" + house + "/nights/learned?from=2026-01-01&to=2026-02-28";
   }
 
-  @Test(priority = 1)
-  public void theLeanToIsLearnedFromItsNightsAndTheOpenDoorStandsOut() {
+  @Test // its name puts it last
+  public void whenAllIsJudgedTheLeanToIsLearnedFromItsNightsAndTheOpenDoorStandsOut() {
     String path = learned();
     JsonNode view =
         Awaitility.await()
@@ -183,7 +183,7 @@ public class DemoTest {
     }
   }
 
-  @Test(priority = 2)
+  @Test
   public void whatIsLearnedIsReckonedWithAndCanBeTakenBack() {
     JsonNode first = keeper.get(holding + "/houses").body().path(0);
     String path = holding + "/houses/" + first.path("id").asString();
