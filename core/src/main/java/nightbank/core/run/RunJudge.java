@@ -10,7 +10,6 @@ import nightbank.core.run.JudgedRun.CoolDown;
 import nightbank.core.run.JudgedRun.Finding;
 import nightbank.core.run.JudgedRun.Ledger;
 import nightbank.core.run.JudgedRun.Peak;
-import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
@@ -25,17 +24,16 @@ import nightbank.core.store.StoreGrid;
 public final class RunJudge {
   private static final double SENSOR_LOW = -60;
   private static final double SENSOR_HIGH = 1100; // bare thermocouples, IEC 60584 type K
-  private static final double BARE = 5; // W/(m² K), about a film of air alone
   private static final int LEAST_READINGS = 8;
-  private static final double MENTIONED = 1e5; // J, a loop's smallest heat worth a sentence
   private static final double SHORTEST_COOL_DOWN = 2 * 3600.0;
 
   private final RunRecord run;
-  private final List<Finding> findings = new ArrayList<>();
+  private final RunFindings findings;
   private final List<Exclusion> excluded = new ArrayList<>();
 
   private RunJudge(RunRecord run) {
     this.run = run;
+    findings = new RunFindings(run);
   }
 
   /** Judges a run; empty when there are too few readings to say anything at all. */
@@ -78,17 +76,23 @@ public final class RunJudge {
     Optional<CoolDown> coolDown =
         airKnown && !run.makesHeat() ? coolDown(line, field, store) : Optional.empty();
     if (run.makesHeat()) {
-      say(Finding.Code.MAKES_HEAT, Double.NaN, 0, "");
+      findings.say(Finding.Code.MAKES_HEAT, Double.NaN, 0, "");
     } else if (!airKnown) {
-      say(Finding.Code.AIR_UNKNOWN, Double.NaN, 0, "");
+      findings.say(Finding.Code.AIR_UNKNOWN, Double.NaN, 0, "");
     }
     Map<FaceName, Double> shares = faceShares(line, track, coolDown);
     Ledger ledger = ledger(line, track, field, labelled, fit.watts(), loop);
-    loop.ifPresent(this::say);
+    loop.ifPresent(findings::loop);
     Peak peak = peak(line, field, meanHalf);
-    say(labelled, fit, ledger, coolDown, shares, peak, track, line);
+    coolDown.ifPresent(c -> findings.coolDown(c, shares));
+    findings.peak(peak);
+    findings.charge(labelled, fit, ledger);
+    findings.hottest(track.states());
+    if (!excluded.isEmpty()) {
+      findings.say(Finding.Code.READINGS_LEFT_OUT, excluded.size(), 0, "");
+    }
     if (line.probes().length == 1 && track.states()[0].celsius().length > 1) {
-      say(Finding.Code.ONE_PROBE, 1, 0, "");
+      findings.say(Finding.Code.ONE_PROBE, 1, 0, "");
     }
     double heatSpread =
         Math.hypot(
@@ -124,7 +128,7 @@ public final class RunJudge {
                 2 * Math.sqrt(fit.covariance().getEntry(1, 1)),
                 Math.exp(fit.logFactors()[2]),
                 2 * Math.sqrt(fit.covariance().getEntry(2, 2))),
-            List.copyOf(findings),
+            findings.all(),
             fit.store(),
             track.states()[last].shifted(field.mean()[last] - track.mean()[last])));
   }
@@ -254,7 +258,7 @@ public final class RunJudge {
       }
     }
     if (longest == null || longest.hours() * 3600 < SHORTEST_COOL_DOWN) {
-      say(
+      findings.say(
           Finding.Code.COOL_DOWN_TOO_SHORT,
           longest == null ? 0 : longest.hours(),
           SHORTEST_COOL_DOWN / 3600,
@@ -276,7 +280,7 @@ public final class RunJudge {
     }
     Optional<CoolDownFit> fit = CoolDownFit.of(seconds, mean, air);
     if (fit.isEmpty() || fit.get().fallKelvin() <= 0) {
-      say(Finding.Code.FALL_TOO_SMALL, mean[0] - mean[n - 1], 0, "");
+      findings.say(Finding.Code.FALL_TOO_SMALL, mean[0] - mean[n - 1], 0, "");
       return Optional.empty();
     }
     CoolDownFit f = fit.get();
@@ -411,17 +415,6 @@ public final class RunJudge {
     return off;
   }
 
-  private void say(JudgedLoop loop) {
-    if (loop.charged() > Math.max(MENTIONED, loop.chargedHalf())) {
-      say(Finding.Code.LOOP_CHARGED, loop.charged(), loop.chargedHalf(), "");
-    }
-    if (loop.drawn() > Math.max(MENTIONED, loop.drawnHalf())) {
-      say(Finding.Code.LOOP_DREW, loop.drawn(), loop.drawnHalf(), "");
-    }
-    loop.lastTurn()
-        .ifPresent(t -> say(Finding.Code.LOOP_TURNED, t.at(), t.halfWidth(), t.to().name()));
-  }
-
   private static Peak peak(RunTimeline line, CorrectedField field, double meanHalf) {
     int best = 0;
     for (int i = 1; i < field.mean().length; i++) {
@@ -434,77 +427,5 @@ public final class RunJudge {
       seen |= !Double.isNaN(probe[best]);
     }
     return new Peak(line.at()[best], field.mean()[best], meanHalf, !seen);
-  }
-
-  private void say(
-      boolean labelled,
-      StoreCalibration.Calibrated fit,
-      Ledger ledger,
-      Optional<CoolDown> coolDown,
-      Map<FaceName, Double> shares,
-      Peak peak,
-      StoreReplay.Track track,
-      RunTimeline line) {
-    coolDown.ifPresent(
-        c -> {
-          double half = c.fit().halfLifeSeconds();
-          double wide = half * (c.fit().high() / c.fit().low() - 1) / 2;
-          say(Finding.Code.HALF_LIFE, half, wide, "");
-          FaceName main = FaceName.SIDE;
-          FaceName worst = FaceName.SIDE;
-          for (FaceName name : FaceName.values()) {
-            main = shares.get(name) > shares.get(main) ? name : main;
-            worst = perArea(shares, name) > perArea(shares, worst) ? name : worst;
-          }
-          say(Finding.Code.MAIN_FACE, shares.get(main), 0, main + cover(main));
-          if (worst != main && perArea(shares, worst) > 1.5 * perArea(shares, main)) {
-            double times = perArea(shares, worst) / perArea(shares, main);
-            say(Finding.Code.WORST_FACE, times, 0, worst + cover(worst));
-          }
-        });
-    say(Finding.Code.PEAK, peak.meanCelsius(), peak.halfWidth(), peak.fromFit() ? "FIT" : "SEEN");
-    if (ledger.charged() <= 0 && !run.makesHeat()) {
-      say(Finding.Code.NO_CHARGE_SEEN, 0, 0, "");
-    } else if (labelled && !run.makesHeat()) {
-      say(Finding.Code.EFFICIENCY, ledger.efficiency(), 0.05, "");
-    }
-    double powerLog = fit.logFactors()[0];
-    if (labelled && Math.abs(powerLog) > 0.08) {
-      say(Finding.Code.POWER_DIFFERS, Math.exp(powerLog), 0, "");
-    }
-    double faceLog = fit.logFactors()[2];
-    if (!run.makesHeat()
-        && Math.abs(faceLog) > Math.max(0.2, 2 * Math.sqrt(fit.covariance().getEntry(2, 2)))) {
-      say(
-          Finding.Code.FACES_DIFFER,
-          Math.exp(faceLog),
-          2 * Math.sqrt(fit.covariance().getEntry(2, 2)),
-          "");
-    }
-    double hottest = 0;
-    for (int i = 0; i < line.at().length; i++) {
-      hottest = Math.max(hottest, track.states()[i].highestCelsius());
-    }
-    if (hottest > run.store().medium().highestCelsius().value()) {
-      say(Finding.Code.TOO_HOT, hottest, run.store().medium().highestCelsius().value(), "");
-    }
-    if (!excluded.isEmpty()) {
-      say(Finding.Code.READINGS_LEFT_OUT, excluded.size(), 0, "");
-    }
-  }
-
-  private double perArea(Map<FaceName, Double> shares, FaceName name) {
-    return shares.get(name) / run.store().faceArea(name);
-  }
-
-  private String cover(FaceName name) {
-    Face face = run.store().face(name);
-    boolean bare = face.layers().isEmpty() && !(face.fixedTransmittance() < BARE);
-    boolean unknown = face.layers().isEmpty() && face.fixedTransmittance() == 0;
-    return bare || unknown ? " BARE" : " COVERED";
-  }
-
-  private void say(Finding.Code code, double value, double halfWidth, String detail) {
-    findings.add(new Finding(code, value, halfWidth, detail));
   }
 }
