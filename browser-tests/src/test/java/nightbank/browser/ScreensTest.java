@@ -75,7 +75,7 @@ public class ScreensTest {
     if (phone) {
       for (String theme : new String[] {"night", "night-eyes"}) {
         browser.theme(theme).see(css);
-        browser.isAccessible();
+        browser.isLegible();
       }
     }
     assertThat(browser.complaints()).isEmpty();
@@ -86,9 +86,9 @@ public class ScreensTest {
     try (Browser outside = new Browser(demo.address)) {
       for (String theme : new String[] {"day", "night", "night-eyes"}) {
         outside.go("/sign-in").theme(theme).see("form");
-        outside.isAccessible();
-        outside.phone().isAccessible().laptop();
+        outside.isLegible().phone().isLegible().laptop();
       }
+      outside.isAccessible().phone().isAccessible().laptop();
     }
   }
 }
