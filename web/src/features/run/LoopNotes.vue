@@ -23,7 +23,12 @@ if (props.probes)
 </script>
 
 <template>
-  <div v-for="l in shown" :key="l.storeId" :class="{ caution: l.emptying }" role="status">
+  <div
+    v-for="l in shown"
+    :key="l.storeId"
+    :class="{ caution: l.emptying }"
+    :role="l.emptying ? 'status' : undefined"
+  >
     <p v-for="(s, i) in loopSentences(l, zone)" :key="s" class="mb-1">
       <b v-if="!store && !i">{{ l.storeName }}: </b>{{ s }}
     </p>

@@ -33,6 +33,20 @@ public class RecordPagesTest {
     browser.close();
   }
 
+  /** What a file says that a click hands to the person. */
+  private String handedOut(String click, String name) throws IOException {
+    Path downloads = Files.createTempDirectory("nightbank-test");
+    browser.driver.executeCdpCommand(
+        "Browser.setDownloadBehavior",
+        java.util.Map.of("behavior", "allow", "downloadPath", downloads.toString()));
+    browser.click(click);
+    Path file = downloads.resolve(name);
+    new org.openqa.selenium.support.ui.WebDriverWait(
+            browser.driver, java.time.Duration.ofSeconds(20))
+        .until(d -> Files.exists(file));
+    return Files.readString(file);
+  }
+
   @Test
   public void theWallTellsTheLostNightAndIsWalkedByKeys() {
     browser.laptop().go(demo.home + "/record/nights").see(".wall .lost");
@@ -65,16 +79,7 @@ public class RecordPagesTest {
                 + demo.id("Stone bench"))
         .see("h1");
     browser.reads("reached the house in the cold").reads("of wood").reads("Stone bench");
-    Path downloads = Files.createTempDirectory("nightbank-test");
-    browser.driver.executeCdpCommand(
-        "Browser.setDownloadBehavior",
-        java.util.Map.of("behavior", "allow", "downloadPath", downloads.toString()));
-    browser.click("As CSV");
-    Path csv = downloads.resolve("statement.csv");
-    new org.openqa.selenium.support.ui.WebDriverWait(
-            browser.driver, java.time.Duration.ofSeconds(20))
-        .until(d -> Files.exists(csv));
-    assertThat(Files.readString(csv)).contains("Put in").contains("Stone bench,");
+    assertThat(handedOut("As CSV", "statement.csv")).contains("Put in").contains("Stone bench,");
   }
 
   @Test
@@ -200,16 +205,7 @@ public class RecordPagesTest {
 
   @Test
   public void allTablesOfAPageGoOutAtOnce() throws IOException {
-    Path downloads = Files.createTempDirectory("nightbank-test");
-    browser.driver.executeCdpCommand(
-        "Browser.setDownloadBehavior",
-        java.util.Map.of("behavior", "allow", "downloadPath", downloads.toString()));
     browser.laptop().go(demo.home + "/stores/" + demo.id("Sand bin") + "/build").see("table");
-    browser.click("as CSV");
-    Path csv = downloads.resolve("build.csv");
-    new org.openqa.selenium.support.ui.WebDriverWait(
-            browser.driver, java.time.Duration.ofSeconds(20))
-        .until(d -> Files.exists(csv));
-    assertThat(Files.readString(csv)).contains("To get").contains("What it stands");
+    assertThat(handedOut("as CSV", "build.csv")).contains("To get").contains("What it stands");
   }
 }

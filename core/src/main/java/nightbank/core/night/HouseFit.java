@@ -110,13 +110,15 @@ public final class HouseFit {
     for (int k = 0; k < SHARED; k++) {
       half[k] = t * Math.sqrt(covariance.getEntry(k, k));
     }
+    Factor loss = loss(point, covariance, t);
     return new LearnedHouse(
+        house.lossCoefficient(CALM_WIND),
         new Factor(Math.exp(point[0]), half[0]),
         new Factor(Math.exp(point[1]), half[1]),
         new Factor(Math.exp(point[2]), half[2]),
-        loss(point, covariance, t),
+        loss,
         scatter,
-        each(point, scatter));
+        each(point, scatter, loss.value() * house.lossCoefficient(CALM_WIND)));
   }
 
   private Factor loss(double[] point, RealMatrix covariance, double t) {
@@ -299,7 +301,7 @@ public final class HouseFit {
 
   private record Own(double loss, double start, double before, double after) {}
 
-  private List<NightLearned> each(double[] point, double scatter) {
+  private List<NightLearned> each(double[] point, double scatter, double wattsPerKelvin) {
     List<Own> own =
         IntStream.range(0, nights.size()).parallel().mapToObj(i -> own(i, point, scatter)).toList();
     double[] logs = own.stream().mapToDouble(o -> Math.abs(o.loss())).toArray();
@@ -312,7 +314,7 @@ public final class HouseFit {
               boolean unlike =
                   Math.abs(o.loss()) > Math.max(UNLIKE, 3 * usual)
                       && o.before() > HUBER * o.after();
-              return night(nights.get(i), point, o, unlike);
+              return night(nights.get(i), point, o, unlike, wattsPerKelvin);
             })
         .toList();
   }
@@ -360,7 +362,8 @@ public final class HouseFit {
     return all;
   }
 
-  private NightLearned night(LoggedNight night, double[] point, Own own, boolean unlike) {
+  private NightLearned night(
+      LoggedNight night, double[] point, Own own, boolean unlike, double wattsPerKelvin) {
     double[] log = moved(point, own.loss(), own.start());
     double lowest = lowest(simulate(night, log, "", 1));
     double without = lowest(simulate(night, log, "", 0));
@@ -370,8 +373,11 @@ public final class HouseFit {
       shares.add(new Share(gain.of(), lowest - rest));
     }
     shares.sort(Comparator.comparingDouble(Share::kelvin).reversed());
+    double times = Math.exp(own.loss());
+    double oneChange = house.volumeCubicMetres() * Greenhouse.AIR_HEAT / 3600; // W/K
+    double changes = unlike ? Math.max(0, wattsPerKelvin * (times - 1) / oneChange) : 0;
     return new NightLearned(
-        night.id(), Math.exp(own.loss()), unlike, own.after(), lowest, without, shares);
+        night.id(), times, unlike, changes, own.after(), lowest, without, shares);
   }
 
   private static double lowest(double[] air) {

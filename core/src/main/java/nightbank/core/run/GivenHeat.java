@@ -25,7 +25,7 @@ final class GivenHeat {
       Optional<JudgedLoop> loop) {
     int n = line.at().length;
     double[] watts = new double[n];
-    double[] carried = loop.map(l -> RunJudge.carriedOff(line, l)).orElse(new double[n]);
+    double[] carried = loop.map(l -> l.carriedOff(line.at())).orElse(new double[n]);
     if (!store.place().indoors()) {
       return carried;
     }

@@ -70,17 +70,17 @@ public record JudgedLoop(
     long[] at = moments.stream().mapToLong(Long::longValue).toArray();
     double[] rise = rises.stream().mapToDouble(Double::doubleValue).toArray();
     double[] watts = Arrays.stream(rise).map(r -> r * loop.capacityRate()).toArray();
-    double[] in1 = sums(at, rise, loop.capacityRate(), 1);
-    double[] out1 = sums(at, rise, loop.capacityRate(), -1);
+    double[] brought = sums(at, rise, loop.capacityRate(), 1);
+    double[] carried = sums(at, rise, loop.capacityRate(), -1);
     return Optional.of(
         new JudgedLoop(
             at,
             watts,
             spells(at, rise, watts),
-            in1[0],
-            half(in1, loop.capacityRate()),
-            out1[0],
-            half(out1, loop.capacityRate())));
+            brought[0],
+            half(brought, loop.capacityRate()),
+            carried[0],
+            half(carried, loop.capacityRate())));
   }
 
   private static double half(double[] sums, double rate) {
@@ -96,7 +96,7 @@ public record JudgedLoop(
       double mean = sign * (rise[i] + rise[i - 1]) / 2;
       if (mean > 0 && dt <= LONGEST_GAP) {
         joules += rate * mean * dt;
-        seconds += mean > DEAD_BAND / 2 ? dt : 0;
+        seconds += dt;
       }
     }
     return new double[] {joules, seconds};
@@ -164,6 +164,17 @@ public record JudgedLoop(
       i++;
     }
     return (from + to) / 2;
+  }
+
+  /** What the stream carried out of the store in the step that ends at each moment, W. */
+  double[] carriedOff(long[] moments) {
+    ReadingSeries into = new ReadingSeries("loop", at, watts);
+    double[] off = new double[moments.length];
+    for (int i = 1; i < off.length; i++) {
+      double w = into.at((moments[i] + moments[i - 1]) / 2, LONGEST_GAP);
+      off[i] = Double.isNaN(w) ? 0 : Math.max(0, -w);
+    }
+    return off;
   }
 
   /** Mean power over the last quarter of an hour that was read, W. */

@@ -377,7 +377,7 @@ public final class RunJudge {
     double charged = watts * line.chargingSeconds();
     if (loop.isPresent()) {
       charged += loop.get().charged();
-      double[] carried = carriedOff(line, loop.get());
+      double[] carried = loop.get().carriedOff(line.at());
       for (int i = 1; i < n; i++) {
         double joules = carried[i] * (line.at()[i] - line.at()[i - 1]);
         if (line.air()[i] < run.needBelowCelsius() || !indoors()) {
@@ -402,17 +402,6 @@ public final class RunJudge {
 
   private boolean indoors() {
     return run.store().place().indoors();
-  }
-
-  /** What a stream carried out of the store in the step that ends at each moment, W. */
-  static double[] carriedOff(RunTimeline line, JudgedLoop loop) {
-    ReadingSeries watts = new ReadingSeries("loop", loop.at(), loop.watts());
-    double[] off = new double[line.at().length];
-    for (int i = 1; i < off.length; i++) {
-      double w = watts.at((line.at()[i] + line.at()[i - 1]) / 2, 3600);
-      off[i] = Double.isNaN(w) ? 0 : Math.max(0, -w);
-    }
-    return off;
   }
 
   private static Peak peak(RunTimeline line, CorrectedField field, double meanHalf) {

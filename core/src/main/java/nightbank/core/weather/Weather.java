@@ -18,6 +18,12 @@ public record Weather(
     double[] cloud,
     double[] dewPointCelsius) {
 
+  /** Wind where nobody says, m/s: a sheltered yard on a cold night (estimate, 0.5 to 4). */
+  public static final double USUAL_WIND = 2;
+
+  /** Cloud where nobody says, share of the sky. */
+  public static final double USUAL_CLOUD = 0.5;
+
   public Weather {
     seconds = seconds.clone();
     outdoorCelsius = outdoorCelsius.clone();

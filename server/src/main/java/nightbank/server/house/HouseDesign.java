@@ -37,28 +37,6 @@ public record HouseDesign(
     double groundCelsius,
     LearnedFactors learned) {
 
-  /** As described, whatever its nights have taught. */
-  public HouseDesign asDescribed() {
-    return new HouseDesign(
-        shape,
-        skin,
-        volumeCubicMetres,
-        airChangesPerHour,
-        gaps,
-        innerMassKg,
-        innerMassMedium,
-        innerMassAreaSquareMetres,
-        floorAreaSquareMetres,
-        perimeterMetres,
-        edgeInsulated,
-        ventAboveCelsius,
-        screenResistance,
-        fleece,
-        plantLimitCelsius,
-        groundCelsius,
-        null);
-  }
-
   /**
    * Factors over the description that logged nights have taught and the keeper reckons with.
    *

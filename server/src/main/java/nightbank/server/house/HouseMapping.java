@@ -22,7 +22,19 @@ final class HouseMapping {
 
   private HouseMapping() {}
 
+  /** As its keeper reckons with it. */
   static Greenhouse toCore(HouseDesign d) {
+    Greenhouse house = described(d);
+    HouseDesign.LearnedFactors l = d.learned();
+    return l == null
+        ? house
+        : Problem.field(
+            "design.learned",
+            () -> HouseFit.changed(house, l.skinFactor(), l.leakFactor(), l.massFactor()));
+  }
+
+  /** As described, whatever its nights have taught. */
+  static Greenhouse described(HouseDesign d) {
     if (d == null || d.skin() == null || d.skin().isEmpty()) {
       throw Problem.invalid(
           "design.skin",
@@ -79,14 +91,6 @@ final class HouseMapping {
           Problem.field(
               "design.floorAreaSquareMetres",
               () -> bare.withFloor(new Floor(d.floorAreaSquareMetres(), perimeter, edge)));
-    }
-    if (d.learned() != null) {
-      Greenhouse described = house;
-      HouseDesign.LearnedFactors l = d.learned();
-      house =
-          Problem.field(
-              "design.learned",
-              () -> HouseFit.changed(described, l.skinFactor(), l.leakFactor(), l.massFactor()));
     }
     return d.ventAboveCelsius() == null ? house : house.withVentAbove(d.ventAboveCelsius());
   }

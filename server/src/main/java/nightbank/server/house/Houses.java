@@ -51,7 +51,7 @@ public class Houses {
 
   /** The core's house as its keeper described it, whatever was learned since. */
   public Greenhouse described(UUID holding, UUID id) {
-    return HouseMapping.toCore(stored(holding, id).design().asDescribed());
+    return HouseMapping.described(stored(holding, id).design());
   }
 
   public Greenhouse greenhouse(UUID holding, UUID id) {

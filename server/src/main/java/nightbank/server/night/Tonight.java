@@ -89,8 +89,8 @@ public class Tonight {
                 start.evening(),
                 q.lowCelsius(),
                 Math.max(600, Duration.between(now, lowAt).toSeconds()),
-                q.wind() == null ? TonightWeather.WIND : q.wind(),
-                q.cloud() == null ? TonightWeather.CLOUD : q.cloud(),
+                q.wind() == null ? Weather.USUAL_WIND : q.wind(),
+                q.cloud() == null ? Weather.USUAL_CLOUD : q.cloud(),
                 length)
             : TonightWeather.of(start.known(), q, now);
     List<Starts.StoreStart> stores = start.stores();

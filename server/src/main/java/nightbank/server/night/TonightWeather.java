@@ -11,9 +11,6 @@ import org.springframework.http.HttpStatus;
 
 /** The night's weather from what a file or a forecast told. */
 final class TonightWeather {
-  static final double WIND = 2; // m/s, where nobody says
-  static final double CLOUD = 0.5;
-
   private TonightWeather() {}
 
   /** Notes what was told; refuses when it does not reach into the night at all. */
@@ -57,8 +54,8 @@ final class TonightWeather {
       HourlyWeather h = known.hours().get(i);
       seconds[i] = h.at().getEpochSecond() - now.getEpochSecond();
       celsius[i] = h.celsius();
-      wind[i] = first(q.wind(), h.wind(), WIND);
-      cloud[i] = first(q.cloud(), h.cloud(), CLOUD);
+      wind[i] = first(q.wind(), h.wind(), Weather.USUAL_WIND);
+      cloud[i] = first(q.cloud(), h.cloud(), Weather.USUAL_CLOUD);
       dew[i] = h.dewPoint() == null ? Double.NaN : h.dewPoint();
     }
     return new Weather(seconds, celsius, wind, cloud, dew);

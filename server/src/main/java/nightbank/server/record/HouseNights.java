@@ -5,7 +5,6 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -16,6 +15,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import nightbank.core.charge.Hearth;
 import nightbank.core.charge.WoodFire;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.night.HouseFit;
@@ -45,9 +45,6 @@ public class HouseNights {
   private static final int STEP = LedgerDays.STEP;
   private static final long DUSK = 1800; // s after sunset: no sun gets in any more
   private static final double READ = 0.7; // share of moments
-  private static final long LONGEST_FIRE = 43_200; // s
-  private static final double WIND = 2; // m/s, where nobody says
-  private static final double CLOUD = 0.5;
   private static final int DAY = 86_400;
 
   private final NightAirRepository air;
@@ -105,7 +102,13 @@ public class HouseNights {
     if (pending > 0 || last.isBefore(first)) {
       return new HouseLearnedView(house, pending, null, List.of(), List.of());
     }
-    Log log = log(holding, house, own, noon(first, zone), noon(last.plusDays(1), zone));
+    Log log =
+        log(
+            holding,
+            house,
+            own,
+            LedgerDay.noon(first, zone),
+            LedgerDay.noon(last.plusDays(1), zone));
     List<NightLeftOut> leftOut = new ArrayList<>();
     List<LoggedNight> nights = new ArrayList<>();
     LocalDate read =
@@ -125,18 +128,20 @@ public class HouseNights {
                         Arrays.hashCode(n.airCelsius()),
                         Arrays.hashCode(n.weather().outdoorCelsius()),
                         Arrays.hashCode(n.weather().windMetresPerSecond()),
+                        Arrays.hashCode(n.weather().cloud()),
+                        Arrays.hashCode(n.weather().dewPointCelsius()),
+                        n.massCelsius(),
                         n.gains().stream().map(g -> Arrays.hashCode(g.watts())).toList()))
             .toList();
     List<Object> key = List.of(house, kept.version(), content);
-    return view(
-        house, described, learned.get(key, k -> HouseFit.of(described, nights)), own, leftOut);
+    return view(house, learned.get(key, k -> HouseFit.of(described, nights)), own, leftOut);
   }
 
   /** What was read and done over the whole span. */
   private record Log(
       TreeMap<Long, Double> inside,
       TreeMap<Long, Double> outside,
-      List<HourlyWeather> told,
+      TreeMap<Long, HourlyWeather> told,
       Map<UUID, List<Lit>> fires) {}
 
   private record Lit(long at, WoodFire fire) {}
@@ -145,19 +150,22 @@ public class HouseNights {
     Instant before = first.minusSeconds(DAY);
     var inside = air.tenMinutes(holding, readings.airProbes(holding, house).keySet(), before, last);
     var outside = air.tenMinutes(holding, readings.outdoorProbes(holding), first, last);
+    Map<UUID, Hearth> hearths = new HashMap<>();
+    own.forEach(s -> hearths.put(s.id(), stores.core(holding, s.id()).hearth()));
     Map<UUID, List<Lit>> fires = new HashMap<>();
     for (EventView e : events.between(holding, before, last)) {
       boolean burnt = e.kind() == EventView.Kind.FIRE_LIT || e.kind() == EventView.Kind.FUEL_ADDED;
-      if (burnt && e.amount() != null && own.stream().anyMatch(s -> s.id().equals(e.storeId()))) {
+      if (burnt && e.amount() != null && hearths.containsKey(e.storeId())) {
         double moisture = e.moisture() == null ? WoodFire.USUAL_MOISTURE : e.moisture();
-        WoodFire fire =
-            WoodFire.in(stores.core(holding, e.storeId()).hearth(), e.amount(), moisture);
+        WoodFire fire = WoodFire.in(hearths.get(e.storeId()), e.amount(), moisture);
         fires
             .computeIfAbsent(e.storeId(), k -> new ArrayList<>())
             .add(new Lit(e.at().getEpochSecond(), fire));
       }
     }
-    return new Log(inside, outside, weathers.recorded(holding, first, last), fires);
+    var told = new TreeMap<Long, HourlyWeather>();
+    weathers.recorded(holding, first, last).forEach(h -> told.put(at(h), h));
+    return new Log(inside, outside, told, fires);
   }
 
   private static Optional<LoggedNight> night(
@@ -169,7 +177,7 @@ public class HouseNights {
       Map<UUID, Map<LocalDate, LedgerDay>> judged,
       Log log,
       List<NightLeftOut> leftOut) {
-    Instant noon = noon(evening, zone);
+    Instant noon = LedgerDay.noon(evening, zone);
     SunTimes sun = SunTimes.of(noon, place.latitude(), place.longitude());
     long dusk =
         sun.sunset().orElse(evening.atTime(17, 0).atZone(zone).toInstant()).getEpochSecond() + DUSK;
@@ -227,9 +235,7 @@ public class HouseNights {
       watts[k] = before;
       long middle = start + (long) k * STEP - STEP / 2;
       for (Lit lit : log.fires().getOrDefault(s.id(), List.of())) {
-        long since = middle - lit.at();
-        watts[k] +=
-            since < 0 || since > LONGEST_FIRE ? 0 : lit.fire().watts(since) * lit.fire().toRoom();
+        watts[k] += lit.fire().watts(middle - lit.at()) * lit.fire().toRoom();
       }
     }
     return new LoggedNight.Gain(s.id().toString(), watts);
@@ -237,10 +243,7 @@ public class HouseNights {
 
   /** Outdoors as logged there, else as a weather file told; wind and cloud as the file told. */
   private static Optional<Weather> weather(Log log, long start, long dawn, int moments) {
-    var told = new TreeMap<Long, HourlyWeather>();
-    for (HourlyWeather h : log.told()) {
-      told.put(h.at().getEpochSecond(), h);
-    }
+    var told = log.told();
     var logged = log.outside().subMap(start - 3600, true, dawn + 3600, true);
     var hours = told.subMap(start - 3600, true, dawn + 3600, true);
     boolean enough = logged.size() > 0.3 * moments;
@@ -263,8 +266,8 @@ public class HouseNights {
               .orElse(null);
       seconds[i] = at[i] - start;
       out[i] = enough ? logged.get(at[i]) : hours.get(at[i]).celsius();
-      wind[i] = hour == null || hour.wind() == null ? WIND : hour.wind();
-      cloud[i] = hour == null || hour.cloud() == null ? CLOUD : hour.cloud();
+      wind[i] = hour == null || hour.wind() == null ? Weather.USUAL_WIND : hour.wind();
+      cloud[i] = hour == null || hour.cloud() == null ? Weather.USUAL_CLOUD : hour.cloud();
       dew[i] = hour == null || hour.dewPoint() == null ? Double.NaN : hour.dewPoint();
     }
     return Optional.of(new Weather(seconds, out, wind, cloud, dew));
@@ -275,28 +278,21 @@ public class HouseNights {
   }
 
   private static HouseLearnedView view(
-      UUID house,
-      Greenhouse described,
-      Optional<LearnedHouse> learned,
-      List<StoreView> own,
-      List<NightLeftOut> leftOut) {
+      UUID house, Optional<LearnedHouse> learned, List<StoreView> own, List<NightLeftOut> leftOut) {
     if (learned.isEmpty()) {
       return new HouseLearnedView(house, 0, null, List.of(), leftOut);
     }
     LearnedHouse l = learned.get();
     Map<String, String> names =
         own.stream().collect(Collectors.toMap(s -> s.id().toString(), StoreView::name));
-    double loss = described.lossCoefficient(2);
-    double changeWatts = described.volumeCubicMetres() * Greenhouse.AIR_HEAT / 3600;
     List<LearnedNight> nights = new ArrayList<>();
     for (LearnedHouse.NightLearned n : l.nights()) {
-      double more = loss * l.loss().value() * (n.lossTimes() - 1);
       nights.add(
           new LearnedNight(
               LocalDate.parse(n.id()),
               n.lossTimes(),
               n.unlike(),
-              n.unlike() && more > 0 ? more / changeWatts : null,
+              n.changesPerHour() > 0 ? n.changesPerHour() : null,
               n.lowestWithout(),
               n.lowest() - n.lowestWithout(),
               n.shares().stream()
@@ -312,7 +308,7 @@ public class HouseNights {
         new HouseLearnedView.HouseLearned(
             l.nights().size(),
             nights.get(nights.size() - 1).evening(),
-            loss,
+            l.describedWattsPerKelvin(),
             factor(l.loss()),
             factor(l.skin()),
             factor(l.leak()),
@@ -328,9 +324,5 @@ public class HouseNights {
 
   private static LocalDate later(LocalDate a, LocalDate b) {
     return a.isAfter(b) ? a : b;
-  }
-
-  private static Instant noon(LocalDate day, ZoneId zone) {
-    return day.atTime(LocalTime.NOON).atZone(zone).toInstant();
   }
 }

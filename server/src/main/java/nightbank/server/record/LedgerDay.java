@@ -2,6 +2,8 @@ package nightbank.server.record;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
 
 /**
  * A store's ledger from noon to noon, J; figures are absent where too little was read.
@@ -28,6 +30,11 @@ public record LedgerDay(
 
   boolean judged() {
     return charged != null;
+  }
+
+  /** When the day of an evening begins. */
+  static Instant noon(LocalDate evening, ZoneId zone) {
+    return evening.atTime(LocalTime.NOON).atZone(zone).toInstant();
   }
 
   static LedgerDay unread(LocalDate evening) {

@@ -4,7 +4,6 @@ import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -63,8 +62,8 @@ public class LedgerDays {
   /** Every day from noon to noon, both evenings counted; the latest are judged first. */
   public Days of(UUID holding, UUID store, LocalDate from, LocalDate to, ZoneId zone) {
     CoreStore core = stores.core(holding, store);
-    Instant first = noon(from, zone);
-    Instant last = noon(to.plusDays(1), zone);
+    Instant first = LedgerDay.noon(from, zone);
+    Instant last = LedgerDay.noon(to.plusDays(1), zone);
     Map<String, Set<Long>> believed = beliefs.between(holding, first, last);
     String mark = core.version() + "/" + believed.hashCode();
     Map<LocalDate, LedgerDay> known = repository.between(store, mark, from, to);
@@ -117,8 +116,8 @@ public class LedgerDays {
   }
 
   private LedgerDay judged(UUID holding, CoreStore core, LocalDate evening, ZoneId zone) {
-    Instant from = noon(evening, zone);
-    Instant to = noon(evening.plusDays(1), zone);
+    Instant from = LedgerDay.noon(evening, zone);
+    Instant to = LedgerDay.noon(evening.plusDays(1), zone);
     return judgements
         .judge(holding, core, from, to, ENOUGH)
         .map(j -> day(evening, j.readings(), j.run(), from, to))
@@ -144,10 +143,6 @@ public class LedgerDays {
         Arrays.stream(watts).mapToObj(w -> Double.isNaN(w) ? null : w).toArray(Double[]::new),
         Instant.ofEpochSecond(run.at()[run.at().length - 1]),
         false);
-  }
-
-  private static Instant noon(LocalDate day, ZoneId zone) {
-    return day.atTime(LocalTime.NOON).atZone(zone).toInstant();
   }
 
   @PreDestroy

@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -70,9 +69,9 @@ public class PastNights {
 
   public PastNightView of(UUID holding, UUID house, LocalDate from, LocalDate to) {
     ZoneId zone = ZoneId.of(holdings.get(holding).zone());
-    Instant last = noon(latest(from, to, clock, zone).plusDays(1), zone);
+    Instant last = LedgerDay.noon(latest(from, to, clock, zone).plusDays(1), zone);
     double limit = houses.get(holding, house).design().plantLimitCelsius();
-    Instant first = noon(from, zone);
+    Instant first = LedgerDay.noon(from, zone);
     var air = readings.airProbes(holding, house).keySet();
     Map<LocalDate, Low> inside = lows.of(holding, air, first, last, zone, limit);
     Map<LocalDate, Low> outside =
@@ -185,9 +184,5 @@ public class PastNights {
       }
     }
     return pending;
-  }
-
-  private static Instant noon(LocalDate day, ZoneId zone) {
-    return day.atTime(LocalTime.NOON).atZone(zone).toInstant();
   }
 }

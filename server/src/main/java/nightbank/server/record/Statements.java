@@ -1,9 +1,7 @@
 package nightbank.server.record;
 
 import java.time.Duration;
-import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -81,7 +79,9 @@ public class Statements {
       }
     }
     List<EventView> done =
-        events.between(holding, noon(from, zone), noon(to.plusDays(1), zone)).stream()
+        events
+            .between(holding, LedgerDay.noon(from, zone), LedgerDay.noon(to.plusDays(1), zone))
+            .stream()
             .filter(e -> store == null || store.equals(e.storeId()))
             .toList();
     StatementView.Effort effort = effort(done, element);
@@ -115,10 +115,6 @@ public class Statements {
             .filter(d -> !d.judged())
             .filter(d -> d.evening().isAfter(first) && d.evening().isBefore(last))
             .count();
-  }
-
-  private static Instant noon(LocalDate day, ZoneId zone) {
-    return day.atTime(LocalTime.NOON).atZone(zone).toInstant();
   }
 
   private static boolean byElement(StoreView s) {

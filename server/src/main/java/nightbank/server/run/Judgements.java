@@ -122,7 +122,7 @@ public class Judgements {
   }
 
   private Set<UUID> restsOn(UUID holding, CoreStore store, List<ProbeView> probes) {
-    Set<UUID> read = new HashSet<>(airProbes(holding, store));
+    Set<UUID> read = new HashSet<>(airProbes(holding, store, probes));
     probes.forEach(p -> read.add(p.id()));
     return read;
   }
@@ -178,19 +178,20 @@ public class Judgements {
    * @param most fewer are judged sooner
    */
   public Optional<Judged> judge(UUID holding, CoreStore store, Instant from, Instant to, int most) {
-    Set<UUID> probes = new HashSet<>();
-    stores.probes(holding, store.id()).forEach(p -> probes.add(p.id()));
-    List<UUID> air = airProbes(holding, store);
-    probes.addAll(air);
-    String mark = readings.mark(holding, probes, from, to);
+    List<ProbeView> probes = stores.probes(holding, store.id());
+    List<UUID> air = airProbes(holding, store, probes);
+    Set<UUID> read = new HashSet<>(air);
+    probes.forEach(p -> read.add(p.id()));
+    String mark = readings.mark(holding, read, from, to);
     Map<String, Set<Long>> believed = beliefs.between(holding, from, to);
     Key key = new Key(store.id(), store.version(), from, to, mark, most, believed);
-    return cache.get(key, k -> fresh(holding, store, air, believed, from, to, most));
+    return cache.get(key, k -> fresh(holding, store, probes, air, believed, from, to, most));
   }
 
   private Optional<Judged> fresh(
       UUID holding,
       CoreStore store,
+      List<ProbeView> probes,
       List<UUID> air,
       Map<String, Set<Long>> believed,
       Instant from,
@@ -217,7 +218,6 @@ public class Judgements {
         break;
       }
     }
-    List<ProbeView> probes = stores.probes(holding, store.id());
     Optional<LoopReadings> loop = loops.of(holding, store, probes, from, to, most);
     RunRecord record =
         new RunRecord(
@@ -240,11 +240,9 @@ public class Judgements {
   }
 
   /** Nearest air first: beside the store, then in its house, then outdoors for a store outside. */
-  private List<UUID> airProbes(UUID holding, CoreStore store) {
+  private List<UUID> airProbes(UUID holding, CoreStore store, List<ProbeView> probes) {
     List<UUID> air = new ArrayList<>();
-    stores.probes(holding, store.id()).stream()
-        .filter(p -> p.kind() == ProbeView.Kind.AIR)
-        .forEach(p -> air.add(p.id()));
+    probes.stream().filter(p -> p.kind() == ProbeView.Kind.AIR).forEach(p -> air.add(p.id()));
     if (store.store().place().indoors() && store.houseId() != null) {
       Map<UUID, UUID> inHouse = readings.airProbes(holding, store.houseId());
       inHouse.keySet().stream().filter(p -> !air.contains(p)).sorted().forEach(air::add);

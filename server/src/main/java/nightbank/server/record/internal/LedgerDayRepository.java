@@ -23,7 +23,10 @@ import org.springframework.stereotype.Repository;
 public class LedgerDayRepository {
   private static final String NEW = "new";
 
-  /** So long a day may go without the readings that came after it was judged. */
+  /**
+   * So long a day may go without the readings that came after it was judged; by real time, as the
+   * database counts it, since a demo's stands still.
+   */
   private static final Duration RESPITE = Duration.ofMinutes(2);
 
   private final DSLContext db;
