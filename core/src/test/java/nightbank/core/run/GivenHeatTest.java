@@ -40,6 +40,8 @@ public class GivenHeatTest {
   @BeforeClass
   void aDayOfAColumnThatTheSunWarmsAtFirst() {
     StoreModel model = StoreModel.of(column, StoreState.uniform(StoreGrid.standard(column), 12));
+    model.replace(
+        FaceName.SIDE, Face.measured(1)); // wrapped until noon: one fit of faces misses it
     Random dice = new Random(8);
     long[] at = new long[N];
     double[] low = new double[N];
@@ -49,6 +51,9 @@ public class GivenHeatTest {
     for (int i = 0; i < N; i++) {
       at[i] = BEGIN + (long) STEP * i;
       air[i] = i < 60 ? 14 : 5 + 2 * Math.cos(i / 30.0);
+      if (i == 72) {
+        model.replace(FaceName.SIDE, Face.bare());
+      }
       model.step(STEP, air[i], 8, i > 0 && i < 48 ? 180 + 90 * Math.sin(i / 9.0) : 0);
       low[i] = model.at(0.1, 0.2) + 0.05 * dice.nextGaussian();
       high[i] = model.at(0.1, 0.8) + 0.05 * dice.nextGaussian();
