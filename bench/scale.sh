@@ -1,6 +1,7 @@
 #!/usr/bin/env bash
 # A holding with 12 probes at one reading a minute for three winters (6 M readings): how long its pages'
 # requests take, and the plans of their queries.
+# The readings are a sand bin's, by its own conduction (BinWinter).
 # usage: scale.sh [winters]        needs curl; uses its own throw-away data and port
 set -eu
 here=$(cd "$(dirname "$0")/.." && pwd)
@@ -17,17 +18,21 @@ for s in 1 2 3; do
     [ "$p" = 4 ] && { kind=AIR r=1; [ "$s" = 3 ] && kind=OUTDOOR; }
     probes="$probes${probes:+,}{\"id\":\"11111111-2222-4333-8444-0000000000$s$p\",\"kind\":\"$kind\",\"name\":\"p$p\",\"radiusFraction\":$r,\"heightFraction\":0.5}"
   done
-  json POST "$h/stores" '{"id":"11111111-2222-4333-8444-00000000010'$s'","name":"Bin '$s'","houseId":"'$house'","design":{"shape":"BOX","lengthMetres":1,"widthMetres":0.7,"heightMetres":0.7,"count":1,"medium":"dry-sand","side":{"layers":[{"kind":"BULK","material":"stone-wool","thicknessMetres":0.1,"wet":false}]},"indoors":true,"onGround":true,"floorCelsius":8,"chargeToCelsius":90,"source":{"kind":"ELEMENT","powerWatts":900,"reachFraction":0.4,"lowFraction":0.2,"highFraction":0.8}},"probes":['"$probes"']}' > "$work/store$s"
+  json POST "$h/stores" '{"id":"11111111-2222-4333-8444-00000000010'$s'","name":"Bin '$s'","houseId":"'$house'","design":{"shape":"BOX","lengthMetres":1,"widthMetres":0.7,"heightMetres":0.7,"count":1,"medium":"dry-sand","indoors":true,"onGround":true,"floorCelsius":8,"chargeToCelsius":90,"source":{"kind":"ELEMENT","powerWatts":900,"reachFraction":0.4,"lowFraction":0.2,"highFraction":0.8}},"probes":['"$probes"']}' > "$work/store$s"
 done
 t0=$(date +%s.%N)
+days=116
+(cd "$here" && mvn -q -B -Dquick -DskipTests -Dspotless.check.skip -Pbench -pl core,bench package dependency:build-classpath -Dmdep.outputFile="$work/paths")
+java -cp "$here/bench/target/classes:$(cat "$work/paths")" nightbank.bench.BinWinter $days > "$work/winter.csv"
 sql > /dev/null << SQL
+CREATE TEMP TABLE winter (minute int, thermometer int, celsius float8);
+\\copy winter FROM '$work/winter.csv' (FORMAT csv)
 SELECT ensure_reading_month(m) FROM generate_series(timestamptz '2023-10-01Z', '2026-11-01Z', interval '1 month') m;
 CREATE TEMP TABLE made AS
-SELECT p.id AS probe_id, t AS at,
-       CASE p.kind WHEN 'STORE' THEN 8 + (90 - 60 * p.radius_fraction) * exp(-((extract(epoch FROM t)::bigint + 43200) % 86400) / 90000.0)
-            ELSE 3 + 5 * sin(extract(epoch FROM t) / 13751) END + 0.1 * sin(extract(epoch FROM t)) AS celsius
-  FROM probe p, generate_series(0, $winters - 1) w,
-       generate_series(timestamptz '2023-11-15Z' + w * interval '1 year', timestamptz '2024-03-10Z' + w * interval '1 year', interval '1 minute') t;
+SELECT p.id AS probe_id, timestamptz '2023-11-15 11:00Z' + y * interval '1 year' + minute * interval '1 minute' AS at,
+       celsius - CASE p.kind WHEN 'OUTDOOR' THEN 6 ELSE 0 END AS celsius
+  FROM probe p JOIN winter w ON right(p.name, 1)::int = w.thermometer, generate_series(0, $winters - 1) y
+ ORDER BY 2;
 \\copy made TO '$work/rows.bin' (FORMAT binary)
 CREATE TABLE incoming (LIKE made);
 SQL
@@ -50,6 +55,7 @@ took() { # WORDS PATH
 }
 call GET "$h/stores" > /dev/null
 took "stores" "$h/stores"
+took "readings of a winter, drawn meanwhile" "$h/runs/$winter/readings"
 took "run sheet, two days" "$h/runs/$two/judgement"
 took "run sheet, a month" "$h/runs/$month/judgement"
 took "run sheet, a winter" "$h/runs/$winter/judgement"
@@ -69,9 +75,9 @@ plan() {
   sql -At -c "EXPLAIN (ANALYZE, COSTS OFF, TIMING OFF, SUMMARY ON, BUFFERS) $2" | grep -v '(never executed)' | sed -E 's/^/   /' | head -"${3:-14}"
 }
 probe=11111111-2222-4333-8444-000000000011
-plan "how many readings of a probe in a winter (thinning)" "SELECT count(*) FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' AND at BETWEEN '$((last - 1))-11-15' AND '$last-03-10'" 20
-plan "a probe's series, thinned" "SELECT at, celsius FROM (SELECT at, celsius, row_number() OVER (ORDER BY at) AS rank FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' AND at BETWEEN '$((last - 1))-11-15' AND '$last-03-10') n WHERE rank % 28 = 1 ORDER BY at" 24
+plan "how many readings of a store in a winter, and the newest (mark)" "SELECT count(*), max(at) FROM reading WHERE probe_id IN (SELECT id FROM probe WHERE id IN ('$probe','${probe%1}2','${probe%1}3','${probe%1}4') AND holding_id = '$holding') AND at BETWEEN '$((last - 1))-11-15' AND '$last-03-10'" 24
+plan "a probe's series, one of each stretch" "SELECT r.at, r.celsius FROM (SELECT timestamptz '$((last - 1))-11-15Z' AS begin, (timestamptz '$last-03-10Z' - timestamptz '$((last - 1))-11-15Z') / 4000 AS width) s, generate_series(0, 3999) k, LATERAL (SELECT at, celsius FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' AND at >= s.begin + k * s.width AND at < s.begin + (k + 1) * s.width ORDER BY at LIMIT 1) r ORDER BY r.at" 24
 plan "newest reading of a probe" "SELECT at FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' ORDER BY at DESC LIMIT 1" 12
 plan "next reading of a probe after a noon" "SELECT at FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' AND at >= '$last-01-10 12:00Z' AND at < '$last-03-10 12:00Z' ORDER BY at LIMIT 1" 12
-plan "a winter's lows of one thermometer" "WITH spell AS (SELECT probe_id, date_bin('10 minutes', at, timestamptz '2000-01-01Z') AS at, avg(celsius) AS celsius FROM reading WHERE probe_id = '11111111-2222-4333-8444-000000000014' AND holding_id = '$holding' AND at >= '$((last - 1))-10-01' AND at < '$last-04-30' AND celsius BETWEEN -60 AND 60 GROUP BY 1, 2) SELECT (at AT TIME ZONE 'Europe/London' - interval '12 hours')::date AS evening, min(celsius) FROM spell GROUP BY 1" 30
+plan "a winter's lows of a house's thermometers" "WITH spell AS (SELECT probe_id, date_bin('10 minutes', at, timestamptz '2000-01-01Z') AS at, avg(celsius) AS celsius FROM reading WHERE probe_id = ANY('{11111111-2222-4333-8444-000000000014,11111111-2222-4333-8444-000000000024}') AND holding_id = '$holding' AND at >= '$((last - 1))-10-01' AND at < '$last-04-30' AND celsius BETWEEN -60 AND 60 GROUP BY 1, 2) SELECT (at AT TIME ZONE 'Europe/London' - interval '12 hours')::date AS evening, min(celsius) FROM spell GROUP BY 1" 30
 plan "judged days" "SELECT * FROM ledger_day WHERE store_id = '$store' AND evening BETWEEN '$((last - 1))-11-15' AND '$last-03-10'" 8

@@ -1,11 +1,14 @@
 package nightbank.core.house;
 
 import java.time.Instant;
+import java.util.function.LongToDoubleFunction;
 import nightbank.core.weather.Sun;
 import nightbank.core.weather.Weather;
 
 /** Sun that gets into a house along a stretch of weather. */
 public final class SolarGain {
+  private static final double UPRIGHT = 90; // degrees
+
   private SolarGain() {}
 
   /**
@@ -28,6 +31,30 @@ public final class SolarGain {
                     * p.solarShare()
                     * sun.onPlane(p.tiltDegrees(), p.azimuthDegrees());
       }
+    }
+    return watts;
+  }
+
+  /**
+   * On an upright face that takes all of it up, W. Neglects hills, and panes before it.
+   *
+   * @param squareMetres of the face, times its absorptance
+   * @param facing clockwise from north, degrees
+   * @param epochSeconds moments
+   * @param cloud share of the sky covered at a moment
+   */
+  public static double[] onUpright(
+      double squareMetres,
+      double facing,
+      long[] epochSeconds,
+      LongToDoubleFunction cloud,
+      double latitude,
+      double longitude) {
+    double[] watts = new double[epochSeconds.length];
+    for (int i = 0; i < watts.length; i++) {
+      Instant at = Instant.ofEpochSecond(epochSeconds[i]);
+      Sun sun = Sun.at(at, latitude, longitude, cloud.applyAsDouble(epochSeconds[i]));
+      watts[i] = squareMetres * sun.onPlane(UPRIGHT, facing);
     }
     return watts;
   }

@@ -2,8 +2,11 @@ package nightbank.core.night;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /**
@@ -48,19 +51,40 @@ public record Advice(
    * @param plan the night; what is planned in it stands whatever is advised
    */
   public static Advice find(NightPlan plan, List<Option> options, NightForecast.Doubt doubt) {
-    Advice first = sure(plan, options, doubt, spread(plan, doubt));
+    return find(plan, options, doubt, Map.of());
+  }
+
+  /**
+   * The same, with ensembles of {@link #MEMBERS} that are known of the night already.
+   *
+   * @param known by what is done in it
+   */
+  public static Advice find(
+      NightPlan plan,
+      List<Option> options,
+      NightForecast.Doubt doubt,
+      Map<List<Action>, NightForecast> known) {
+    Map<List<Action>, NightForecast> forecasts = new HashMap<>(known);
+    Function<List<Action>, NightForecast> ensemble =
+        done ->
+            forecasts.computeIfAbsent(
+                done, d -> NightForecast.of(plan.withActions(d), doubt, MEMBERS));
+    Advice first = sure(plan, options, ensemble, spread(ensemble.apply(plan.actions())));
     if (!first.holds() || first.actions().equals(plan.actions())) {
       return first;
     }
     // what is done narrows the night's spread too, so less may do
-    double narrower = spread(plan.withActions(first.actions()), doubt);
-    Advice less = sure(plan, options, doubt, narrower);
+    double narrower = spread(ensemble.apply(first.actions()));
+    Advice less = sure(plan, options, ensemble, narrower);
     return less.holds() && less.minutes() < first.minutes() ? less : first;
   }
 
   /** What an ensemble does not hold is searched again with as much more to spare as it lacked. */
   private static Advice sure(
-      NightPlan plan, List<Option> options, NightForecast.Doubt doubt, double firstSpread) {
+      NightPlan plan,
+      List<Option> options,
+      Function<List<Action>, NightForecast> ensemble,
+      double firstSpread) {
     double spread = firstSpread;
     Advice found = null;
     for (int i = 0; i < ROUNDS; i++) {
@@ -68,7 +92,7 @@ public record Advice(
       if (!found.holds()) {
         return found;
       }
-      NightForecast f = NightForecast.of(plan.withActions(found.actions()), doubt, MEMBERS);
+      NightForecast f = ensemble.apply(found.actions());
       if (f.verdict() == Verdict.HELD) {
         return found;
       }
@@ -78,8 +102,7 @@ public record Advice(
         found.actions, found.lowestCelsius, false, found.minutes, Shortfall.Kind.NONE);
   }
 
-  private static double spread(NightPlan plan, NightForecast.Doubt doubt) {
-    NightForecast f = NightForecast.of(plan, doubt, MEMBERS);
+  private static double spread(NightForecast f) {
     return f.lowestMedian() - f.lowestTenth();
   }
 

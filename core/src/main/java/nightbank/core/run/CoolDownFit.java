@@ -40,6 +40,19 @@ public record CoolDownFit(
   private static final int LEAST_POINTS = 6;
   private static final double LEAST_FALL = 5; // in standard deviations of the scatter
 
+  /** The same with an interval that a doubt from elsewhere adds to. */
+  CoolDownFit widened(double logHalf) {
+    double half = Math.hypot(Math.log(high / low) / 2, logHalf);
+    return new CoolDownFit(
+        timeConstantSeconds,
+        timeConstantSeconds * Math.exp(-half),
+        timeConstantSeconds * Math.exp(half),
+        startCelsius,
+        fallKelvin,
+        scatterKelvin,
+        points);
+  }
+
   /** Time in which half of the excess over the air is lost, s. */
   public double halfLifeSeconds() {
     return timeConstantSeconds * Math.log(2);

@@ -31,7 +31,7 @@ record CorrectedField(double[] mean, double[] gross, double[] usable, double[] c
     double[] shares = new double[probes];
     boolean[] present = new boolean[probes];
     double spokenFor = spokenFor(store);
-    HeatStore fromZero = store.withFloorCelsius(0);
+    double belowFloor = StoreState.uniform(track.states()[0].grid(), 0).grossEnergy(store);
     for (int i = 0; i < n; i++) {
       boolean changed = i == 0;
       for (int p = 0; p < probes; p++) {
@@ -55,7 +55,7 @@ record CorrectedField(double[] mean, double[] gross, double[] usable, double[] c
       mean[i] = state.meanCelsius();
       gross[i] = state.grossEnergy(store);
       usable[i] = state.usableEnergy(store);
-      content[i] = state.grossEnergy(fromZero);
+      content[i] = gross[i] - belowFloor;
     }
     return new CorrectedField(mean, gross, usable, content);
   }

@@ -43,16 +43,16 @@ final class GivenHeat {
     double[] balanced = watts.clone();
     for (int i = 1; i < n && !makesHeat; i++) {
       int low = i;
-      while (low > 0 && !line.charging()[low] && line.at()[i] - line.at()[low] < HALF_WINDOW) {
+      while (low > 0 && !line.charging(low) && line.at()[i] - line.at()[low] < HALF_WINDOW) {
         low--;
       }
       int high = i;
       while (high < n - 1
-          && !line.charging()[high + 1]
+          && !line.charging(high + 1)
           && line.at()[high] - line.at()[i] < HALF_WINDOW) {
         high++;
       }
-      if (!line.charging()[i] && line.at()[high] - line.at()[low] >= SHORTEST) {
+      if (!line.charging(i) && line.at()[high] - line.at()[low] >= SHORTEST) {
         balanced[i] = -slope(line.at(), field.content(), low, high) - away[i];
       }
     }

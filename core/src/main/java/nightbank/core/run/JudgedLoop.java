@@ -4,19 +4,21 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /**
  * What a stream did to a store, from its temperatures going in and coming out: power ṁ c (T_in -
  * T_out), its direction, and since when. Below {@link #DEAD_BAND} two thermometers tell no
  * direction apart. Energy is unsure by the flow, as a bucket and a watch tell it, and by what two
- * thermometers may differ all the time. Neglects times at which the flow was another: a pump that
- * stands still with warm pipes looks like a loop that runs.
+ * thermometers may differ all the time. While the pump stood, as somebody logged, nothing was
+ * carried. Neglects times at which the flow was another without anybody saying so.
  *
  * @param at epoch seconds at which both were read
  * @param watts into the store, below zero while the stream empties it
  * @param spells stretches of one direction, in order
  * @param charged J that went in
  * @param drawn J that were carried out
+ * @param stood stretches for which its pump stood
  */
 public record JudgedLoop(
     long[] at,
@@ -25,7 +27,8 @@ public record JudgedLoop(
     double charged,
     double chargedHalf,
     double drawn,
-    double drawnHalf) {
+    double drawnHalf,
+    List<LoopReadings.Stood> stood) {
 
   /** Two like thermometers differ by so much at most, K; twice √2 times 0.2 K. */
   public static final double DEAD_BAND = 0.6;
@@ -61,7 +64,9 @@ public record JudgedLoop(
       double out = loop.outlet().at(in.epochSeconds()[i], LONGEST_GAP);
       if (!Double.isNaN(out) && !Double.isNaN(in.celsius()[i])) {
         moments.add(in.epochSeconds()[i]);
-        rises.add(in.celsius()[i] - out);
+        long at = in.epochSeconds()[i];
+        boolean stood = loop.stood().stream().anyMatch(s -> s.at(at));
+        rises.add(stood ? 0 : in.celsius()[i] - out);
       }
     }
     if (moments.size() < 2) {
@@ -80,7 +85,8 @@ public record JudgedLoop(
             brought[0],
             half(brought, loop.capacityRate()),
             carried[0],
-            half(carried, loop.capacityRate())));
+            half(carried, loop.capacityRate()),
+            loop.stood()));
   }
 
   private static double half(double[] sums, double rate) {
@@ -175,6 +181,11 @@ public record JudgedLoop(
       off[i] = Double.isNaN(w) ? 0 : Math.max(0, -w);
     }
     return off;
+  }
+
+  /** Since when the pump stands, if it did at the last reading. */
+  public OptionalLong stoodSince() {
+    return stood.stream().filter(s -> s.at(at[at.length - 1])).mapToLong(s -> s.from()).findFirst();
   }
 
   /** Mean power over the last quarter of an hour that was read, W. */

@@ -27,7 +27,7 @@ public record JudgedRun(
     double[][] modelled,
     double[] air,
     double[] mean,
-    double meanHalfWidth,
+    double[] meanHalfWidth,
     double[] gross,
     double[] usable,
     double usableHalfShare,
@@ -140,14 +140,19 @@ public record JudgedRun(
 
   /**
    * Factors by which readings differ from the design, each with half a 95 % interval of its log.
+   *
+   * @param side of the transmittance of the side
+   * @param ends of that of top and foot
    */
   public record Calibration(
       double power,
       double powerHalf,
       double conductivity,
       double conductivityHalf,
-      double faces,
-      double facesHalf) {}
+      double side,
+      double sideHalf,
+      double ends,
+      double endsHalf) {}
 
   /** A thing to say, with the numbers it needs; worded where units are known. */
   public record Finding(Code code, double value, double halfWidth, String detail) {

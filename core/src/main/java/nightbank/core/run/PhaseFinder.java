@@ -1,6 +1,8 @@
 package nightbank.core.run;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -39,7 +41,68 @@ final class PhaseFinder {
       kind[i] =
           best > RISE ? Phase.Kind.CHARGING : above ? Phase.Kind.RELEASING : Phase.Kind.HOLDING;
     }
-    return join(at, sharpen(kind, probes, reach));
+    return turned(join(at, sharpen(kind, probes, reach)), at, probes, Math.max(reach, 2));
+  }
+
+  /** Phases with the bounds of charging where the readings turn, between two of them too. */
+  private static List<Phase> turned(List<Phase> phases, long[] at, double[][] probes, int reach) {
+    List<Phase> turned = new ArrayList<>(phases);
+    for (int p = 1; p < turned.size(); p++) {
+      Phase before = turned.get(p - 1);
+      Phase after = turned.get(p);
+      boolean on = after.kind() == Phase.Kind.CHARGING;
+      if (on == (before.kind() == Phase.Kind.CHARGING)) {
+        continue;
+      }
+      int near = Arrays.binarySearch(at, after.fromEpochSecond());
+      long bound =
+          Kink.find(
+                  at,
+                  on ? steepest(at, probes, near, reach) : hottest(probes, near),
+                  near,
+                  reach,
+                  on)
+              .map(kink -> Math.round(kink.at()))
+              .orElse(after.fromEpochSecond());
+      if (bound > before.fromEpochSecond() && bound < after.toEpochSecond()) {
+        turned.set(p - 1, new Phase(before.kind(), before.fromEpochSecond(), bound));
+        turned.set(p, new Phase(after.kind(), bound, after.toEpochSecond()));
+      }
+    }
+    return List.copyOf(turned);
+  }
+
+  /** The probe that rises most after a moment: the nearest to the source. */
+  private static double[] steepest(long[] at, double[][] probes, int near, int reach) {
+    int to = Math.min(at.length - 1, near + reach);
+    return Arrays.stream(probes)
+        .max(Comparator.comparingDouble(p -> orLeast(slope(at, p, near, to))))
+        .orElseThrow();
+  }
+
+  private static double[] hottest(double[][] probes, int at) {
+    return Arrays.stream(probes).max(Comparator.comparingDouble(p -> orLeast(p[at]))).orElseThrow();
+  }
+
+  private static double orLeast(double v) {
+    return Double.isNaN(v) ? Double.NEGATIVE_INFINITY : v;
+  }
+
+  /** Phases of a store that the sun charges: its own while it shines, the rest as they were. */
+  static List<Phase> withSun(long[] at, List<Phase> phases, double[] share) {
+    Phase.Kind[] kind = new Phase.Kind[at.length];
+    int p = 0;
+    for (int i = 0; i < at.length; i++) {
+      while (p < phases.size() - 1 && at[i] >= phases.get(p).toEpochSecond()) {
+        p++;
+      }
+      Phase.Kind was = phases.get(p).kind();
+      kind[i] =
+          RunTimeline.charging(share[i])
+              ? Phase.Kind.CHARGING
+              : was == Phase.Kind.CHARGING ? Phase.Kind.RELEASING : was;
+    }
+    return join(at, kind);
   }
 
   /** Moves the end of charging to the hottest reading near it. */
@@ -102,6 +165,8 @@ final class PhaseFinder {
         if (last >= 0 && (brief || phases.get(last).kind() == kind[from])) {
           Phase before = phases.get(last);
           phases.set(last, new Phase(before.kind(), before.fromEpochSecond(), end));
+        } else if (last == 0 && phases.get(0).toEpochSecond() - at[0] < SHORTEST) {
+          phases.set(0, new Phase(kind[from], at[0], end));
         } else {
           phases.add(new Phase(kind[from], at[from], end));
         }

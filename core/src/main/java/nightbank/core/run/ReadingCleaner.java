@@ -11,6 +11,12 @@ import nightbank.core.run.Exclusion.Reason;
  * values of common digital probes, repeated times, lone spikes, stuck stretches.
  */
 public final class ReadingCleaner {
+  /** Lowest that a sensor in use can read, °C. */
+  public static final double SENSOR_LOW = -60;
+
+  /** Highest, °C: bare thermocouples, IEC 60584 type K. */
+  public static final double SENSOR_HIGH = 1100;
+
   /** Disconnected digital probes report this. */
   private static final double DISCONNECTED = -127;
 
@@ -129,10 +135,31 @@ public final class ReadingCleaner {
       Arrays.sort(sorted);
       boolean apart = (here - before) * (here - after) > 0;
       double step = Math.min(Math.abs(here - before), Math.abs(here - after));
-      if (apart && step > SPIKE && Math.abs(here - sorted[3]) > SPIKE) {
+      if (apart
+          && step > SPIKE
+          && Math.abs(here - sorted[3]) > SPIKE
+          && beyond(s, good, k, here > before) > SPIKE) {
         why[good[k]] = Reason.IMPOSSIBLE_STEP;
       }
     }
+  }
+
+  /**
+   * How far a reading goes beyond where either side was heading, K: a store whose source goes off
+   * turns sharply, yet no higher than its rise led to.
+   */
+  private static double beyond(ReadingSeries s, int[] good, int k, boolean up) {
+    double rising = heading(s, good[k - 2], good[k - 1], good[k]);
+    double falling = heading(s, good[k + 2], good[k + 1], good[k]);
+    double here = s.celsius()[good[k]];
+    return up ? here - Math.max(rising, falling) : Math.min(rising, falling) - here;
+  }
+
+  /** The straight line through two readings, drawn on to a third. */
+  private static double heading(ReadingSeries s, int far, int near, int to) {
+    double[] v = s.celsius();
+    long[] at = s.epochSeconds();
+    return v[near] + (v[near] - v[far]) * (at[to] - at[near]) / (at[near] - at[far]);
   }
 
   /**

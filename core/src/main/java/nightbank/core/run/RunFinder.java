@@ -28,7 +28,10 @@ public final class RunFinder {
   public static List<Found> find(List<ReadingSeries> series, List<Long> fires) {
     List<ReadingSeries> cleaned =
         series.stream()
-            .map(s -> ReadingCleaner.clean(s, -60, 1100).kept())
+            .map(
+                s ->
+                    ReadingCleaner.clean(s, ReadingCleaner.SENSOR_LOW, ReadingCleaner.SENSOR_HIGH)
+                        .kept())
             .filter(s -> s.size() > 8)
             .toList();
     if (cleaned.isEmpty()) {

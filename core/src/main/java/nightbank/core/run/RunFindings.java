@@ -73,10 +73,17 @@ final class RunFindings {
     if (labelled && Math.abs(powerLog) > 0.08) {
       say(Finding.Code.POWER_DIFFERS, Math.exp(powerLog), 0, "");
     }
-    double faceLog = fit.logFactors()[2];
-    double faceHalf = 2 * Math.sqrt(fit.covariance().getEntry(2, 2));
-    if (!run.makesHeat() && Math.abs(faceLog) > Math.max(0.2, faceHalf)) {
-      say(Finding.Code.FACES_DIFFER, Math.exp(faceLog), faceHalf, "");
+    if (!run.makesHeat()) {
+      faces(fit, 2, "SIDE");
+      faces(fit, 3, "ENDS");
+    }
+  }
+
+  private void faces(StoreCalibration.Calibrated fit, int factor, String which) {
+    double log = fit.logFactors()[factor];
+    double half = 2 * Math.sqrt(fit.covariance().getEntry(factor, factor));
+    if (Math.abs(log) > Math.max(0.2, half)) {
+      say(Finding.Code.FACES_DIFFER, Math.exp(log), half, which);
     }
   }
 

@@ -1,6 +1,7 @@
 package nightbank.core.run;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -11,10 +12,7 @@ import nightbank.core.run.JudgedRun.Finding;
 import nightbank.core.run.JudgedRun.Ledger;
 import nightbank.core.run.JudgedRun.Peak;
 import nightbank.core.store.FaceName;
-import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.StateFromProbes;
-import nightbank.core.store.StoreGrid;
 
 /**
  * From readings to judgement. The conduction model is fitted to the probes; what it still misses at
@@ -22,10 +20,9 @@ import nightbank.core.store.StoreGrid;
  * the readings and the shape follows the physics.
  */
 public final class RunJudge {
-  private static final double SENSOR_LOW = -60;
-  private static final double SENSOR_HIGH = 1100; // bare thermocouples, IEC 60584 type K
   private static final int LEAST_READINGS = 8;
-  private static final double SHORTEST_COOL_DOWN = 2 * 3600.0;
+  private static final double LONGEST_STEP = 600; // s
+  private static final double SENSOR = 0.5; // K, one standard deviation of common digital probes
 
   private final RunRecord run;
   private final RunFindings findings;
@@ -54,27 +51,48 @@ public final class RunJudge {
     boolean airKnown = air.size() > 1;
     ReadingSeries beside = airKnown ? air : guessedAir(cleaned);
     RunTimeline read = RunTimeline.of(cleaned, beside);
-    RunTimeline line = run.makesHeat() ? read.alwaysOn() : read;
+    double sunWatts = run.sun().map(s -> Arrays.stream(s.celsius()).max().orElse(0)).orElse(0.0);
+    RunTimeline line =
+        run.makesHeat()
+            ? read.alwaysOn()
+            : sunWatts > 0 ? read.shoneOn(run.sun().get(), sunWatts) : read;
     Optional<JudgedLoop> loop =
         run.loop()
-            .map(l -> new LoopReadings(clean(l.inlet()), clean(l.outlet()), l.capacityRate()))
+            .map(
+                l ->
+                    new LoopReadings(
+                        clean(l.inlet()), clean(l.outlet()), l.capacityRate(), l.stood()))
             .flatMap(JudgedLoop::judge);
     HeatStore store = withMeasuredProbes(cleaned);
-    boolean labelled = run.sourceWatts() > 0;
-    StoreReplay replay = new StoreReplay(line, store, run.groundCelsius(), run.makesHeat());
+    boolean labelled = run.sourceWatts() > 0 && sunWatts == 0;
+    double ground = run.groundCelsius();
+    double step = StoreCalibration.stepOf(line);
+    RunTimeline steps = line.inStepsOf(step);
+    StoreReplay replay = new StoreReplay(steps, store, ground, run.makesHeat(), step);
+    StoreReplay sketch = StoreReplay.sketch(steps, store, ground, run.makesHeat());
     double watts =
         labelled
             ? run.sourceWatts()
             : run.makesHeat()
-                ? steadyWatts(replay, store)
-                : roughWatts(line, store, run.groundCelsius());
-    var calibration = new StoreCalibration(line, replay, store, watts, labelled);
+                ? SourceGuess.ofSteadyMass(replay, store)
+                : sunWatts > 0 ? sunWatts : SourceGuess.ofCharges(line, store, ground);
+    var calibration = new StoreCalibration(steps, replay, sketch, store, watts, labelled);
     var fit = calibration.fit();
-    var track = replay.track(fit.store(), fit.watts(), true);
+    var track =
+        new StoreReplay(line, store, ground, run.makesHeat(), Math.min(step, LONGEST_STEP))
+            .track(fit.store(), fit.watts(), true);
     CorrectedField field = CorrectedField.of(line, track, fit.store());
-    double meanHalf = meanHalfWidth(line, replay, calibration, fit, field);
+    boolean cools = airKnown && !run.makesHeat();
+    Optional<SettledPart> settled = cools ? SettledPart.of(line, store) : Optional.empty();
+    FitDoubt doubt = FitDoubt.of(steps, replay, calibration, fit, settled);
+    double otherDoubt =
+        Math.hypot(replay.startDoubt(), missed(track.mean(), field, store.probes().size()));
+    double[] meanHalf =
+        Arrays.stream(line.at())
+            .mapToDouble(at -> 2 * Math.hypot(otherDoubt, doubt.mean()[steps.index(at)]))
+            .toArray();
     Optional<CoolDown> coolDown =
-        airKnown && !run.makesHeat() ? coolDown(line, field, store) : Optional.empty();
+        cools ? coolDown(line, field, store, settled, doubt.logTau()) : Optional.empty();
     if (run.makesHeat()) {
       findings.say(Finding.Code.MAKES_HEAT, Double.NaN, 0, "");
     } else if (!airKnown) {
@@ -112,7 +130,7 @@ public final class RunJudge {
             meanHalf,
             field.gross(),
             field.usable(),
-            Math.hypot(2 * heatSpread, meanHalf / excess),
+            Math.hypot(2 * heatSpread, peak.halfWidth() / excess),
             line.phases(),
             List.copyOf(excluded),
             peak,
@@ -127,7 +145,9 @@ public final class RunJudge {
                 Math.exp(fit.logFactors()[1]),
                 2 * Math.sqrt(fit.covariance().getEntry(1, 1)),
                 Math.exp(fit.logFactors()[2]),
-                2 * Math.sqrt(fit.covariance().getEntry(2, 2))),
+                2 * Math.sqrt(fit.covariance().getEntry(2, 2)),
+                Math.exp(fit.logFactors()[3]),
+                2 * Math.sqrt(fit.covariance().getEntry(3, 3))),
             findings.all(),
             fit.store(),
             track.states()[last].shifted(field.mean()[last] - track.mean()[last])));
@@ -137,8 +157,8 @@ public final class RunJudge {
     CleanedSeries c =
         ReadingCleaner.clean(
             series,
-            SENSOR_LOW,
-            SENSOR_HIGH,
+            ReadingCleaner.SENSOR_LOW,
+            ReadingCleaner.SENSOR_HIGH,
             run.believed().getOrDefault(series.channel(), Set.of()));
     excluded.addAll(c.excluded());
     return c.kept();
@@ -173,162 +193,61 @@ public final class RunJudge {
     return new ReadingSeries("guess", new long[] {first}, new double[] {coldest});
   }
 
-  /** What its faces lose at first: a mass that makes heat of its own makes about as much. */
-  private static double steadyWatts(StoreReplay replay, HeatStore store) {
-    double watts = 0;
-    for (double[] face : replay.track(store, 0).faceWatts().values()) {
-      watts += face[Math.min(1, face.length - 1)];
-    }
-    return Math.max(1, watts);
-  }
-
-  private static double roughWatts(RunTimeline line, HeatStore store, double ground) {
-    double seconds = line.chargingSeconds();
-    if (seconds == 0) {
-      return 0;
-    }
-    double rise = 0;
-    StateFromProbes field = new StateFromProbes(store, StoreGrid.coarse(store));
-    double[] before = new double[line.probes().length];
-    double[] after = new double[line.probes().length];
-    for (Phase phase : line.phases()) {
-      if (phase.kind() == Phase.Kind.CHARGING) {
-        int settled = Math.min(line.at().length - 1, index(line, phase.toEpochSecond()) + 12);
-        int start = index(line, phase.fromEpochSecond());
-        for (int p = 0; p < before.length; p++) {
-          before[p] = line.probes()[p][start];
-          after[p] = line.probes()[p][settled];
-        }
-        rise +=
-            Math.max(
-                0,
-                mean(field, after, line.air()[settled], ground)
-                    - mean(field, before, line.air()[start], ground));
-      }
-    }
-    return Math.max(1, store.heatCapacity(30) * rise / seconds);
-  }
-
-  private static double mean(StateFromProbes field, double[] celsius, double air, double ground) {
-    for (double t : celsius) {
-      if (!Double.isNaN(t)) {
-        return field.of(celsius, air, ground).meanCelsius();
-      }
-    }
-    return 0;
-  }
-
-  private static int index(RunTimeline line, long at) {
-    int i = java.util.Arrays.binarySearch(line.at(), at);
-    return i >= 0 ? i : Math.min(line.at().length - 1, Math.max(0, -i - 1));
-  }
-
-  private double meanHalfWidth(
-      RunTimeline line,
-      StoreReplay replay,
-      StoreCalibration calibration,
-      StoreCalibration.Calibrated fit,
-      CorrectedField field) {
-    double[] base = replay.track(fit.store(), fit.watts()).mean();
-    int at = base.length * 2 / 3;
-    double variance = square(replay.startDoubt());
-    for (int k = 0; k < fit.logFactors().length; k++) {
-      double sd = Math.sqrt(fit.covariance().getEntry(k, k));
-      double[] moved = fit.logFactors().clone();
-      moved[k] += sd;
-      double power = fit.watts() * (k == 0 ? Math.exp(sd) : 1);
-      double shift = replay.track(calibration.changed(moved), power).mean()[at] - base[at];
-      variance += shift * shift;
-    }
+  /** What the fitted model misses of the mean, and what its sensors do, K. */
+  private static double missed(double[] modelled, CorrectedField field, int probes) {
     double correction = 0;
-    for (int i = 0; i < base.length; i++) {
-      double c = field.mean()[i] - base[i];
-      correction += c * c;
+    for (int i = 0; i < modelled.length; i++) {
+      double by = field.mean()[i] - modelled[i];
+      correction += by * by;
     }
-    double sensor = 0.5 / Math.sqrt(line.probes().length);
-    return 2 * Math.sqrt(variance + correction / base.length + sensor * sensor);
+    return Math.sqrt(correction / modelled.length + SENSOR * SENSOR / probes);
   }
 
-  private Optional<CoolDown> coolDown(RunTimeline line, CorrectedField field, HeatStore store) {
-    Phase longest = null;
-    for (Phase phase : line.phases()) {
-      boolean cooling = phase.kind() != Phase.Kind.CHARGING;
-      if (cooling && (longest == null || phase.hours() > longest.hours())) {
-        longest = phase;
-      }
-    }
-    if (longest == null || longest.hours() * 3600 < SHORTEST_COOL_DOWN) {
-      findings.say(
-          Finding.Code.COOL_DOWN_TOO_SHORT,
-          longest == null ? 0 : longest.hours(),
-          SHORTEST_COOL_DOWN / 3600,
-          "");
+  private Optional<CoolDown> coolDown(
+      RunTimeline line,
+      CorrectedField field,
+      HeatStore store,
+      Optional<SettledPart> settled,
+      double logTauDoubt) {
+    if (settled.isEmpty()) {
+      double longest = SettledPart.longest(line).map(Phase::hours).orElse(0.0);
+      double shortest = SettledPart.SHORTEST_COOL_DOWN / 3600;
+      findings.say(Finding.Code.COOL_DOWN_TOO_SHORT, longest, shortest, "");
       return Optional.empty();
     }
-    long length = longest.toEpochSecond() - longest.fromEpochSecond();
-    long settle = (long) Math.min(settlingSeconds(store), 0.5 * length);
-    int from = index(line, longest.fromEpochSecond() + settle);
-    int to = index(line, longest.toEpochSecond());
-    int n = to - from + 1;
-    double[] seconds = new double[n];
-    double[] mean = new double[n];
-    double[] air = new double[n];
-    for (int i = 0; i < n; i++) {
-      seconds[i] = line.at()[from + i] - line.at()[from];
-      mean[i] = field.mean()[from + i];
-      air[i] = line.air()[from + i];
+    SettledPart part = settled.get();
+    double first = field.mean()[line.index(part.from())];
+    double last = field.mean()[line.index(part.to())];
+    Optional<CoolDownFit> fit = part.fit(line, field.mean()).filter(f -> f.fallKelvin() > 0);
+    if (fit.isEmpty()) {
+      findings.say(Finding.Code.FALL_TOO_SMALL, first - last, 0, "");
     }
-    Optional<CoolDownFit> fit = CoolDownFit.of(seconds, mean, air);
-    if (fit.isEmpty() || fit.get().fallKelvin() <= 0) {
-      findings.say(Finding.Code.FALL_TOO_SMALL, mean[0] - mean[n - 1], 0, "");
-      return Optional.empty();
-    }
-    CoolDownFit f = fit.get();
-    double capacity = store.heatCapacity((mean[0] + mean[n - 1]) / 2);
-    double ua = capacity / f.timeConstantSeconds();
-    double spread =
-        Math.hypot(
-            Math.log(f.high() / f.low()) / 2,
-            Math.hypot(
-                store.medium().density().relativeSpread(),
-                store.medium().specificHeat().relativeSpread()));
-    return Optional.of(
-        new CoolDown(
-            f,
-            line.at()[from],
-            line.at()[to],
-            capacity,
-            ua,
-            ua * Math.exp(-spread),
-            ua * Math.exp(spread)));
+    double capacity = store.heatCapacity((first + last) / 2);
+    return fit.map(f -> f.widened(1.96 * logTauDoubt))
+        .map(
+            f -> {
+              double ua = capacity / f.timeConstantSeconds();
+              double spread = Math.hypot(Math.log(f.high() / f.low()) / 2, capacitySpread(store));
+              return new CoolDown(
+                  f,
+                  part.from(),
+                  part.to(),
+                  capacity,
+                  ua,
+                  ua * Math.exp(-spread),
+                  ua * Math.exp(spread));
+            });
   }
 
-  /** 1.2 time constants of the slowest inner mode, after which the shape of the field stands. */
-  private static double settlingSeconds(HeatStore store) {
-    if (store.medium().kind() == nightbank.core.medium.Medium.Kind.WATER) {
-      return 0;
-    }
-    Geometry g = store.geometry();
-    double tall = Math.PI / g.heightMetres();
-    double wide =
-        g instanceof Geometry.Cylinder c
-            ? square(2.405 / c.radiusMetres()) // first zero of J0
-            : square(Math.PI / ((Geometry.Box) g).lengthMetres())
-                + square(Math.PI / ((Geometry.Box) g).widthMetres());
-    double diffusivity =
-        store.medium().conductivity().value()
-            / (store.medium().density().value() * store.medium().enthalpy().specificHeat(40));
-    return 1.2 / (diffusivity * (wide + tall * tall));
-  }
-
-  private static double square(double x) {
-    return x * x;
+  private static double capacitySpread(HeatStore store) {
+    return Math.hypot(
+        store.medium().density().relativeSpread(), store.medium().specificHeat().relativeSpread());
   }
 
   private static Map<FaceName, Double> faceShares(
       RunTimeline line, StoreReplay.Track track, Optional<CoolDown> coolDown) {
-    int from = coolDown.map(c -> index(line, c.from())).orElse(1);
-    int to = coolDown.map(c -> index(line, c.to())).orElse(line.at().length - 1);
+    int from = coolDown.map(c -> line.index(c.from())).orElse(1);
+    int to = coolDown.map(c -> line.index(c.to())).orElse(line.at().length - 1);
     Map<FaceName, Double> sums = new EnumMap<>(FaceName.class);
     double all = 0;
     for (FaceName name : FaceName.values()) {
@@ -352,11 +271,12 @@ public final class RunJudge {
       double fittedWatts,
       Optional<JudgedLoop> loop) {
     int n = line.at().length;
+    int first = line.index(Math.max(run.ledgerFrom(), line.at()[0]));
     double delivered = 0;
     double early = 0;
     double lost = 0;
     double gain = 0;
-    for (int i = 1; i < n; i++) {
+    for (int i = first + 1; i < n; i++) {
       double dt = line.at()[i] - line.at()[i - 1];
       for (FaceName name : FaceName.values()) {
         double joules = track.faceWatts().get(name)[i] * dt;
@@ -368,17 +288,17 @@ public final class RunJudge {
           early += joules;
         }
       }
-      if (line.charging()[i]) {
+      if (line.charging(i)) {
         gain += field.content()[i] - field.content()[i - 1];
       }
     }
     double watts =
         labelled ? run.sourceWatts() : loop.isPresent() && !run.makesHeat() ? 0 : fittedWatts;
-    double charged = watts * line.chargingSeconds();
+    double charged = watts * line.chargingSeconds(first);
     if (loop.isPresent()) {
       charged += loop.get().charged();
       double[] carried = loop.get().carriedOff(line.at());
-      for (int i = 1; i < n; i++) {
+      for (int i = first + 1; i < n; i++) {
         double joules = carried[i] * (line.at()[i] - line.at()[i - 1]);
         if (line.air()[i] < run.needBelowCelsius() || !indoors()) {
           delivered += joules;
@@ -387,7 +307,7 @@ public final class RunJudge {
         }
       }
     }
-    double change = field.content()[n - 1] - field.content()[0];
+    double change = field.content()[n - 1] - field.content()[first];
     return new Ledger(
         charged,
         change,
@@ -404,7 +324,7 @@ public final class RunJudge {
     return run.store().place().indoors();
   }
 
-  private static Peak peak(RunTimeline line, CorrectedField field, double meanHalf) {
+  private static Peak peak(RunTimeline line, CorrectedField field, double[] meanHalf) {
     int best = 0;
     for (int i = 1; i < field.mean().length; i++) {
       if (field.mean()[i] > field.mean()[best]) {
@@ -415,6 +335,6 @@ public final class RunJudge {
     for (double[] probe : line.probes()) {
       seen |= !Double.isNaN(probe[best]);
     }
-    return new Peak(line.at()[best], field.mean()[best], meanHalf, !seen);
+    return new Peak(line.at()[best], field.mean()[best], meanHalf[best], !seen);
   }
 }

@@ -2,6 +2,7 @@ package nightbank.core.run;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * A run's readings brought to common, even moments.
@@ -9,10 +10,9 @@ import java.util.List;
  * @param at epoch seconds
  * @param probes by probe, NaN across gaps longer than an hour
  * @param air level across gaps
- * @param charging whether the source was on during the step that ends at each moment
+ * @param on share of the step that ends at each moment during which the source was on
  */
-record RunTimeline(
-    long[] at, double[][] probes, double[] air, List<Phase> phases, boolean[] charging) {
+record RunTimeline(long[] at, double[][] probes, double[] air, List<Phase> phases, double[] on) {
   private static final int MOST_MOMENTS = 2000;
   private static final long LONGEST_GAP = 3600;
 
@@ -42,22 +42,82 @@ record RunTimeline(
       beside[i] = levelAt(air, at[i]);
     }
     List<Phase> phases = PhaseFinder.find(at, probes, beside);
-    boolean[] charging = new boolean[n];
+    double[] on = new double[n];
     for (Phase phase : phases) {
       if (phase.kind() == Phase.Kind.CHARGING) {
-        for (int i = 0; i < n; i++) {
-          charging[i] |= at[i] > phase.fromEpochSecond() && at[i] <= phase.toEpochSecond();
+        for (int i = 1; i < n; i++) {
+          long begun = Math.max(at[i - 1], phase.fromEpochSecond());
+          long ended = Math.min(at[i], phase.toEpochSecond());
+          on[i] += Math.max(0, ended - begun) / (double) step;
         }
       }
     }
-    return new RunTimeline(at, probes, beside, phases, charging);
+    return new RunTimeline(at, probes, beside, phases, on);
   }
 
   /** The same for a mass that makes heat of its own all the time. */
   RunTimeline alwaysOn() {
-    boolean[] on = new boolean[at.length];
-    Arrays.fill(on, true);
-    return new RunTimeline(at, probes, air, phases, on);
+    double[] all = new double[at.length];
+    Arrays.fill(all, 1);
+    return new RunTimeline(at, probes, air, phases, all);
+  }
+
+  /** The same under a sun of known hours, whose greatest power is given for one. */
+  RunTimeline shoneOn(ReadingSeries sun, double greatest) {
+    double[] share = new double[at.length];
+    for (int i = 1; i < at.length; i++) {
+      double watts = sun.at((at[i - 1] + at[i]) / 2, LONGEST_GAP);
+      share[i] = Double.isNaN(watts) ? 0 : watts / greatest;
+    }
+    return new RunTimeline(at, probes, air, PhaseFinder.withSun(at, phases, share), share);
+  }
+
+  /** The same in steps of about so long, air and source at their means over each. */
+  RunTimeline inStepsOf(double seconds) {
+    int n = at.length;
+    int every = n < 3 ? 1 : (int) Math.max(1, seconds / (at[1] - at[0]));
+    if (every == 1) {
+      return this;
+    }
+    int[] kept =
+        IntStream.rangeClosed(0, (n + every - 2) / every)
+            .map(i -> Math.min(i * every, n - 1))
+            .toArray();
+    return new RunTimeline(
+        Arrays.stream(kept).mapToLong(i -> at[i]).toArray(),
+        Arrays.stream(probes)
+            .map(p -> Arrays.stream(kept).mapToDouble(i -> p[i]).toArray())
+            .toArray(double[][]::new),
+        means(air, kept),
+        phases,
+        means(on, kept));
+  }
+
+  private static double[] means(double[] value, int[] kept) {
+    double[] means = new double[kept.length];
+    means[0] = value[0];
+    for (int k = 1; k < kept.length; k++) {
+      for (int i = kept[k - 1] + 1; i <= kept[k]; i++) {
+        means[k] += value[i] / (kept[k] - kept[k - 1]);
+      }
+    }
+    return means;
+  }
+
+  /** Whether the source was on in the step that ends at a moment. */
+  boolean charging(int i) {
+    return charging(on[i]);
+  }
+
+  /** Less than a twentieth of its greatest power, or of the time, counts for nothing. */
+  static boolean charging(double share) {
+    return share > 0.05;
+  }
+
+  /** The first moment that is not before another. */
+  int index(long epochSecond) {
+    int i = Arrays.binarySearch(at, epochSecond);
+    return i >= 0 ? i : Math.min(at.length - 1, Math.max(0, -i - 1));
   }
 
   private static long medianStep(ReadingSeries s) {
@@ -81,9 +141,14 @@ record RunTimeline(
   }
 
   double chargingSeconds() {
+    return chargingSeconds(0);
+  }
+
+  /** For how long the source was on after a moment. */
+  double chargingSeconds(int first) {
     double sum = 0;
-    for (int i = 1; i < at.length; i++) {
-      sum += charging[i] ? at[i] - at[i - 1] : 0;
+    for (int i = first + 1; i < at.length; i++) {
+      sum += on[i] * (at[i] - at[i - 1]);
     }
     return sum;
   }

@@ -13,27 +13,48 @@ import nightbank.core.store.StoreState;
 
 /** Runs a store's model along measured air, with the source on during the charging phases. */
 final class StoreReplay {
-  private static final double SHORTEST_STEP = 180;
-  private static final double LONGEST_STEP = 600;
-  private static final double STEPS = 400; // a run, unless that makes them too long
+  private static final double SKETCHED_STEP = 3600; // s
 
   private final RunTimeline line;
   private final double groundCelsius;
   private final double longestStep;
   private final StateFromProbes.Estimate start;
 
-  StoreReplay(RunTimeline line, HeatStore store, double groundCelsius, boolean makesHeat) {
+  /** As fine as a run is followed. */
+  StoreReplay(
+      RunTimeline line,
+      HeatStore store,
+      double groundCelsius,
+      boolean makesHeat,
+      double longestStep) {
+    this(line, store, groundCelsius, makesHeat, longestStep, grid(store));
+  }
+
+  /** Near enough to start a fit from, ten times as fast. */
+  static StoreReplay sketch(
+      RunTimeline line, HeatStore store, double groundCelsius, boolean makesHeat) {
+    return new StoreReplay(
+        line, store, groundCelsius, makesHeat, SKETCHED_STEP, StoreGrid.night(store));
+  }
+
+  private static StoreGrid grid(HeatStore store) {
+    StoreGrid standard = StoreGrid.standard(store);
+    return standard.cells() > 400 ? StoreGrid.coarse(store) : standard;
+  }
+
+  private StoreReplay(
+      RunTimeline line,
+      HeatStore store,
+      double groundCelsius,
+      boolean makesHeat,
+      double longestStep,
+      StoreGrid grid) {
     this.line = line;
     this.groundCelsius = groundCelsius;
-    double span = line.at()[line.at().length - 1] - line.at()[0];
-    longestStep = Math.min(LONGEST_STEP, Math.max(SHORTEST_STEP, span / STEPS));
+    this.longestStep = longestStep;
     double[] first = new double[line.probes().length];
     for (int p = 0; p < first.length; p++) {
       first[p] = firstWithinAnHour(line, line.probes()[p]);
-    }
-    StoreGrid grid = StoreGrid.standard(store);
-    if (grid.cells() > 400) {
-      grid = StoreGrid.coarse(store);
     }
     start =
         new StateFromProbes(store, grid, makesHeat).estimate(first, line.air()[0], groundCelsius);
@@ -84,7 +105,7 @@ final class StoreReplay {
       if (i > 0) {
         double span = at[i] - at[i - 1];
         int parts = Math.max(1, (int) Math.ceil(span / longestStep));
-        double on = line.charging()[i] ? watts : 0;
+        double on = line.on()[i] * watts;
         for (int k = 0; k < parts; k++) {
           model.step(span / parts, line.air()[i], groundCelsius, on);
         }

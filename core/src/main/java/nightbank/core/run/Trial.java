@@ -342,7 +342,7 @@ public record Trial(
   }
 
   private static void differed(Pool a, Pool b, List<Differed> into) {
-    ratio(Differed.What.START_EXCESS, a, b, Cooled::start, 1.25, into);
+    ratio(Differed.What.START_EXCESS, a, b, Cooled::start, 1.2, into);
     ratio(Differed.What.HOURS, a, b, c -> c.seconds() / 3600, 1.5, into);
     gap(Differed.What.AIR, a, b, Cooled::air, 3, into);
     gap(Differed.What.AIR_SWING, a, b, Cooled::swing, 5, into);

@@ -1,6 +1,7 @@
 package nightbank.core.store;
 
 import java.util.function.DoubleUnaryOperator;
+import java.util.function.IntToDoubleFunction;
 import nightbank.core.internal.LineSweeps;
 import nightbank.core.medium.TabledEnthalpy;
 
@@ -21,8 +22,8 @@ public final class ConductionStore implements StoreModel {
   private static final int SIDE = FaceName.SIDE.ordinal();
   private static final int TOP = FaceName.TOP.ordinal();
   private static final int FOOT = FaceName.FOOT.ordinal();
-  private static final int CELSIUS = 0;
-  private static final int CONDUCTIVITY = 1;
+  private static final FaceName[] FACES = FaceName.values();
+  private static final double MET = 1e-9; // K: one Newton step more is below rounding
 
   private HeatStore store;
   private final StoreGrid grid;
@@ -55,6 +56,8 @@ public final class ConductionStore implements StoreModel {
   private final double[] transmittance = new double[3]; // mass surface to beyond, W/(m² K)
   private final double[] surface = new double[3];
   private final double[] watts = new double[3];
+  private final double[] atFaces = new double[3]; // W/(m K) of the cells behind each face
+  private final IntToDoubleFunction ofCell;
 
   public ConductionStore(HeatStore store, StoreState start) {
     this.store = store;
@@ -68,6 +71,7 @@ public final class ConductionStore implements StoreModel {
     conductivity = store.medium().conductivity().value();
     int n = grid.cells();
     celsius = start.celsius();
+    ofCell = c -> celsius[c];
     joulesPerKg = new double[n];
     specificHeat = new double[n];
     inertia = new double[n];
@@ -101,7 +105,7 @@ public final class ConductionStore implements StoreModel {
     for (int i = 0; i < n; i++) {
       joulesPerKg[i] = content(i, celsius[i]);
     }
-    for (FaceName name : FaceName.values()) {
+    for (FaceName name : FACES) {
       surface[name.ordinal()] = meanOuterCell(name);
     }
   }
@@ -144,6 +148,9 @@ public final class ConductionStore implements StoreModel {
         }
       }
     }
+    for (FaceName name : FACES) {
+      atFaces[name.ordinal()] = dries ? mean(name, water::conductivity) : conductivity;
+    }
   }
 
   /** Conductivity between two cells: one where nothing dries, else the two halves in series. */
@@ -157,7 +164,7 @@ public final class ConductionStore implements StoreModel {
   }
 
   private double atFace(FaceName name) {
-    return dries ? mean(name, CONDUCTIVITY) : conductivity;
+    return atFaces[name.ordinal()];
   }
 
   /** J in a kilogram as filled, its water included. */
@@ -186,12 +193,14 @@ public final class ConductionStore implements StoreModel {
       side += sweepAlong(open);
     }
     watts[SIDE] = side;
+    boolean boils = false;
     for (int c = 0; c < celsius.length; c++) {
       double next = swept[c];
       joulesPerKg[c] += specificHeat[c] * (next - celsius[c]);
       celsius[c] = constantHeat ? next : warmth(c, next);
+      boils |= celsius[c] > PoreWater.BOILING;
     }
-    if (dries) {
+    if (dries && boils) {
       dry();
     }
     for (int f = 0; f < 3; f++) {
@@ -212,9 +221,13 @@ public final class ConductionStore implements StoreModel {
     double perKelvin = water.specificHeat(c);
     double t = near;
     for (int k = 0; k < 4; k++) {
-      t -=
+      double off =
           (enthalpy.joulesPerKg(t) + perKelvin * t - joulesPerKg[c])
               / (enthalpy.specificHeat(t) + perKelvin);
+      t -= off;
+      if (Math.abs(off) < MET) {
+        break;
+      }
     }
     return t;
   }
@@ -388,22 +401,18 @@ public final class ConductionStore implements StoreModel {
   }
 
   private double meanOuterCell(FaceName name) {
-    return mean(name, CELSIUS);
-  }
-
-  private double valueAt(int c, int what) {
-    return what == CELSIUS ? celsius[c] : water.conductivity(c);
+    return mean(name, ofCell);
   }
 
   /** Mean over the cells behind a face, by area. */
-  private double mean(FaceName name, int what) {
+  private double mean(FaceName name, IntToDoubleFunction of) {
     double sum = 0;
     double weight = 0;
     if (name == FaceName.SIDE) {
       for (int l = 0; l < nl; l++) {
         for (int j = 0; j < nj; j++) {
           double w = grid.acrossInterface(ni - 1, j) * grid.thickness(l);
-          sum += valueAt(grid.cell(ni - 1, j, l), what) * w;
+          sum += of.applyAsDouble(grid.cell(ni - 1, j, l)) * w;
           weight += w;
         }
       }
@@ -413,7 +422,7 @@ public final class ConductionStore implements StoreModel {
     for (int j = 0; j < nj; j++) {
       for (int i = 0; i < ni; i++) {
         double w = grid.planArea(i, j);
-        sum += valueAt(grid.cell(i, j, layer), what) * w;
+        sum += of.applyAsDouble(grid.cell(i, j, layer)) * w;
         weight += w;
       }
     }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import nightbank.core.medium.Enthalpy;
 import nightbank.core.medium.Medium;
 
@@ -98,8 +99,13 @@ public record HeatStore(
 
   /** All faces let through so many times as much. */
   public HeatStore withFacesTimes(double factor) {
+    return withFacesTimes(name -> factor);
+  }
+
+  /** The same with the transmittance of each face times a factor of its own. */
+  public HeatStore withFacesTimes(ToDoubleFunction<FaceName> factor) {
     var changed = new EnumMap<FaceName, Face>(FaceName.class);
-    faces.forEach((name, face) -> changed.put(name, face.times(factor)));
+    faces.forEach((name, face) -> changed.put(name, face.times(factor.applyAsDouble(name))));
     return withFaces(changed);
   }
 

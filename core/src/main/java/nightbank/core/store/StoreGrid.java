@@ -22,6 +22,7 @@ public final class StoreGrid {
   private final double[] acrossCentre;
   private final double[] alongCentre;
   private final double[] layerCentre;
+  private final double[] volume; // m³ by cell, all mirror images together
 
   public StoreGrid(Geometry geometry, int across, int along, int layers) {
     if (across < 1 || along < 1 || layers < 1 || (long) across * along * layers > 20_000) {
@@ -49,6 +50,11 @@ public final class StoreGrid {
     layerCentre = middles(layerEdge);
     if (isRound(geometry)) {
       acrossCentre[0] = acrossEdge[1] / Math.sqrt(2); // splits the innermost disc's area in two
+    }
+    volume = new double[cells()];
+    for (int c = 0; c < volume.length; c++) {
+      int layer = c / (across * this.along);
+      volume[c] = planArea(c % across, c / across % this.along) * thickness(layer);
     }
   }
 
@@ -132,9 +138,7 @@ public final class StoreGrid {
   }
 
   public double cellVolume(int cell) {
-    int layer = cell / (across * along);
-    return planArea(cell % across, cell / across % along)
-        * (layerEdge[layer + 1] - layerEdge[layer]);
+    return volume[cell];
   }
 
   /** Horizontal area of a cell, all mirror images together, m². */

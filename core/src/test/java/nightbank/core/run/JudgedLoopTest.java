@@ -4,6 +4,7 @@ import static nightbank.core.Reference.number;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.function.LongToDoubleFunction;
@@ -34,6 +35,38 @@ public class JudgedLoopTest {
     return JudgedLoop.judge(
             new LoopReadings(read("in", seconds, in), read("out", seconds, out), rate))
         .orElseThrow();
+  }
+
+  @Test
+  public void whileItsPumpStandsWarmPipesCarryNothing() {
+    ReadingSeries in = read("in", 8 * 3600, s -> 45);
+    ReadingSeries out = read("out", 8 * 3600, s -> 35);
+    long off = START + 2 * 3600;
+    long on = START + 5 * 3600;
+    JudgedLoop j =
+        JudgedLoop.judge(new LoopReadings(in, out, 100, List.of(new LoopReadings.Stood(off, on))))
+            .orElseThrow();
+    assertThat(j.charged()).isCloseTo(100 * 10 * 5 * 3600, within(100 * 10 * 61.0));
+    assertThat(j.spells())
+        .extracting(Spell::direction)
+        .containsExactly(Direction.CHARGING, Direction.STILL, Direction.CHARGING);
+    assertThat(j.stoodSince()).isEmpty();
+  }
+
+  @Test
+  public void aPumpThatStandsStillIsToldSinceItWasSwitchedOff() {
+    long off = START + 3600;
+    JudgedLoop j =
+        JudgedLoop.judge(
+                new LoopReadings(
+                    read("in", 7200, s -> 30),
+                    read("out", 7200, s -> 34),
+                    100,
+                    List.of(new LoopReadings.Stood(off, Long.MAX_VALUE))))
+            .orElseThrow();
+    assertThat(j.stoodSince()).hasValue(off);
+    assertThat(j.wattsNow()).isZero();
+    assertThat(j.drawn()).isCloseTo(100 * 4 * 3600, within(100 * 4 * 61.0));
   }
 
   @DataProvider

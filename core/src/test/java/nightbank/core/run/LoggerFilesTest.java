@@ -10,9 +10,11 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import nightbank.core.Reference;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
@@ -41,16 +43,38 @@ public class LoggerFilesTest {
       int offMinutes,
       double lateDecayHours) {}
 
+  static final Truth LIDDED =
+      new Truth("wrapped-and-lidded.txt", 0.9, 0.9, 0.8, 8.918e6, 240, 48.0);
   static final Truth BARE = new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55);
   static final Truth WRAPPED = new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5);
 
   @DataProvider
   Object[][] files() {
     return new Object[][] {
-      {BARE},
-      {WRAPPED},
-      {new Truth("wrapped-and-lidded.txt", 0.9, 0.9, 0.8, 8.918e6, 240, Double.NaN)},
+      {BARE}, {WRAPPED}, {LIDDED},
     };
+  }
+
+  @DataProvider
+  Iterator<Object[]> wrongDescriptions() {
+    double[][] described = {
+      {9.5, 9.5, 9.5}, {0.7, 9.5, 9.5}, {0.7, 9.5, 0.7}, {0.7, 0.7, 0.7}, {9.5, 0.7, 9.5}
+    };
+    return Stream.of(BARE, WRAPPED, LIDDED)
+        .flatMap(truth -> Arrays.stream(described).map(faces -> new Object[] {truth, faces}))
+        .iterator();
+  }
+
+  @Test(dataProvider = "wrongDescriptions")
+  public void howeverADrumIsDescribedItsReadingsTellItsSideAndItsDecay(Truth is, double[] thought) {
+    Truth told =
+        new Truth(is.file, thought[0], thought[1], thought[2], 0, is.offMinutes, is.lateDecayHours);
+    JudgedRun run = RunJudge.judge(record(told)).orElseThrow();
+    assertThat(run.calibration().side() * told.side).isCloseTo(is.side, withinPercentage(12));
+    CoolDownFit fit = run.coolDown().orElseThrow().fit();
+    assertThat(fit.timeConstantSeconds() / 3600).isCloseTo(is.lateDecayHours, withinPercentage(7));
+    assertThat(is.lateDecayHours).isBetween(fit.low() / 3600, fit.high() / 3600);
+    assertThat(run.peak().halfWidth()).isLessThan(5);
   }
 
   @Test(dataProvider = "files")
@@ -68,10 +92,15 @@ public class LoggerFilesTest {
   }
 
   @Test
-  public void trueMeansAreMetOnceTheInsideHasEvenedOut() {
+  public void trueMeansLieInTheirIntervals() {
     JudgedRun run = RunJudge.judge(record(WRAPPED)).orElseThrow();
-    assertThat(meanAt(run, 1350)).isCloseTo(48.74, within(run.meanHalfWidth()));
-    assertThat(meanAt(run, 2400)).isCloseTo(33.09, within(run.meanHalfWidth()));
+    Map.of(300, 65.22, 1350, 48.74, 2400, 33.09)
+        .forEach(
+            (minutes, mean) -> {
+              int i = moment(run, minutes);
+              assertThat(run.mean()[i]).isCloseTo(mean, within(run.meanHalfWidth()[i]));
+              assertThat(run.meanHalfWidth()[i]).isLessThan(4);
+            });
   }
 
   @Test
@@ -118,12 +147,12 @@ public class LoggerFilesTest {
     assertThat(RunJudge.judge(new RunRecord(r.store(), few, r.air(), 5, 620, 10, false))).isEmpty();
   }
 
-  private static double meanAt(JudgedRun run, int minutes) {
-    return run.mean()[Arrays.binarySearch(run.at(), run.at()[0] + minutes * 60L)];
+  private static int moment(JudgedRun run, int minutes) {
+    return Arrays.binarySearch(run.at(), run.at()[0] + minutes * 60L);
   }
 
   private static double grossAt(JudgedRun run, int minutes) {
-    return run.gross()[Arrays.binarySearch(run.at(), run.at()[0] + minutes * 60L)];
+    return run.gross()[moment(run, minutes)];
   }
 
   /** What a drum with the true faces keeps of its heat from heater-off to two hours later. */

@@ -4,7 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreModel;
+import nightbank.core.store.StoreState;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -50,8 +58,40 @@ public class PhaseFinderTest {
     List<Phase> charging = phases.stream().filter(p -> p.kind() == Phase.Kind.CHARGING).toList();
     assertThat(charging).hasSize(1);
     assertThat((charging.get(0).fromEpochSecond() - times(n)[0]) / 3600.0)
-        .isCloseTo(2, within(0.6));
-    assertThat((charging.get(0).toEpochSecond() - times(n)[0]) / 3600.0).isCloseTo(6, within(0.2));
+        .isCloseTo(2, within(0.05));
+    assertThat((charging.get(0).toEpochSecond() - times(n)[0]) / 3600.0).isCloseTo(6, within(0.05));
+  }
+
+  @Test
+  public void aSourceThatGoesOnAndOffBetweenReadingsIsFoundToMinutes() {
+    HeatStore bin =
+        HeatStore.of(
+                new Geometry.Box(1.5, 0.9, 0.8),
+                MediumCatalogue.medium("dry-sand").orElseThrow(),
+                Map.of())
+            .withZone(new HeatedZone(0.4, 0.25, 0.6));
+    StoreModel model = StoreModel.of(bin, StoreState.uniform(StoreGrid.standard(bin), 20));
+    Random dice = new Random(11);
+    int n = 24 * 6;
+    long[] at = new long[n];
+    double[][] probes = new double[3][n];
+    for (int minute = 0; minute < n * 10; minute++) {
+      if (minute % 10 == 0) {
+        at[minute / 10] = 60L * minute;
+        for (int p = 0; p < 3; p++) {
+          double read = model.at(0.1 + 0.4 * p, 0.5) + 0.1 * dice.nextGaussian();
+          probes[p][minute / 10] = Math.round(4 * read) / 4.0;
+        }
+      }
+      model.step(60, 5, 8, minute >= 186 && minute < 324 ? 900 : 0);
+    }
+    Phase charge =
+        PhaseFinder.find(at, probes, flat(n, 5)).stream()
+            .filter(p -> p.kind() == Phase.Kind.CHARGING)
+            .findFirst()
+            .orElseThrow();
+    assertThat(charge.fromEpochSecond() / 60.0).isCloseTo(186, within(8.0));
+    assertThat(charge.toEpochSecond() / 60.0).isCloseTo(324, within(8.0));
   }
 
   @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Random;
 import nightbank.core.run.Exclusion.Reason;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class ReadingCleanerTest {
@@ -62,6 +63,36 @@ public class ReadingCleanerTest {
         .singleElement()
         .extracting(Exclusion::reason)
         .isEqualTo(Reason.IMPOSSIBLE_STEP);
+  }
+
+  @DataProvider
+  Object[][] lastRises() {
+    return new Object[][] {{30.0}, {15.0}, {10.0}};
+  }
+
+  @Test(dataProvider = "lastRises")
+  public void theSharpPeakWhereASourceGoesOffIsHeat(double lastRise) {
+    double[] v = charged(lastRise);
+    assertThat(clean(v).excluded()).isEmpty();
+  }
+
+  @Test
+  public void aSpikeOnARiseIsNoHeatAllTheSame() {
+    double[] v = charged(30);
+    v[10] += 60;
+    assertThat(clean(v).excluded())
+        .singleElement()
+        .extracting(Exclusion::epochSecond)
+        .isEqualTo(3000L);
+  }
+
+  /** Up by 30 K a reading, by less in the last, then down by 50 K and ever less. */
+  private static double[] charged(double lastRise) {
+    double[] v = new double[60];
+    for (int i = 1; i < v.length; i++) {
+      v[i] = v[i - 1] + (i < 20 ? 30 : i == 20 ? lastRise : -50 * Math.pow(0.85, i - 21));
+    }
+    return v;
   }
 
   @Test

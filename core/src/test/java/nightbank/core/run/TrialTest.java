@@ -52,7 +52,7 @@ public class TrialTest {
         new double[0][],
         beside,
         mean,
-        0.3,
+        new double[n],
         mean,
         mean,
         0.1,
@@ -64,7 +64,7 @@ public class TrialTest {
         new double[n],
         Optional.empty(),
         Map.of(),
-        new JudgedRun.Calibration(1, 0, 1, 0, 1, 0),
+        new JudgedRun.Calibration(1, 0, 1, 0, 1, 0, 1, 0),
         List.of(),
         null,
         null);

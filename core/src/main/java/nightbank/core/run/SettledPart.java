@@ -1,0 +1,74 @@
+package nightbank.core.run;
+
+import java.util.Arrays;
+import java.util.Optional;
+import nightbank.core.medium.Medium;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+
+/**
+ * The part of a run's longest cool-down after its inside has evened out.
+ *
+ * @param from epoch second
+ * @param to epoch second
+ */
+record SettledPart(long from, long to) {
+  static final double SHORTEST_COOL_DOWN = 2 * 3600.0; // s
+
+  /** Absent when no cool-down is as long as {@link #SHORTEST_COOL_DOWN}. */
+  static Optional<SettledPart> of(RunTimeline line, HeatStore store) {
+    return longest(line)
+        .filter(phase -> phase.hours() * 3600 >= SHORTEST_COOL_DOWN)
+        .map(
+            phase -> {
+              long length = phase.toEpochSecond() - phase.fromEpochSecond();
+              long settle = (long) Math.min(settlingSeconds(store), 0.5 * length);
+              return new SettledPart(
+                  line.at()[line.index(phase.fromEpochSecond() + settle)],
+                  line.at()[line.index(phase.toEpochSecond())]);
+            });
+  }
+
+  static Optional<Phase> longest(RunTimeline line) {
+    Phase longest = null;
+    for (Phase phase : line.phases()) {
+      boolean cooling = phase.kind() != Phase.Kind.CHARGING;
+      if (cooling && (longest == null || phase.hours() > longest.hours())) {
+        longest = phase;
+      }
+    }
+    return Optional.ofNullable(longest);
+  }
+
+  /** The fit of this part of a mean, given on a timeline's moments. */
+  Optional<CoolDownFit> fit(RunTimeline line, double[] mean) {
+    int first = line.index(from);
+    int end = line.index(to) + 1;
+    double[] seconds =
+        Arrays.stream(line.at(), first, end).mapToDouble(at -> at - line.at()[first]).toArray();
+    return CoolDownFit.of(
+        seconds, Arrays.copyOfRange(mean, first, end), Arrays.copyOfRange(line.air(), first, end));
+  }
+
+  /** Two time constants of the slowest inner mode: a seventh of the first shape is left. */
+  private static double settlingSeconds(HeatStore store) {
+    if (store.medium().kind() == Medium.Kind.WATER) {
+      return 0;
+    }
+    Geometry g = store.geometry();
+    double tall = Math.PI / g.heightMetres();
+    double wide =
+        g instanceof Geometry.Cylinder c
+            ? square(2.405 / c.radiusMetres()) // first zero of J0
+            : square(Math.PI / ((Geometry.Box) g).lengthMetres())
+                + square(Math.PI / ((Geometry.Box) g).widthMetres());
+    double diffusivity =
+        store.medium().conductivity().value()
+            / (store.medium().density().value() * store.medium().enthalpy().specificHeat(40));
+    return 2 / (diffusivity * (wide + tall * tall));
+  }
+
+  private static double square(double x) {
+    return x * x;
+  }
+}
