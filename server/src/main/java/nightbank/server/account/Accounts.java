@@ -35,15 +35,13 @@ public class Accounts {
   }
 
   /** A person as others see them. */
-  public record PersonView(UUID id, String login, String name, boolean fahrenheit) {}
+  public record PersonView(UUID id, String login, String name, UnitsView units) {}
 
   /** A holding as its members see it in their list. */
   public record HoldingLink(UUID id, String name, Role role, String zone, boolean south) {}
 
   public Optional<PersonView> person(UUID id) {
-    return repository
-        .byId(id)
-        .map(p -> new PersonView(p.id(), p.login(), p.name(), p.fahrenheit()));
+    return repository.byId(id).map(p -> new PersonView(p.id(), p.login(), p.name(), p.units()));
   }
 
   public List<HoldingLink> holdings(UUID person) {
@@ -94,8 +92,8 @@ public class Accounts {
     repository.join(person, holding, role);
   }
 
-  public void setFahrenheit(UUID person, boolean fahrenheit) {
-    repository.setFahrenheit(person, fahrenheit);
+  public void setUnits(UUID person, UnitsView units) {
+    repository.setUnits(person, units);
   }
 
   static String key(String login) {

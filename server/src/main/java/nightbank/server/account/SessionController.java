@@ -54,8 +54,6 @@ class SessionController {
 
   record SignIn(String login, String password) {}
 
-  record Units(boolean fahrenheit) {}
-
   @GetMapping("/api/me")
   MeView me() {
     var who = access.signedIn().flatMap(s -> accounts.person(s.personId()));
@@ -68,8 +66,8 @@ class SessionController {
   }
 
   @PutMapping("/api/me/units")
-  MeView units(@RequestBody Units units) {
-    access.signedIn().ifPresent(s -> accounts.setFahrenheit(s.personId(), units.fahrenheit()));
+  MeView units(@RequestBody UnitsView units) {
+    access.signedIn().ifPresent(s -> accounts.setUnits(s.personId(), units));
     return me();
   }
 

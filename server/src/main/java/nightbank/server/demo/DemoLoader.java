@@ -143,6 +143,7 @@ class DemoLoader implements ApplicationRunner {
       Instant at,
       String store,
       EventView.Kind kind,
+      EventView.Way way,
       String note,
       Double amount,
       Double moisture) {}
@@ -194,7 +195,14 @@ class DemoLoader implements ApplicationRunner {
       events.add(
           holding,
           new EventView(
-              e.id(), ids.get(e.store()), e.kind(), e.at(), e.note(), e.amount(), e.moisture()));
+              e.id(),
+              ids.get(e.store()),
+              e.kind(),
+              e.way(),
+              e.at(),
+              e.note(),
+              e.amount(),
+              e.moisture()));
     }
     for (Logger l : told.loggers()) {
       connect(holding, l);

@@ -3,8 +3,10 @@ package nightbank.server.log;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import nightbank.core.run.LoopReadings;
 import nightbank.server.log.internal.EventRepository;
 import nightbank.server.shared.Problem;
 import org.springframework.stereotype.Service;
@@ -24,6 +26,24 @@ public class EventLog {
     return repository.between(holding, from, to);
   }
 
+  /** Stretches for which a store's pump stood, as it was logged; the last may last still. */
+  public List<LoopReadings.Stood> pumpStood(UUID holding, UUID store, Instant to) {
+    List<LoopReadings.Stood> stood = new ArrayList<>();
+    Instant since = null;
+    for (EventView e : repository.pumps(holding, store, to)) {
+      if (e.way() == EventView.Way.OFF && since == null) {
+        since = e.at();
+      } else if (e.way() == EventView.Way.ON && since != null) {
+        stood.add(new LoopReadings.Stood(since.getEpochSecond(), e.at().getEpochSecond()));
+        since = null;
+      }
+    }
+    if (since != null) {
+      stood.add(new LoopReadings.Stood(since.getEpochSecond(), Long.MAX_VALUE));
+    }
+    return stood;
+  }
+
   /** Sets an event right afterwards: its time, amount or note. */
   public EventView change(UUID holding, UUID id, EventView event) {
     EventView kept =
@@ -33,6 +53,7 @@ public class EventLog {
                 id,
                 event.storeId(),
                 event.kind(),
+                event.way(),
                 event.at(),
                 event.note(),
                 event.amount(),
@@ -51,6 +72,12 @@ public class EventLog {
   public EventView add(UUID holding, EventView event) {
     if (event.id() == null || event.kind() == null || event.at() == null) {
       throw Problem.invalid("kind", "What happened, or when, is missing.", "Choose both.");
+    }
+    if (event.way() != null && !event.kind().ways().contains(event.way())) {
+      throw Problem.invalid(
+          "way",
+          "%s does not go %s.".formatted(event.kind(), event.way()),
+          "A lid, pump or element goes on or off; a screen, door or vent opens or shuts.");
     }
     if (event.at().isAfter(clock.instant().plus(Duration.ofDays(1)))
         || event.at().isBefore(Readings.EARLIEST)) {
@@ -75,6 +102,7 @@ public class EventLog {
             event.id(),
             event.storeId(),
             event.kind(),
+            event.way(),
             event.at(),
             event.note() == null ? "" : event.note(),
             event.amount(),

@@ -62,7 +62,8 @@ public class Rounds {
         UUID seen = UUID.nameUUIDFromBytes(("ice " + e.id()).getBytes(StandardCharsets.UTF_8));
         events.add(
             holding,
-            new EventView(seen, null, EventView.Kind.SEEN, e.at(), "Ice on the dish", null, null));
+            new EventView(
+                seen, null, EventView.Kind.SEEN, null, e.at(), "Ice on the dish", null, null));
       }
     }
     readings.insert(holding, rows);

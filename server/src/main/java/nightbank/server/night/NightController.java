@@ -3,6 +3,7 @@ package nightbank.server.night;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
+import nightbank.server.shared.Courtesy;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -12,10 +13,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class NightController {
   private final Tonight tonight;
+  private final Courtesy courtesy;
   private final Access access;
 
-  NightController(Tonight tonight, Access access) {
+  NightController(Tonight tonight, Courtesy courtesy, Access access) {
     this.tonight = tonight;
+    this.courtesy = courtesy;
     this.access = access;
   }
 
@@ -25,6 +28,6 @@ class NightController {
       @PathVariable UUID houseId,
       @RequestBody TonightQuestion question) {
     access.require(holdingId, Role.GUEST);
-    return tonight.ask(holdingId, houseId, question);
+    return courtesy.first(() -> tonight.ask(holdingId, houseId, question));
   }
 }

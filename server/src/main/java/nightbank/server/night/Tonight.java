@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.SolarGain;
@@ -128,7 +129,10 @@ public class Tonight {
         sun.sunset().map(s -> (double) Duration.between(now, s).toSeconds()).orElse(1800.0);
     Advice advice =
         Advice.find(
-            plan.withActions(standing), Doings.options(possible, standing, dusk, length), doubt);
+            plan.withActions(standing),
+            Doings.options(possible, standing, dusk, length),
+            doubt,
+            Map.of(plan.actions(), forecast));
     return view.whole(forecast, advice, Counterfactual.of(plan));
   }
 

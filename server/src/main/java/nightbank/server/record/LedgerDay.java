@@ -33,7 +33,7 @@ public record LedgerDay(
   }
 
   /** When the day of an evening begins. */
-  static Instant noon(LocalDate evening, ZoneId zone) {
+  public static Instant noon(LocalDate evening, ZoneId zone) {
     return evening.atTime(LocalTime.NOON).atZone(zone).toInstant();
   }
 

@@ -18,6 +18,7 @@ import nightbank.core.run.JudgedRun;
 import nightbank.server.record.internal.LedgerDayRepository;
 import nightbank.server.run.Beliefs;
 import nightbank.server.run.Judgements;
+import nightbank.server.shared.Courtesy;
 import nightbank.server.store.Stores;
 import nightbank.server.store.Stores.CoreStore;
 import org.slf4j.Logger;
@@ -38,16 +39,22 @@ public class LedgerDays {
   private final Judgements judgements;
   private final Beliefs beliefs;
   private final Stores stores;
+  private final Courtesy courtesy;
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(r -> new Thread(r, "ledger-days"));
   private final Set<Wanted> underWay = ConcurrentHashMap.newKeySet();
 
   LedgerDays(
-      LedgerDayRepository repository, Judgements judgements, Beliefs beliefs, Stores stores) {
+      LedgerDayRepository repository,
+      Judgements judgements,
+      Beliefs beliefs,
+      Stores stores,
+      Courtesy courtesy) {
     this.repository = repository;
     this.judgements = judgements;
     this.beliefs = beliefs;
     this.stores = stores;
+    this.courtesy = courtesy;
   }
 
   private record Wanted(UUID store, LocalDate evening) {}
@@ -70,7 +77,7 @@ public class LedgerDays {
     Set<LocalDate> read =
         known.size() > to.toEpochDay() - from.toEpochDay()
             ? Set.of()
-            : repository.read(holding, store, first, last, zone);
+            : repository.read(holding, store, from, to, zone);
     List<LedgerDay> days = new ArrayList<>();
     List<LedgerDay> unread = new ArrayList<>();
     int pending = 0;
@@ -103,6 +110,7 @@ public class LedgerDays {
     UUID judge = UUID.randomUUID();
     worker.execute(
         () -> {
+          courtesy.giveWay();
           try {
             repository.begin(holding, core.id(), evening, judge);
             repository.finish(core.id(), mark, judged(holding, core, evening, zone), judge);
@@ -119,7 +127,7 @@ public class LedgerDays {
     Instant from = LedgerDay.noon(evening, zone);
     Instant to = LedgerDay.noon(evening.plusDays(1), zone);
     return judgements
-        .judge(holding, core, from, to, ENOUGH)
+        .judgeDay(holding, core, from, to, ENOUGH)
         .map(j -> day(evening, j.readings(), j.run(), from, to))
         .orElseGet(() -> LedgerDay.unread(evening));
   }
@@ -130,10 +138,11 @@ public class LedgerDays {
     double[] watts = run.toHouseIn(from.getEpochSecond(), STEP, steps);
     JudgedRun.Ledger l = run.ledger();
     double[] gross = run.gross();
+    int first = Arrays.binarySearch(run.at(), from.getEpochSecond());
     return new LedgerDay(
         evening,
         readings,
-        gross[0],
+        gross[first >= 0 ? first : Math.min(-first - 1, gross.length - 1)],
         gross[gross.length - 1],
         l.charged(),
         l.delivered(),

@@ -43,7 +43,7 @@ public record PastNightView(
       List<Paid> paid) {}
 
   /** Something done to the house. */
-  public record Done(Instant at, EventView.Kind kind, String note) {}
+  public record Done(Instant at, EventView.Kind kind, EventView.Way way, String note) {}
 
   /** A store's part, J. */
   public record Paid(UUID storeId, String name, double joules) {}

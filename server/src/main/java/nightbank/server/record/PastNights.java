@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
@@ -14,6 +15,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nightbank.core.night.PastNight;
 import nightbank.core.night.Verdict;
 import nightbank.server.holding.Holdings;
@@ -73,9 +75,17 @@ public class PastNights {
     double limit = houses.get(holding, house).design().plantLimitCelsius();
     Instant first = LedgerDay.noon(from, zone);
     var air = readings.airProbes(holding, house).keySet();
-    Map<LocalDate, Low> inside = lows.of(holding, air, first, last, zone, limit);
-    Map<LocalDate, Low> outside =
-        lows.of(holding, readings.outdoorProbes(holding), first, last, zone, limit);
+    var outdoors = readings.outdoorProbes(holding);
+    var low =
+        lows.of(
+            holding,
+            Stream.concat(air.stream(), outdoors.stream()).toList(),
+            first,
+            last,
+            zone,
+            limit);
+    Map<LocalDate, Low> inside = coldest(low, air);
+    Map<LocalDate, Low> outside = coldest(low, outdoors);
     List<StoreView> own =
         stores.all(holding).stream()
             .filter(s -> house.equals(s.houseId()) && !s.planned())
@@ -108,6 +118,19 @@ public class PastNights {
         count[Verdict.CLOSE.ordinal()],
         count[Verdict.LOST.ordinal()],
         pending);
+  }
+
+  /** The coldest of several thermometers speaks for the night. */
+  private static Map<LocalDate, Low> coldest(
+      Map<UUID, Map<LocalDate, Low>> low, Collection<UUID> probes) {
+    Map<LocalDate, Low> coldest = new HashMap<>();
+    for (UUID probe : probes) {
+      low.getOrDefault(probe, Map.of())
+          .forEach(
+              (evening, l) ->
+                  coldest.merge(evening, l, (a, b) -> a.celsius() <= b.celsius() ? a : b));
+    }
+    return coldest;
   }
 
   /** The last evening of a span whose night has ended; a span that cannot be is refused. */
@@ -145,7 +168,7 @@ public class PastNights {
         seen,
         noted.stream()
             .filter(e -> DONE.contains(e.kind()))
-            .map(e -> new PastNightView.Done(e.at(), e.kind(), e.note()))
+            .map(e -> new PastNightView.Done(e.at(), e.kind(), e.way(), e.note()))
             .toList(),
         paid);
   }

@@ -29,7 +29,7 @@ public record StatementView(
   /**
    * Ledger over the whole time.
    *
-   * @param own what a heap must have made itself, nobody metering it: its ledger has no residual
+   * @param own what a heap made by itself, as its days were judged, nobody metering it
    */
   public record Sums(
       double opening,

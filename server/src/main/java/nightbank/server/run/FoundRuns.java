@@ -60,7 +60,7 @@ public class FoundRuns {
     }
     List<Long> fires =
         events.between(holding, from, to).stream()
-            .filter(e -> STARTS.contains(e.kind()))
+            .filter(e -> STARTS.contains(e.kind()) && e.way() != EventView.Way.OFF)
             .filter(e -> e.storeId() == null || e.storeId().equals(store))
             .map(e -> e.at().getEpochSecond())
             .toList();

@@ -52,7 +52,7 @@ final class JudgementMapping {
         curves,
         thin(j.air(), kept),
         thin(j.mean(), kept),
-        j.meanHalfWidth(),
+        thin(j.meanHalfWidth(), kept),
         thin(j.gross(), kept),
         thin(j.usable(), kept),
         j.usableHalfShare(),
@@ -90,8 +90,10 @@ final class JudgementMapping {
             j.calibration().powerHalf(),
             j.calibration().conductivity(),
             j.calibration().conductivityHalf(),
-            j.calibration().faces(),
-            j.calibration().facesHalf()),
+            j.calibration().side(),
+            j.calibration().sideHalf(),
+            j.calibration().ends(),
+            j.calibration().endsHalf()),
         j.findings().stream()
             .map(
                 f ->

@@ -21,7 +21,7 @@ public record JudgementView(
     List<Curve> probes,
     List<Double> air,
     List<Double> mean,
-    double meanHalfWidth,
+    List<Double> meanHalfWidth,
     List<Double> gross,
     List<Double> usable,
     double usableHalfShare,
@@ -91,8 +91,10 @@ public record JudgementView(
       double powerHalf,
       double conductivity,
       double conductivityHalf,
-      double faces,
-      double facesHalf) {}
+      double side,
+      double sideHalf,
+      double ends,
+      double endsHalf) {}
 
   public record FindingView(String code, Double value, double halfWidth, String detail) {}
 }

@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -35,7 +36,7 @@ import org.springframework.stereotype.Service;
 /** Hands runs to the core and keeps what it said until something they rest on changes. */
 @Service
 public class Judgements {
-  private static final int MOST_READINGS = 6000; // a probe and run
+  private static final int MOST_READINGS = 4000; // a probe and run: two a moment of its curves
   private static final double NO_HOUSE_NEED = 10; // °C
   private static final double NEED_MARGIN = 5; // K above the plants' limit
   private static final double GROUND = 8; // °C, where no house says otherwise
@@ -47,6 +48,7 @@ public class Judgements {
   private final EventLog events;
   private final Beliefs beliefs;
   private final Loops loops;
+  private final SunOnStores sun;
   private final SheetRepository sheets;
   private final String built;
   private final Cache<Key, Optional<Judged>> cache = Caffeine.newBuilder().maximumSize(60).build();
@@ -61,6 +63,7 @@ public class Judgements {
       EventLog events,
       Beliefs beliefs,
       Loops loops,
+      SunOnStores sun,
       SheetRepository sheets,
       ObjectProvider<BuildProperties> build) {
     this.runs = runs;
@@ -70,13 +73,64 @@ public class Judgements {
     this.events = events;
     this.beliefs = beliefs;
     this.loops = loops;
+    this.sun = sun;
     this.sheets = sheets;
     BuildProperties properties = build.getIfAvailable();
     built = properties == null ? "" : String.valueOf(properties.getTime());
   }
 
   private record Key(
-      UUID store, int version, Instant from, Instant to, String mark, int most, Object believed) {}
+      UUID store,
+      int version,
+      Instant from,
+      Instant ledgerFrom,
+      Instant to,
+      String mark,
+      int most) {}
+
+  /**
+   * What the judgement of a stretch rests on besides the store, gathered once.
+   *
+   * @param read a mark of the readings
+   */
+  private record Basis(
+      Instant from,
+      Instant to,
+      List<ProbeView> probes,
+      List<UUID> air,
+      String read,
+      Map<String, Set<Long>> believed,
+      List<LoopReadings.Stood> stood,
+      Optional<ReadingSeries> sun) {
+    Set<UUID> restsOn() {
+      return concerned(probes, air);
+    }
+
+    String mark() {
+      int shone = sun.map(s -> Arrays.hashCode(s.celsius())).orElse(0);
+      return read + "/" + believed + "/" + stood + "/" + shone;
+    }
+  }
+
+  private static Set<UUID> concerned(List<ProbeView> probes, List<UUID> air) {
+    Set<UUID> read = new HashSet<>(air);
+    probes.forEach(p -> read.add(p.id()));
+    return read;
+  }
+
+  private Basis basis(UUID holding, CoreStore store, Instant from, Instant to) {
+    List<ProbeView> probes = stores.probes(holding, store.id());
+    List<UUID> air = airProbes(holding, store, probes);
+    return new Basis(
+        from,
+        to,
+        probes,
+        air,
+        readings.mark(holding, concerned(probes, air), from, to),
+        beliefs.between(holding, from, to),
+        loops.stood(holding, store, probes, to),
+        sun.on(holding, store, from, to));
+  }
 
   /** What the core said, and of how many readings. */
   public record Judged(JudgedRun run, long readings) {}
@@ -84,17 +138,17 @@ public class Judgements {
   public JudgementView view(UUID holding, UUID runId) {
     RunView run = runs.get(holding, runId);
     CoreStore store = stores.core(holding, run.storeId());
-    List<ProbeView> probes = stores.probes(holding, run.storeId());
+    Basis basis = basis(holding, store, run.from(), run.to());
     List<EventView> seen =
         events.between(holding, run.from(), run.to()).stream()
             .filter(e -> e.storeId() == null || e.storeId().equals(run.storeId()))
             .toList();
-    String mark = mark(holding, store, run, probes, seen);
+    String mark = mark(holding, store, run, basis, seen);
     return sheets
         .find(runId, mark)
         .orElseGet(
             () -> {
-              JudgementView view = fresh(holding, store, run, probes, seen);
+              JudgementView view = fresh(holding, store, run, basis, seen);
               sheets.save(holding, runId, mark, view);
               return view;
             });
@@ -102,8 +156,7 @@ public class Judgements {
 
   /** Of everything that a sheet rests on, the program that judged it too. */
   private String mark(
-      UUID holding, CoreStore store, RunView run, List<ProbeView> probes, List<EventView> seen) {
-    Set<UUID> read = restsOn(holding, store, probes);
+      UUID holding, CoreStore store, RunView run, Basis basis, List<EventView> seen) {
     return String.join(
         "/",
         built,
@@ -111,26 +164,20 @@ public class Judgements {
             List.of(
                     store.version(),
                     run,
-                    probes,
+                    basis.probes(),
                     seen,
+                    basis.mark(),
                     needBelow(holding, store),
-                    ground(holding, store),
-                    beliefs.between(holding, run.from(), run.to()))
+                    ground(holding, store))
                 .toString()
                 .hashCode()),
-        readings.mark(holding, read, run.from(), run.to()));
-  }
-
-  private Set<UUID> restsOn(UUID holding, CoreStore store, List<ProbeView> probes) {
-    Set<UUID> read = new HashSet<>(airProbes(holding, store, probes));
-    probes.forEach(p -> read.add(p.id()));
-    return read;
+        basis.read());
   }
 
   private JudgementView fresh(
-      UUID holding, CoreStore store, RunView run, List<ProbeView> probes, List<EventView> seen) {
+      UUID holding, CoreStore store, RunView run, Basis basis, List<EventView> seen) {
     Judged judged =
-        judge(holding, store, run.from(), run.to())
+        judge(holding, store, basis, run.from(), MOST_READINGS)
             .orElseThrow(
                 () ->
                     new Problem(
@@ -145,58 +192,55 @@ public class Judgements {
         store.store().floorCelsius(),
         needBelow(holding, store),
         judged.run(),
-        probes.stream().collect(Collectors.toMap(ProbeView::id, Function.identity())),
-        believed(holding, probes, run),
+        basis.probes().stream().collect(Collectors.toMap(ProbeView::id, Function.identity())),
+        believed(basis),
         judged.readings(),
         judged
             .run()
             .loop()
             .map(l -> LoopView.of(store.id(), store.name(), store.chargedByStream(), l))
             .orElse(null),
-        restsOn(holding, store, probes).stream().sorted().toList(),
+        basis.restsOn().stream().sorted().toList(),
         seen);
   }
 
-  private List<JudgementView.SetAside> believed(UUID holding, List<ProbeView> probes, RunView run) {
-    var moments = beliefs.between(holding, run.from(), run.to());
-    return probes.stream()
+  private static List<JudgementView.SetAside> believed(Basis basis) {
+    return basis.probes().stream()
         .flatMap(
             p ->
-                moments.getOrDefault(p.id().toString(), Set.of()).stream()
+                basis.believed().getOrDefault(p.id().toString(), Set.of()).stream()
                     .map(at -> new JudgementView.SetAside(p.id(), p.name(), at, null, "BELIEVED")))
         .toList();
   }
 
   /** Judges any stretch of a store's time; empty when too little was read. */
   public Optional<Judged> judge(UUID holding, CoreStore store, Instant from, Instant to) {
-    return judge(holding, store, from, to, MOST_READINGS);
+    return judge(holding, store, basis(holding, store, from, to), from, MOST_READINGS);
   }
 
   /**
-   * The same from so many readings of each probe at the most, evenly thinned.
+   * A day of its ledger.
    *
-   * @param most fewer are judged sooner
+   * @param most readings of each probe, evenly thinned: fewer are judged sooner
    */
-  public Optional<Judged> judge(UUID holding, CoreStore store, Instant from, Instant to, int most) {
-    List<ProbeView> probes = stores.probes(holding, store.id());
-    List<UUID> air = airProbes(holding, store, probes);
-    Set<UUID> read = new HashSet<>(air);
-    probes.forEach(p -> read.add(p.id()));
-    String mark = readings.mark(holding, read, from, to);
-    Map<String, Set<Long>> believed = beliefs.between(holding, from, to);
-    Key key = new Key(store.id(), store.version(), from, to, mark, most, believed);
-    return cache.get(key, k -> fresh(holding, store, probes, air, believed, from, to, most));
+  public Optional<Judged> judgeDay(
+      UUID holding, CoreStore store, Instant from, Instant to, int most) {
+    Instant begin = from.minusSeconds(store.makesHeat() ? RunRecord.HEAP_LOOKS_BACK : 0);
+    return judge(holding, store, basis(holding, store, begin, to), from, most);
+  }
+
+  private Optional<Judged> judge(
+      UUID holding, CoreStore store, Basis basis, Instant ledgerFrom, int most) {
+    Key key =
+        new Key(
+            store.id(), store.version(), basis.from(), ledgerFrom, basis.to(), basis.mark(), most);
+    return cache.get(key, k -> fresh(holding, store, basis, ledgerFrom, most));
   }
 
   private Optional<Judged> fresh(
-      UUID holding,
-      CoreStore store,
-      List<ProbeView> probes,
-      List<UUID> air,
-      Map<String, Set<Long>> believed,
-      Instant from,
-      Instant to,
-      int most) {
+      UUID holding, CoreStore store, Basis basis, Instant ledgerFrom, int most) {
+    Instant from = basis.from();
+    Instant to = basis.to();
     List<ReadingSeries> series = new ArrayList<>();
     long count = 0;
     for (var probe : store.store().probes()) {
@@ -210,7 +254,7 @@ public class Judgements {
       return Optional.empty();
     }
     ReadingSeries beside = new ReadingSeries("", new long[0], new double[0]);
-    for (UUID probe : air) {
+    for (UUID probe : basis.air()) {
       ReadingSeries s = readings.series(holding, probe, from, to, most);
       if (s.size() > 1) {
         beside = s;
@@ -218,7 +262,8 @@ public class Judgements {
         break;
       }
     }
-    Optional<LoopReadings> loop = loops.of(holding, store, probes, from, to, most);
+    Optional<LoopReadings> loop =
+        loops.of(holding, store, basis.probes(), basis.stood(), ledgerFrom, to, most);
     RunRecord record =
         new RunRecord(
             store.store(),
@@ -228,8 +273,10 @@ public class Judgements {
             loop.isPresent() && store.chargedByStream() ? 0 : store.sourceWatts(),
             needBelow(holding, store),
             store.makesHeat(),
-            believed,
-            loop);
+            basis.believed(),
+            loop,
+            basis.sun(),
+            ledgerFrom.getEpochSecond());
     busy.acquireUninterruptibly();
     try {
       long all = count;
@@ -240,7 +287,7 @@ public class Judgements {
   }
 
   /** Nearest air first: beside the store, then in its house, then outdoors for a store outside. */
-  private List<UUID> airProbes(UUID holding, CoreStore store, List<ProbeView> probes) {
+  List<UUID> airProbes(UUID holding, CoreStore store, List<ProbeView> probes) {
     List<UUID> air = new ArrayList<>();
     probes.stream().filter(p -> p.kind() == ProbeView.Kind.AIR).forEach(p -> air.add(p.id()));
     if (store.store().place().indoors() && store.houseId() != null) {

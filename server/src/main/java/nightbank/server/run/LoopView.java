@@ -9,6 +9,7 @@ import nightbank.core.run.JudgedLoop;
  *
  * @param wattsNow over the last quarter of an hour that was read; below zero it empties the store
  * @param turnedAt since when it goes the other way, absent when it never turned
+ * @param stoodSince since when its pump stands, as it was logged; absent while it runs
  * @param emptying it is meant to charge and carries heat off
  */
 public record LoopView(
@@ -23,6 +24,7 @@ public record LoopView(
     double chargedHalf,
     double drawn,
     double drawnHalf,
+    Long stoodSince,
     boolean emptying,
     List<LoopSpell> spells) {
 
@@ -44,6 +46,7 @@ public record LoopView(
         j.chargedHalf(),
         j.drawn(),
         j.drawnHalf(),
+        j.stoodSince().isPresent() ? j.stoodSince().getAsLong() : null,
         charges && last.direction() == JudgedLoop.Direction.DRAWING,
         j.spells().stream()
             .map(s -> new LoopSpell(s.direction(), s.from(), s.to(), s.joules()))

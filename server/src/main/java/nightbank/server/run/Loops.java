@@ -10,6 +10,7 @@ import java.util.UUID;
 import nightbank.core.run.JudgedLoop;
 import nightbank.core.run.LoopReadings;
 import nightbank.core.run.ReadingSeries;
+import nightbank.server.log.EventLog;
 import nightbank.server.log.Readings;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.StoreView;
@@ -26,11 +27,13 @@ public class Loops {
 
   private final Stores stores;
   private final Readings readings;
+  private final EventLog events;
   private final Clock clock;
 
-  Loops(Stores stores, Readings readings, Clock clock) {
+  Loops(Stores stores, Readings readings, EventLog events, Clock clock) {
     this.stores = stores;
     this.readings = readings;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -41,7 +44,8 @@ public class Loops {
     for (StoreView s : stores.all(holding)) {
       if (!s.planned() && probe(s.probes(), ProbeView.Kind.INLET).isPresent()) {
         CoreStore core = stores.core(holding, s.id());
-        of(holding, core, s.probes(), now.minus(LATELY), now, MOST_READINGS)
+        List<LoopReadings.Stood> stood = stood(holding, core, s.probes(), now);
+        of(holding, core, s.probes(), stood, now.minus(LATELY), now, MOST_READINGS)
             .flatMap(JudgedLoop::judge)
             .map(j -> LoopView.of(s.id(), s.name(), core.chargedByStream(), j))
             .filter(v -> v.readAt() >= now.minus(STALE).getEpochSecond())
@@ -53,7 +57,13 @@ public class Loops {
 
   /** Readings of a store's stream; empty without a stream, two thermometers or readings. */
   Optional<LoopReadings> of(
-      UUID holding, CoreStore core, List<ProbeView> probes, Instant from, Instant to, int most) {
+      UUID holding,
+      CoreStore core,
+      List<ProbeView> probes,
+      List<LoopReadings.Stood> stood,
+      Instant from,
+      Instant to,
+      int most) {
     var in = probe(probes, ProbeView.Kind.INLET);
     var out = probe(probes, ProbeView.Kind.OUTLET);
     var carrier = core.store().carrier();
@@ -64,7 +74,15 @@ public class Loops {
     ReadingSeries outlet = readings.series(holding, out.get().id(), from, to, most);
     return inlet.size() == 0 || outlet.size() == 0
         ? Optional.empty()
-        : Optional.of(new LoopReadings(inlet, outlet, carrier.get().stream().capacityRate()));
+        : Optional.of(
+            new LoopReadings(inlet, outlet, carrier.get().stream().capacityRate(), stood));
+  }
+
+  /** For how long the pump of a store's stream stood, as it was logged. */
+  List<LoopReadings.Stood> stood(UUID holding, CoreStore core, List<ProbeView> probes, Instant to) {
+    return probe(probes, ProbeView.Kind.INLET).isEmpty()
+        ? List.of()
+        : events.pumpStood(holding, core.id(), to);
   }
 
   private static Optional<ProbeView> probe(List<ProbeView> probes, ProbeView.Kind kind) {

@@ -9,6 +9,7 @@ import java.util.UUID;
 import nightbank.server.run.internal.RunRepository;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -17,10 +18,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class Runs {
   private final RunRepository repository;
   private final Stores stores;
+  private final ApplicationEventPublisher events;
 
-  Runs(RunRepository repository, Stores stores) {
+  Runs(RunRepository repository, Stores stores, ApplicationEventPublisher events) {
     this.repository = repository;
     this.stores = stores;
+    this.events = events;
   }
 
   /** What a keeper sends. */
@@ -43,13 +46,13 @@ public class Runs {
   public RunView create(UUID holding, UUID store, RunDraft draft) {
     stores.get(holding, store);
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
-    repository.save(holding, checked(id, store, draft, null));
+    save(holding, checked(id, store, draft, null));
     return get(holding, id);
   }
 
   public RunView change(UUID holding, UUID id, RunDraft draft) {
     RunView now = get(holding, id);
-    repository.save(holding, checked(id, now.storeId(), draft, now.importId()));
+    save(holding, checked(id, now.storeId(), draft, now.importId()));
     return get(holding, id);
   }
 
@@ -66,11 +69,11 @@ public class Runs {
       throw Problem.invalid(
           "at", "A run is split at a moment within it.", "Choose a moment between its ends.");
     }
-    repository.save(holding, new RunView(id, r.storeId(), r.name(), r.from(), at, r.importId()));
+    save(holding, new RunView(id, r.storeId(), r.name(), r.from(), at, r.importId()));
     RunView rest =
         new RunView(
             UUID.randomUUID(), r.storeId(), shortened(r.name()) + ", rest", at, r.to(), null);
-    repository.save(holding, rest);
+    save(holding, rest);
     return List.of(get(holding, id), rest);
   }
 
@@ -86,9 +89,13 @@ public class Runs {
     Instant from = a.from().isBefore(b.from()) ? a.from() : b.from();
     Instant to = a.to().isAfter(b.to()) ? a.to() : b.to();
     repository.delete(holding, other);
-    repository.save(
-        holding, checked(id, a.storeId(), new RunDraft(id, a.name(), from, to), a.importId()));
+    save(holding, checked(id, a.storeId(), new RunDraft(id, a.name(), from, to), a.importId()));
     return get(holding, id);
+  }
+
+  private void save(UUID holding, RunView run) {
+    repository.save(holding, run);
+    events.publishEvent(new RunsAhead.RunKept(holding, run.id()));
   }
 
   private static String shortened(String name) {
@@ -98,7 +105,7 @@ public class Runs {
   /** The run that a file brought. */
   public void ofImport(
       UUID holding, UUID store, UUID importId, String name, Instant from, Instant to) {
-    repository.save(holding, new RunView(UUID.randomUUID(), store, name, from, to, importId));
+    save(holding, new RunView(UUID.randomUUID(), store, name, from, to, importId));
   }
 
   private static RunView checked(UUID id, UUID store, RunDraft d, UUID importId) {

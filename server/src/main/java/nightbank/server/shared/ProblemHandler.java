@@ -5,7 +5,9 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.http.converter.HttpMessageNotWritableException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
@@ -27,9 +29,12 @@ import tools.jackson.core.JacksonException;
 class ProblemHandler {
   private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
 
+  /** Said as what it is, whatever kind of answer was asked for. */
   @ExceptionHandler
-  ProblemDetail problem(Problem e) {
-    return detail(e.status(), e.code(), e.field(), e.getMessage(), e.remedy());
+  ResponseEntity<ProblemDetail> problem(Problem e) {
+    return ResponseEntity.status(e.status())
+        .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+        .body(detail(e.status(), e.code(), e.field(), e.getMessage(), e.remedy()));
   }
 
   @ExceptionHandler

@@ -10,7 +10,8 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param demo folder with demo data to load into an empty database, or blank
  * @param demoStands whether demo time stands still from its first moment
  * @param forecast address of a weather service, or blank
- * @param judgeAhead whether a new demo's days are judged before anybody asks
+ * @param judgeAhead whether runs that are marked, and a new demo's days, are judged before anybody
+ *     asks
  */
 @ConfigurationProperties("nightbank")
 public record Settings(

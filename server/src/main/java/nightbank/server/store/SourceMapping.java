@@ -24,6 +24,7 @@ import nightbank.server.shared.Problem;
 final class SourceMapping {
   static final double USUAL_HOURS = 5;
   private static final double FIREWOOD = 0.18;
+  private static final double TAKEN_UP = 0.85; // of sun, by a dull dark face
   private static final double HEAP_DAYS = 14;
   private static final double HEAP_CELSIUS = 50; // that feed has been working at
 
@@ -143,13 +144,24 @@ final class SourceMapping {
     int n = 24;
     double[] at = new double[n + 1];
     double[] shine = new double[n + 1];
-    double area = or(s.sunlitSquareMetres(), store.faceArea(FaceName.SIDE) * store.count() / 2);
+    double area = sunlitArea(s, store);
     double best = s.powerWatts() > 0 ? s.powerWatts() / area : 350;
     for (int i = 0; i <= n; i++) {
       at[i] = seconds * i / n;
       shine[i] = best * Math.sin(Math.PI * i / n);
     }
-    return new SunOnFace(or(s.absorptance(), 0.85), area, at, shine);
+    return new SunOnFace(or(s.absorptance(), TAKEN_UP), area, at, shine);
+  }
+
+  private static double sunlitArea(SourceDesign s, HeatStore store) {
+    return or(s.sunlitSquareMetres(), store.faceArea(FaceName.SIDE) * store.count() / 2);
+  }
+
+  /** m² that take all sun up; 0 where the sun charges nothing. */
+  static double sunlit(SourceDesign s, HeatStore store) {
+    return s != null && s.kind() == SourceDesign.Kind.SUN
+        ? or(s.absorptance(), TAKEN_UP) * sunlitArea(s, store)
+        : 0;
   }
 
   private Source heatPump(double seconds) {

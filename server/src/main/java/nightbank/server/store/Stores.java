@@ -64,7 +64,11 @@ public class Stores {
     }
   }
 
-  /** A store for the core, with what the core does not need but its callers do. */
+  /**
+   * A store for the core, with what the core does not need but its callers do.
+   *
+   * @param sunlit m² that the sun charges it by, as if they took all of it up; 0 without sun
+   */
   public record CoreStore(
       UUID id,
       String name,
@@ -74,6 +78,7 @@ public class Stores {
       double sourceWatts,
       boolean makesHeat,
       boolean chargedByStream,
+      double sunlit,
       Hearth hearth) {}
 
   private record Described(StoreDesign design, List<ProbeView> probes) {}
@@ -130,6 +135,7 @@ public class Stores {
         source != null
             && (source.kind() == SourceDesign.Kind.WATER_LOOP
                 || source.kind() == SourceDesign.Kind.WARM_AIR),
+        SourceMapping.sunlit(source, core),
         SourceMapping.hearth(source));
   }
 

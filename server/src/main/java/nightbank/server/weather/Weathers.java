@@ -21,7 +21,7 @@ import org.springframework.stereotype.Service;
 public class Weathers {
   private static final Logger LOG = LoggerFactory.getLogger(Weathers.class);
   private static final Duration FRESH = Duration.ofMinutes(30);
-  private static final Duration REST_AFTER_FAILURE = Duration.ofMinutes(2);
+  private static final Duration REST_AFTER_FAILURE = Duration.ofMinutes(1);
   private static final int HOURS = 42;
 
   private final WeatherRepository repository;

@@ -52,6 +52,7 @@ public class AccessTest {
       {"/stores/" + store + "/runs"},
       {"/imports/" + UUID.randomUUID()},
       {"/runs/" + UUID.randomUUID() + "/judgement"},
+      {"/runs/" + UUID.randomUUID() + "/readings"},
     };
   }
 

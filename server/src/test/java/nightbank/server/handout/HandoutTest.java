@@ -49,6 +49,11 @@ public class HandoutTest {
             "{\"id\":\"%s\",\"storeId\":\"%s\",\"kind\":\"FIRE_LIT\",\"at\":\"2026-01-11T17:00:00Z\",\"amount\":6.5,\"note\":\"=dry, \\\"split\\\"\"}"
                 .formatted(UUID.randomUUID(), store)));
     ok(
+        grounds.keeper.post(
+            grounds.path("/events"),
+            "{\"id\":\"%s\",\"kind\":\"DOOR\",\"way\":\"OPEN\",\"at\":\"2026-01-11T18:00:00Z\",\"note\":\"\"}"
+                .formatted(UUID.randomUUID())));
+    ok(
         grounds.keeper.put(
             grounds.path("/book"),
             "\"0\"",

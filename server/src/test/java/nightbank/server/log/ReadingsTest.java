@@ -3,6 +3,7 @@ package nightbank.server.log;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.Instant;
 import java.util.UUID;
 import nightbank.server.Grounds;
 import nightbank.server.Visitor.Answer;
@@ -87,11 +88,33 @@ public class ReadingsTest {
             .series(
                 grounds.holding,
                 Grounds.probeId(store, "core"),
-                java.time.Instant.parse(at),
-                java.time.Instant.parse(at),
+                Instant.parse(at),
+                Instant.parse(at),
                 1)
             .celsius()[0];
     assertThat(stored).isCloseTo(celsius, within(0.001));
+  }
+
+  /** Twenty in the first hour, then one an hour: what is sparse must not be thinned away. */
+  @Test
+  public void moreThanAskedForAreThinnedByTimeFirstOfEachStretch() {
+    Instant begin = Instant.parse("2026-03-03T00:00:00Z");
+    int n = 0;
+    for (int i = 0; i < 20; i++) {
+      assertThat(log(String.valueOf(n++), begin.plusSeconds(180L * i).toString(), false).status())
+          .isEqualTo(200);
+    }
+    for (int h = 1; h <= 9; h++) {
+      assertThat(log(String.valueOf(n++), begin.plusSeconds(3600L * h).toString(), false).status())
+          .isEqualTo(200);
+    }
+    Readings readings = nightbank.server.Program.shared().bean(Readings.class);
+    Instant end = begin.plusSeconds(9 * 3600);
+    var core = Grounds.probeId(store, "core");
+    assertThat(readings.series(grounds.holding, core, begin, end, 29).celsius()).hasSize(29);
+    assertThat(readings.series(grounds.holding, core, begin, end, 9).celsius())
+        .containsExactly(0, 21, 22, 23, 24, 25, 26, 27, 28);
+    assertThat(readings.series(Grounds.fresh().holding, core, begin, end, 9).size()).isZero();
   }
 
   @DataProvider

@@ -236,6 +236,30 @@ public class RoundsTest {
     assertThat(answer.body().path("field").asString()).isEqualTo("photo");
   }
 
+  @DataProvider
+  Object[][] ways() {
+    return new Object[][] {
+      {"PUMP", "ON", 200},
+      {"DOOR", "OPEN", 200},
+      {"LID", "OPEN", 422},
+      {"FIRE_LIT", "ON", 422},
+      {"SCREEN", "SIDEWAYS", 400},
+    };
+  }
+
+  @Test(dataProvider = "ways")
+  public void whatWasDoneGoesOneOfItsTwoWays(String kind, String way, int status) {
+    Answer answer =
+        grounds.keeper.post(
+            grounds.path("/events"),
+            "{\"id\":\"%s\",\"kind\":\"%s\",\"way\":\"%s\",\"at\":\"%s\",\"note\":\"\"}"
+                .formatted(UUID.randomUUID(), kind, way, AT));
+    assertThat(answer.status()).as(answer.body().toString()).isEqualTo(status);
+    if (status == 422) {
+      assertThat(answer.body().path("field").asString()).isEqualTo("way");
+    }
+  }
+
   @Test
   public void anEventIsSetRightAfterwards() {
     UUID id = UUID.randomUUID();

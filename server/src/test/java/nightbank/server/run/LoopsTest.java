@@ -105,6 +105,30 @@ public class LoopsTest {
         .isGreaterThan(3 * RATE * 2 * 3600);
   }
 
+  @Test(
+      dependsOnMethods = {
+        "aLoopThatEmptiesWhatItShouldChargeIsSaidAtOnce",
+        "theRunsLedgerTakesWhatTheLoopBroughtForWhatWasCharged"
+      })
+  public void aPumpThatWasSwitchedOffCarriesNothingFromThenOn() {
+    Instant off = end.minusSeconds(5400);
+    String event =
+        "{\"id\":\"%s\",\"storeId\":\"%s\",\"kind\":\"PUMP\",\"way\":\"%s\",\"at\":\"%s\",\"note\":\"\"}";
+    UUID id = UUID.randomUUID();
+    Answer said =
+        grounds.keeper.post(grounds.path("/events"), event.formatted(id, store, "OFF", off));
+    assertThat(said.status()).as(said.body().toString()).isEqualTo(200);
+    JsonNode loop = grounds.keeper.get(grounds.path("/loops")).body().path(0);
+    assertThat(loop.path("stoodSince").asLong()).isEqualTo(off.getEpochSecond());
+    assertThat(loop.path("emptying").asBoolean()).isFalse();
+    assertThat(loop.path("wattsNow").asDouble()).isZero();
+    assertThat(loop.path("drawn").asDouble()).isCloseTo(4 * RATE * 1800, within(4 * RATE * 301));
+    grounds.keeper.delete(grounds.path("/events/" + id));
+    assertThat(
+            grounds.keeper.get(grounds.path("/loops")).body().path(0).path("emptying").asBoolean())
+        .isTrue();
+  }
+
   @Test
   public void aStoreWithoutAStreamHasNoLoop() {
     Grounds other = Grounds.fresh();

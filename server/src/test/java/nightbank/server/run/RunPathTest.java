@@ -75,6 +75,27 @@ public class RunPathTest {
   }
 
   @Test
+  public void itsReadingsAreDrawnBeforeItIsJudged() {
+    JsonNode read =
+        grounds.keeper.get(grounds.path("/runs/" + run.path("id").asString() + "/readings")).body();
+    int n = read.path("at").size();
+    assertThat(n).isBetween(100, 1000);
+    assertThat(read.path("air").size()).isEqualTo(n);
+    assertThat(read.path("probes").size()).isEqualTo(3);
+    for (int p = 0; p < 3; p++) {
+      assertThat(warmest(read, p)).isCloseTo(warmest(judgement, p), withinPercentage(3));
+    }
+  }
+
+  private static double warmest(JsonNode run, int probe) {
+    double warmest = -99;
+    for (JsonNode t : run.path("probes").path(probe).path("measured")) {
+      warmest = Math.max(warmest, t.isNull() ? -99 : t.asDouble());
+    }
+    return warmest;
+  }
+
+  @Test
   public void aRunWithTooFewReadingsSaysSo() {
     var made =
         grounds.keeper.post(

@@ -3,13 +3,14 @@ package nightbank.server.account.internal;
 import static nightbank.db.Tables.HOLDING;
 import static nightbank.db.Tables.MEMBERSHIP;
 import static nightbank.db.Tables.PERSON;
-import static org.jooq.Records.mapping;
 
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import nightbank.server.account.Role;
+import nightbank.server.account.UnitsView;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
@@ -23,8 +24,7 @@ public class AccountRepository {
   }
 
   /** A person as stored. */
-  public record Person(
-      UUID id, String login, String name, String passwordHash, boolean fahrenheit) {}
+  public record Person(UUID id, String login, String name, String passwordHash, UnitsView units) {}
 
   /** One holding a person belongs to. */
   public record Belonging(UUID holdingId, String name, Role role, String zone, double latitude) {}
@@ -34,17 +34,31 @@ public class AccountRepository {
   }
 
   public Optional<Person> byLogin(String login) {
-    return db.select(PERSON.ID, PERSON.LOGIN, PERSON.NAME, PERSON.PASSWORD_HASH, PERSON.FAHRENHEIT)
-        .from(PERSON)
-        .where(PERSON.LOGIN.eq(login))
-        .fetchOptional(mapping(Person::new));
+    return person(PERSON.LOGIN.eq(login));
   }
 
   public Optional<Person> byId(UUID id) {
-    return db.select(PERSON.ID, PERSON.LOGIN, PERSON.NAME, PERSON.PASSWORD_HASH, PERSON.FAHRENHEIT)
-        .from(PERSON)
-        .where(PERSON.ID.eq(id))
-        .fetchOptional(mapping(Person::new));
+    return person(PERSON.ID.eq(id));
+  }
+
+  private Optional<Person> person(Condition which) {
+    return db.selectFrom(PERSON)
+        .where(which)
+        .fetchOptional(
+            p ->
+                new Person(
+                    p.getId(),
+                    p.getLogin(),
+                    p.getName(),
+                    p.getPasswordHash(),
+                    new UnitsView(
+                        p.getFahrenheit(),
+                        UnitsView.Energy.valueOf(p.getEnergyUnit()),
+                        UnitsView.Power.valueOf(p.getPowerUnit()),
+                        UnitsView.Mass.valueOf(p.getMassUnit()),
+                        UnitsView.Volume.valueOf(p.getVolumeUnit()),
+                        UnitsView.Length.valueOf(p.getLengthUnit()),
+                        UnitsView.Insulation.valueOf(p.getInsulation()))));
   }
 
   public boolean insert(UUID id, String login, String name, String hash, Instant now) {
@@ -59,8 +73,17 @@ public class AccountRepository {
         == 1;
   }
 
-  public void setFahrenheit(UUID person, boolean fahrenheit) {
-    db.update(PERSON).set(PERSON.FAHRENHEIT, fahrenheit).where(PERSON.ID.eq(person)).execute();
+  public void setUnits(UUID person, UnitsView units) {
+    db.update(PERSON)
+        .set(PERSON.FAHRENHEIT, units.fahrenheit())
+        .set(PERSON.ENERGY_UNIT, units.energy().name())
+        .set(PERSON.POWER_UNIT, units.power().name())
+        .set(PERSON.MASS_UNIT, units.mass().name())
+        .set(PERSON.VOLUME_UNIT, units.volume().name())
+        .set(PERSON.LENGTH_UNIT, units.length().name())
+        .set(PERSON.INSULATION, units.insulation().name())
+        .where(PERSON.ID.eq(person))
+        .execute();
   }
 
   public Optional<Role> role(UUID person, UUID holding) {

@@ -6,6 +6,7 @@ import static nightbank.db.Tables.HEAT_STORE;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import nightbank.db.tables.records.EventRecord;
 import nightbank.server.log.EventView;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
@@ -25,16 +26,34 @@ public class EventRepository {
         .and(EVENT.AT.between(from, to))
         .orderBy(EVENT.AT)
         .limit(2000)
-        .fetch(
-            r ->
-                new EventView(
-                    r.getId(),
-                    r.getStoreId(),
-                    EventView.Kind.valueOf(r.getKind()),
-                    r.getAt(),
-                    r.getNote(),
-                    r.getAmount(),
-                    r.getMoisture()));
+        .fetch(EventRepository::view);
+  }
+
+  /** The pump of a store, or of all: each time that it was said to go on or off. */
+  public List<EventView> pumps(UUID holding, UUID store, Instant to) {
+    return db.selectFrom(EVENT)
+        .where(EVENT.HOLDING_ID.eq(holding))
+        .and(EVENT.KIND.eq(EventView.Kind.PUMP.name()))
+        .and(EVENT.WAY.isNotNull())
+        .and(EVENT.STORE_ID.eq(store).or(EVENT.STORE_ID.isNull()))
+        .and(EVENT.AT.le(to))
+        .orderBy(EVENT.AT.desc())
+        .limit(2000)
+        .fetch()
+        .sortAsc(EVENT.AT)
+        .map(EventRepository::view);
+  }
+
+  private static EventView view(EventRecord r) {
+    return new EventView(
+        r.getId(),
+        r.getStoreId(),
+        EventView.Kind.valueOf(r.getKind()),
+        r.getWay() == null ? null : EventView.Way.valueOf(r.getWay()),
+        r.getAt(),
+        r.getNote(),
+        r.getAmount(),
+        r.getMoisture());
   }
 
   public boolean storeBelongs(UUID holding, UUID store) {
@@ -48,6 +67,7 @@ public class EventRepository {
         .set(EVENT.HOLDING_ID, holding)
         .set(EVENT.STORE_ID, e.storeId())
         .set(EVENT.KIND, e.kind().name())
+        .set(EVENT.WAY, way(e))
         .set(EVENT.AT, e.at())
         .set(EVENT.NOTE, e.note())
         .set(EVENT.AMOUNT, e.amount())
@@ -60,6 +80,7 @@ public class EventRepository {
     return db.update(EVENT)
             .set(EVENT.STORE_ID, e.storeId())
             .set(EVENT.KIND, e.kind().name())
+            .set(EVENT.WAY, way(e))
             .set(EVENT.AT, e.at())
             .set(EVENT.NOTE, e.note())
             .set(EVENT.AMOUNT, e.amount())
@@ -68,6 +89,10 @@ public class EventRepository {
             .and(EVENT.ID.eq(e.id()))
             .execute()
         == 1;
+  }
+
+  private static String way(EventView e) {
+    return e.way() == null ? null : e.way().name();
   }
 
   public void delete(UUID holding, UUID id) {

@@ -3,11 +3,8 @@ package nightbank.server.log.internal;
 import static nightbank.db.Tables.PROBE;
 import static nightbank.db.Tables.READING;
 import static org.jooq.impl.DSL.count;
-import static org.jooq.impl.DSL.field;
 import static org.jooq.impl.DSL.max;
-import static org.jooq.impl.DSL.rowNumber;
 import static org.jooq.impl.DSL.select;
-import static org.jooq.impl.DSL.sum;
 
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -22,15 +19,23 @@ import nightbank.core.run.ReadingSeries;
 import nightbank.db.Routines;
 import nightbank.server.store.ProbeView;
 import org.jooq.DSLContext;
-import org.jooq.Field;
 import org.springframework.stereotype.Repository;
 
 /** Readings, one a probe and moment. */
 @Repository
 public class ReadingRepository {
-  /** Whole numbers: a sum of temperatures would hang on the order in which they are added up. */
-  private static final Field<Integer> HASH =
-      field("hashfloat8({0})", Integer.class, READING.CELSIUS);
+  /** A reading from each stretch, found by the key: a winter of minutes is never walked through. */
+  private static final String FIRST_OF_EACH =
+      """
+      SELECT r.at, r.celsius
+        FROM (SELECT ?::timestamptz AS begin, (?::timestamptz - ?::timestamptz) / ? AS width) s,
+             generate_series(0, ? - 1) k,
+             LATERAL (SELECT at, celsius FROM reading
+                       WHERE probe_id = ? AND holding_id = ?
+                         AND at >= s.begin + k * s.width AND at < s.begin + (k + 1) * s.width
+                       ORDER BY at LIMIT 1) r
+       ORDER BY r.at
+      """;
 
   private final DSLContext db;
 
@@ -70,30 +75,25 @@ public class ReadingRepository {
                 db.configuration(), m.atDay(1).atStartOfDay().toInstant(ZoneOffset.UTC)));
   }
 
+  /** All of them, or the first of each of so many equal stretches. */
   public ReadingSeries series(UUID holding, UUID probe, Instant from, Instant to, int most) {
-    int n =
-        db.fetchCount(
-            READING,
-            READING
-                .PROBE_ID
-                .eq(probe)
-                .and(READING.HOLDING_ID.eq(holding))
-                .and(READING.AT.between(from, to)));
-    int every = Math.max(1, (n + most - 1) / most);
-    var rank = field("rank", Integer.class);
-    var numbered =
-        select(READING.AT, READING.CELSIUS, rowNumber().over().orderBy(READING.AT).as("rank"))
-            .from(READING)
-            .where(READING.PROBE_ID.eq(probe))
+    var own =
+        READING
+            .PROBE_ID
+            .eq(probe)
             .and(READING.HOLDING_ID.eq(holding))
-            .and(READING.AT.between(from, to))
-            .asTable("numbered");
+            .and(READING.AT.between(from, to));
     var rows =
-        db.select(numbered.field(READING.AT), numbered.field(READING.CELSIUS))
-            .from(numbered)
-            .where(rank.mod(every).eq(every == 1 ? 0 : 1))
-            .orderBy(numbered.field(READING.AT))
-            .fetch();
+        db.fetchCount(select(READING.AT).from(READING).where(own).limit(most + 1)) <= most
+            ? db.select(READING.AT, READING.CELSIUS)
+                .from(READING)
+                .where(own)
+                .orderBy(READING.AT)
+                .fetch()
+            : db.resultQuery(
+                    FIRST_OF_EACH, from, to.plusMillis(1), from, most, most, probe, holding)
+                .fetchInto(READING)
+                .into(READING.AT, READING.CELSIUS);
     return new ReadingSeries(
         probe.toString(),
         rows.stream().mapToLong(r -> r.value1().getEpochSecond()).toArray(),
@@ -120,15 +120,20 @@ public class ReadingRepository {
     return db.select(max(READING.AT)).from(READING).fetchOptional(r -> r.value1());
   }
 
+  /** Read from the key alone: a reading is never changed, and whose probe it is was asked for. */
   public String mark(UUID holding, Set<UUID> probes, Instant from, Instant to) {
     var row =
-        db.select(count(), max(READING.AT), sum(HASH))
+        db.select(count(), max(READING.AT))
             .from(READING)
-            .where(READING.PROBE_ID.in(probes))
-            .and(READING.HOLDING_ID.eq(holding))
+            .where(
+                READING.PROBE_ID.in(
+                    select(PROBE.ID)
+                        .from(PROBE)
+                        .where(PROBE.ID.in(probes))
+                        .and(PROBE.HOLDING_ID.eq(holding))))
             .and(READING.AT.between(from, to))
             .fetchSingle();
-    return row.value1() + "/" + row.value2() + "/" + row.value3();
+    return row.value1() + "/" + row.value2();
   }
 
   public Map<UUID, UUID> airProbes(UUID holding, UUID house) {

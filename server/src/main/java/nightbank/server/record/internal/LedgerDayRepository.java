@@ -1,15 +1,12 @@
 package nightbank.server.record.internal;
 
 import static nightbank.db.Tables.LEDGER_DAY;
-import static nightbank.db.Tables.PROBE;
-import static nightbank.db.Tables.READING;
 
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -28,6 +25,17 @@ public class LedgerDayRepository {
    * database counts it, since a demo's stands still.
    */
   private static final Duration RESPITE = Duration.ofMinutes(2);
+
+  private static final String READ_DAYS =
+      """
+      SELECT noon.day
+        FROM (SELECT to_timestamp(epoch) AS begin, lead(to_timestamp(epoch)) OVER (ORDER BY day) AS finish, day
+                FROM unnest(?::bigint[]) WITH ORDINALITY AS n(epoch, day)) noon
+       WHERE EXISTS (SELECT FROM probe p, LATERAL (SELECT 1 FROM reading
+                       WHERE probe_id = p.id AND holding_id = p.holding_id
+                         AND at >= noon.begin AND at < noon.finish LIMIT 1) r
+                      WHERE p.holding_id = ? AND p.heat_store_id = ? AND p.kind = 'STORE')
+      """;
 
   private final DSLContext db;
 
@@ -63,45 +71,13 @@ public class LedgerDayRepository {
   }
 
   /** Evenings with a reading of any of the store's own probes: one look into the index a day. */
-  public Set<LocalDate> read(UUID holding, UUID store, Instant first, Instant last, ZoneId zone) {
-    List<UUID> probes =
-        db.select(PROBE.ID)
-            .from(PROBE)
-            .where(PROBE.HOLDING_ID.eq(holding))
-            .and(PROBE.HEAT_STORE_ID.eq(store))
-            .and(PROBE.KIND.eq("STORE"))
-            .fetch(PROBE.ID);
-    Set<LocalDate> days = new HashSet<>();
-    for (UUID probe : probes) {
-      Instant at = first;
-      while (at.isBefore(last)) {
-        LocalDate looked = at.atZone(zone).minusHours(12).toLocalDate();
-        if (days.contains(looked)) {
-          at = looked.plusDays(1).atTime(12, 0).atZone(zone).toInstant();
-          continue;
-        }
-        Instant next =
-            db.select(READING.AT)
-                .from(READING)
-                .where(READING.PROBE_ID.eq(probe))
-                .and(READING.HOLDING_ID.eq(holding))
-                .and(READING.AT.ge(at))
-                .and(READING.AT.lt(last))
-                .orderBy(READING.AT)
-                .limit(1)
-                .fetchOne(READING.AT);
-        if (next == null) {
-          break;
-        }
-        LocalDate evening = next.atZone(zone).minusHours(12).toLocalDate();
-        days.add(evening);
-        at = evening.plusDays(1).atTime(12, 0).atZone(zone).toInstant();
-        if (!at.isAfter(next)) {
-          at = next.plusSeconds(1);
-        }
-      }
-    }
-    return days;
+  public Set<LocalDate> read(UUID holding, UUID store, LocalDate from, LocalDate to, ZoneId zone) {
+    Long[] noons =
+        from.datesUntil(to.plusDays(2))
+            .map(d -> LedgerDay.noon(d, zone).getEpochSecond())
+            .toArray(Long[]::new);
+    return db.resultQuery(READ_DAYS, noons, holding, store)
+        .fetchSet(r -> from.plusDays(r.get(0, Long.class) - 1));
   }
 
   /** Days on which nothing was read. */

@@ -16,15 +16,16 @@ public class NightLowRepository {
   private static final String QUERY =
       """
       WITH spell AS (
-        SELECT date_bin('10 minutes', at, timestamptz '2000-01-01Z') AS at, avg(celsius) AS celsius
+        SELECT probe_id, date_bin('10 minutes', at, timestamptz '2000-01-01Z') AS at, avg(celsius) AS celsius
           FROM reading
-         WHERE probe_id = ? AND holding_id = ? AND at >= ?::timestamptz AND at < ?::timestamptz
+         WHERE probe_id = ANY(?) AND holding_id = ? AND at >= ?::timestamptz AND at < ?::timestamptz
            AND celsius BETWEEN -60 AND 60
-         GROUP BY 1)
-      SELECT (at AT TIME ZONE ? - interval '12 hours')::date AS evening,
+         GROUP BY 1, 2)
+      SELECT probe_id,
+             (at AT TIME ZONE ? - interval '12 hours')::date AS evening,
              min(ARRAY[celsius, extract(epoch FROM at)::float8]) AS lowest,
              avg(greatest(0, ? - celsius)) * (extract(epoch FROM max(at) - min(at)) + 600) / 3600 AS cold
-        FROM spell GROUP BY 1
+        FROM spell GROUP BY 1, 2
       """;
 
   private final DSLContext db;
@@ -36,24 +37,22 @@ public class NightLowRepository {
   /** A night's low. */
   public record Low(double celsius, Instant at, double coldDegreeHours) {}
 
-  /** The coldest of several thermometers speaks for the night. */
-  public Map<LocalDate, Low> of(
+  /** Lows by thermometer and evening, all of them in one pass. */
+  public Map<UUID, Map<LocalDate, Low>> of(
       UUID holding,
       Collection<UUID> probes,
       Instant first,
       Instant last,
       ZoneId zone,
       double limit) {
-    Map<LocalDate, Low> lows = new HashMap<>();
-    for (UUID probe : probes) {
-      db.resultQuery(QUERY, probe, holding, first, last, zone.getId(), limit)
-          .forEach(
-              r ->
-                  lows.merge(
-                      r.get("evening", LocalDate.class),
-                      low(r.get("lowest", Double[].class), r.get("cold", Double.class)),
-                      (a, b) -> a.celsius() <= b.celsius() ? a : b));
-    }
+    Map<UUID, Map<LocalDate, Low>> lows = new HashMap<>();
+    db.resultQuery(QUERY, probes.toArray(UUID[]::new), holding, first, last, zone.getId(), limit)
+        .forEach(
+            r ->
+                lows.computeIfAbsent(r.get("probe_id", UUID.class), p -> new HashMap<>())
+                    .put(
+                        r.get("evening", LocalDate.class),
+                        low(r.get("lowest", Double[].class), r.get("cold", Double.class))));
     return lows;
   }
 

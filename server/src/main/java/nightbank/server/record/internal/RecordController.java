@@ -10,6 +10,7 @@ import nightbank.server.record.PastNightView;
 import nightbank.server.record.PastNights;
 import nightbank.server.record.StatementView;
 import nightbank.server.record.Statements;
+import nightbank.server.shared.Courtesy;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -23,13 +24,19 @@ class RecordController {
   private final Statements statements;
   private final PastNights nights;
   private final HouseNights houseNights;
+  private final Courtesy courtesy;
   private final Access access;
 
   RecordController(
-      Statements statements, PastNights nights, HouseNights houseNights, Access access) {
+      Statements statements,
+      PastNights nights,
+      HouseNights houseNights,
+      Courtesy courtesy,
+      Access access) {
     this.statements = statements;
     this.nights = nights;
     this.houseNights = houseNights;
+    this.courtesy = courtesy;
     this.access = access;
   }
 
@@ -40,7 +47,7 @@ class RecordController {
       @RequestParam LocalDate from,
       @RequestParam LocalDate to) {
     access.require(holdingId, Role.GUEST);
-    return statements.of(holdingId, store, from, to);
+    return courtesy.first(() -> statements.of(holdingId, store, from, to));
   }
 
   @GetMapping("/houses/{houseId}/nights/learned")
@@ -50,7 +57,7 @@ class RecordController {
       @RequestParam LocalDate from,
       @RequestParam LocalDate to) {
     access.require(holdingId, Role.GUEST);
-    return houseNights.learned(holdingId, houseId, from, to);
+    return courtesy.first(() -> houseNights.learned(holdingId, houseId, from, to));
   }
 
   @GetMapping("/houses/{houseId}/nights")
@@ -60,6 +67,6 @@ class RecordController {
       @RequestParam LocalDate from,
       @RequestParam LocalDate to) {
     access.require(holdingId, Role.GUEST);
-    return nights.of(holdingId, houseId, from, to);
+    return courtesy.first(() -> nights.of(holdingId, houseId, from, to));
   }
 }

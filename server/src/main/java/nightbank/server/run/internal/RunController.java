@@ -11,8 +11,11 @@ import nightbank.server.run.JudgementView;
 import nightbank.server.run.Judgements;
 import nightbank.server.run.LoopView;
 import nightbank.server.run.Loops;
+import nightbank.server.run.RunReadings;
+import nightbank.server.run.RunReadingsView;
 import nightbank.server.run.RunView;
 import nightbank.server.run.Runs;
+import nightbank.server.shared.Courtesy;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -33,6 +36,8 @@ class RunController {
   private final Beliefs beliefs;
   private final FoundRuns finder;
   private final Loops loops;
+  private final RunReadings readings;
+  private final Courtesy courtesy;
   private final Access access;
 
   RunController(
@@ -41,12 +46,16 @@ class RunController {
       Beliefs beliefs,
       FoundRuns finder,
       Loops loops,
+      RunReadings readings,
+      Courtesy courtesy,
       Access access) {
     this.runs = runs;
     this.judgements = judgements;
     this.beliefs = beliefs;
     this.finder = finder;
     this.loops = loops;
+    this.readings = readings;
+    this.courtesy = courtesy;
     this.access = access;
   }
 
@@ -115,9 +124,15 @@ class RunController {
     beliefs.say(holdingId, belief);
   }
 
+  @GetMapping("/runs/{runId}/readings")
+  RunReadingsView readings(@PathVariable UUID holdingId, @PathVariable UUID runId) {
+    access.require(holdingId, Role.GUEST);
+    return readings.of(holdingId, runId);
+  }
+
   @GetMapping("/runs/{runId}/judgement")
   JudgementView judgement(@PathVariable UUID holdingId, @PathVariable UUID runId) {
     access.require(holdingId, Role.GUEST);
-    return judgements.view(holdingId, runId);
+    return courtesy.first(() -> judgements.view(holdingId, runId));
   }
 }

@@ -24,7 +24,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Asks a service over HTTP, with short patience and a bound on what it may say. */
 @Component
 class HttpForecast implements ForecastSource {
-  private static final Duration PATIENCE = Duration.ofSeconds(2);
+  private static final Duration PATIENCE = Duration.ofSeconds(3);
   private static final int MOST_BYTES = 256 * 1024;
 
   private final String address;

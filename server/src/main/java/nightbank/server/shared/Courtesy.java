@@ -1,0 +1,40 @@
+package nightbank.server.shared;
+
+import java.util.function.Supplier;
+import org.springframework.stereotype.Component;
+
+/** Somebody who waits for an answer goes before what is computed behind the scenes. */
+@Component
+public class Courtesy {
+  private static final long LONGEST = 15_000; // ms, so that the work behind the scenes goes on
+
+  private int waiting;
+
+  /** An answer that somebody waits for. */
+  public <T> T first(Supplier<T> answer) {
+    count(1);
+    try {
+      return answer.get();
+    } finally {
+      count(-1);
+    }
+  }
+
+  private synchronized void count(int by) {
+    waiting += by;
+    notifyAll();
+  }
+
+  /** Returns once nobody waits for an answer, or after {@link #LONGEST}. */
+  public synchronized void giveWay() {
+    long until = System.nanoTime() + LONGEST * 1_000_000;
+    try {
+      for (long left = LONGEST; waiting > 0 && left > 0; ) {
+        wait(left);
+        left = (until - System.nanoTime()) / 1_000_000;
+      }
+    } catch (InterruptedException stopping) {
+      Thread.currentThread().interrupt();
+    }
+  }
+}
