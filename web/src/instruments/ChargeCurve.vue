@@ -2,13 +2,13 @@
 /** A charge and the hours after it: hottest, heated part and mean, with the moment looked at. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { degrees, hours, type Units } from '@/shared/units'
+import { degrees, hours, type Temperature } from '@/shared/units'
 
 const props = defineProps<{
   charge: Views['ChargeView']
   moment: number
   aim: number
-  units: Units
+  units: Temperature
 }>()
 const W = 640
 const H = 170

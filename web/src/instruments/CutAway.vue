@@ -7,8 +7,10 @@ import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Design, FaceKey, Probe } from '@/features/store/designs'
 import { heatColour } from '@/shared/heat'
 import type { Views } from '@/shared/api/client'
-import { degrees, metres, watts, type Units } from '@/shared/units'
+import { degrees, powerOf, type Temperature } from '@/shared/units'
 import CutAwayDefs from './CutAwayDefs.vue'
+import CutAwayProbes from './CutAwayProbes.vue'
+import CutAwaySize from './CutAwaySize.vue'
 import {
   arrowPath,
   bandsOf,
@@ -28,7 +30,7 @@ const props = defineProps<{
   section: Views['Section'] | null
   losses: Views['FaceLoss'][]
   selected: string
-  units: Units
+  units: Temperature
   editable: boolean
   /** Where a charge gets hottest, and the faces whose layers do not stand it. */
   hot?: { celsius: number; radiusFraction: number; heightFraction: number } | null
@@ -50,17 +52,15 @@ onMounted(() => {
 })
 onBeforeUnmount(() => observer?.disconnect())
 const narrow = computed(() => wide.value < 560)
-const ruler = computed(() => (narrow.value ? 14 : 26))
 /** Room for the drawing; on a phone drawn larger, with less beside it. */
 const view = computed(() =>
   narrow.value
-    ? { w: 390, h: 330, cx: 158, beside: 226 }
+    ? { w: 390, h: 346, cx: 158, beside: 226 }
     : { w: 700, h: 470, cx: 340, beside: 330 },
 )
 const HELD = ref<number | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
 
-const round = computed(() => props.design.shape === 'CYLINDER')
 const width = computed(() => cutWidth(props.design))
 const thickness = (face: FaceKey) => thicknessOf(props.design, face)
 
@@ -70,7 +70,7 @@ const scale = computed(() => {
   const h = props.design.heightMetres + thickness('top') + thickness('foot')
   return Math.min(
     (view.value.w - view.value.beside) / Math.max(0.05, w),
-    (view.value.h - (narrow.value ? 190 : 170)) / Math.max(0.05, h),
+    (view.value.h - (narrow.value ? 206 : 170)) / Math.max(0.05, h),
   )
 })
 
@@ -79,7 +79,7 @@ const box = computed(() => {
   const w = width.value * s
   const h = props.design.heightMetres * s
   const foot = thickness('foot') * s
-  const ground = view.value.h - 74
+  const ground = view.value.h - (narrow.value ? 90 : 74)
   const cx = view.value.cx
   return {
     x: cx - w / 2,
@@ -94,8 +94,6 @@ const box = computed(() => {
   }
 })
 
-const celsiusOf = (p: Probe) => props.latest.find((l) => l.probeId === p.id)?.celsius
-const inside = computed(() => props.probes.filter((p) => p.kind === 'STORE'))
 const hottest = computed(() => Math.max(60, props.scaleTo ?? 0, ...(props.section?.celsius ?? [])))
 
 const cells = computed(() =>
@@ -128,88 +126,9 @@ const hotAt = computed(() => {
   return h && { x: b.cx + (h.radiusFraction * b.w) / 2, y: b.y + b.h * (1 - h.heightFraction) }
 })
 
-const marks = computed(() => {
-  const b = box.value
-  const spots = inside.value.map((p) => ({
-    p,
-    x: b.cx + (p.radiusFraction * b.w) / 2,
-    y: b.y + b.h * (1 - p.heightFraction),
-  }))
-  const sorted = [...spots].sort((a, c) => a.y - c.y || a.x - c.x)
-  let last = -99
-  return sorted.map((m) => {
-    const labelY = Math.max(m.y, last + 21)
-    last = labelY
-    return { ...m, labelY, labelX: b.x + b.w + b.side + (narrow.value ? 10 : 22) }
-  })
-})
-const airs = computed(() => props.probes.filter((p) => p.kind !== 'STORE'))
-
-function toUser(e: PointerEvent): { x: number; y: number } {
-  const m = svg.value?.getScreenCTM()?.inverse()
-  return m ? { x: e.clientX * m.a + m.e, y: e.clientY * m.d + m.f } : { x: 0, y: 0 }
-}
-
-function drag(e: PointerEvent, move: (at: { x: number; y: number }) => void) {
-  if (!props.editable) return
-  e.preventDefault()
-  HELD.value = scale.value
-  const go = (m: PointerEvent) => move(toUser(m))
-  const end = () => {
-    HELD.value = null
-    window.removeEventListener('pointermove', go)
-    window.removeEventListener('pointerup', end)
-  }
-  window.addEventListener('pointermove', go)
-  window.addEventListener('pointerup', end)
-}
-
-const cm = (m: number) => Math.min(20, Math.max(0.05, Math.round(m * 100) / 100))
-const dragWidth = (e: PointerEvent) =>
-  drag(e, (at) => emit('resize', 'width', cm((2 * (at.x - box.value.cx)) / scale.value)))
-const dragHeight = (e: PointerEvent) =>
-  drag(e, (at) =>
-    emit('resize', 'height', cm((box.value.ground - box.value.foot - at.y) / scale.value)),
-  )
-const within = (v: number) => Math.min(1, Math.max(0, Math.round(v * 100) / 100))
-function dragProbe(e: PointerEvent, p: Probe) {
-  emit('select', `probe:${p.id}`)
-  drag(e, (at) =>
-    emit(
-      'place',
-      p.id,
-      within(Math.abs(at.x - box.value.cx) / (box.value.w / 2)),
-      within((box.value.y + box.value.h - at.y) / box.value.h),
-    ),
-  )
-}
-
-function step(e: KeyboardEvent, dimension: 'width' | 'height') {
-  const by = { ArrowRight: 0.01, ArrowUp: 0.01, ArrowLeft: -0.01, ArrowDown: -0.01 }[e.key]
-  if (!by || !props.editable) return
-  e.preventDefault()
-  const now = dimension === 'width' ? width.value : props.design.heightMetres
-  emit('resize', dimension, cm(now + by * (e.shiftKey ? 10 : 1)))
-}
-
-function stepProbe(e: KeyboardEvent, p: Probe) {
-  if (e.key === 'Enter' || e.key === ' ') emit('select', `probe:${p.id}`)
-  const by = (
-    {
-      ArrowRight: [0.02, 0],
-      ArrowLeft: [-0.02, 0],
-      ArrowUp: [0, 0.02],
-      ArrowDown: [0, -0.02],
-    } as Record<string, number[]>
-  )[e.key]
-  if (!by || !props.editable) return
-  e.preventDefault()
-  emit('place', p.id, within(p.radiusFraction + by[0]), within(p.heightFraction + by[1]))
-}
-
 const faceWord: Record<FaceKey, string> = { side: 'side', top: 'top', foot: 'foot' }
 const nameOf = (face: FaceKey) =>
-  `${faceWord[face]}: ${(props.design[face]?.layers ?? []).length ? '' : 'bare, '}${watts(loss(face))} when full`
+  `${faceWord[face]}: ${(props.design[face]?.layers ?? []).length ? '' : 'bare, '}${powerOf(loss(face))} when full`
 const labelAt = (face: FaceKey) => {
   const b = box.value
   if (face === 'side')
@@ -242,7 +161,7 @@ const labelAt = (face: FaceKey) => {
     <g v-for="f in faces" :key="`a${f}`" class="arrow">
       <path :d="arrow(f)" />
       <text v-bind="{ x: labelAt(f).x, y: labelAt(f).y, 'text-anchor': labelAt(f).anchor }">
-        {{ narrow && f === 'side' ? '' : faceWord[f] }} {{ watts(loss(f)) }}
+        {{ narrow && f === 'side' ? '' : faceWord[f] }} {{ powerOf(loss(f)) }}
       </text>
     </g>
 
@@ -337,27 +256,12 @@ const labelAt = (face: FaceKey) => {
       <rect v-else :x="box.x" :y="box.y + box.h" :width="box.w" :height="Math.max(12, box.foot)" />
     </g>
 
-    <g
-      v-for="m in marks"
-      :key="m.p.id"
-      class="probe"
-      :class="{ chosen: selected === `probe:${m.p.id}` }"
-      role="button"
-      tabindex="0"
-      :aria-label="`Probe ${m.p.name}${celsiusOf(m.p) === undefined ? '' : ', ' + degrees(celsiusOf(m.p)!, units)}`"
-      @pointerdown="dragProbe($event, m.p)"
-      @keydown="stepProbe($event, m.p)"
-    >
-      <path :d="`M${m.x} ${m.y} L${m.labelX - 6} ${m.labelY}`" />
-      <circle :cx="m.x" :cy="m.y" r="13" class="hit" />
-      <circle :cx="m.x" :cy="m.y" r="5.5" />
-      <text :x="m.labelX" :y="m.labelY + 5">
-        {{ m.p.name }}
-        <tspan v-if="celsiusOf(m.p) !== undefined" class="figure" dx="7">
-          {{ degrees(celsiusOf(m.p)!, units) }}
-        </tspan>
-      </text>
-    </g>
+    <CutAwayProbes
+      v-bind="{ probes, latest, box, narrow, selected, units, editable }"
+      :right="view.w"
+      @select="emit('select', $event)"
+      @place="(id, radius, height) => emit('place', id, radius, height)"
+    />
     <g
       v-if="section"
       class="scale"
@@ -375,57 +279,14 @@ const labelAt = (face: FaceKey) => {
       <text x="-6" y="9" text-anchor="end">{{ degrees(0, units, 0) }}</text>
       <text x="150" y="-5" text-anchor="end">{{ degrees(hottest, units, 0) }}</text>
     </g>
-    <g v-for="(p, i) in airs" :key="p.id" class="probe air">
-      <text :x="view.w - 12" :y="(narrow ? 66 : 24) + i * 20" text-anchor="end">
-        {{ p.name }}
-        <tspan v-if="celsiusOf(p) !== undefined" class="figure" dx="7">
-          {{ degrees(celsiusOf(p)!, units) }}
-        </tspan>
-      </text>
-    </g>
-
-    <g class="size">
-      <path
-        :d="`M${box.x} ${view.h - 14} H${box.x + box.w} M${box.x} ${view.h - 20} v12 M${box.x + box.w} ${view.h - 20} v12`"
-      />
-      <text :x="box.x - 10" :y="view.h - 9" text-anchor="end">
-        {{ metres(width) }} {{ round ? 'across' : 'wide' }}
-      </text>
-      <circle
-        v-if="editable"
-        :cx="box.x + box.w"
-        :cy="view.h - 14"
-        r="9"
-        role="slider"
-        tabindex="0"
-        aria-label="Width"
-        :aria-valuenow="Math.round(width * 100)"
-        :aria-valuetext="metres(width)"
-        aria-valuemin="5"
-        aria-valuemax="2000"
-        @pointerdown="dragWidth"
-        @keydown="step($event, 'width')"
-      />
-      <path :d="`M${ruler} ${box.y} V${box.y + box.h} m-6 0 h12 M${ruler - 6} ${box.y} h12`" />
-      <text :x="narrow ? 12 : 38" :y="narrow ? box.y - 16 : box.y + 5">
-        {{ metres(design.heightMetres) }} high
-      </text>
-      <circle
-        v-if="editable"
-        :cx="ruler"
-        :cy="box.y"
-        r="9"
-        role="slider"
-        tabindex="0"
-        aria-label="Height"
-        :aria-valuenow="Math.round(design.heightMetres * 100)"
-        :aria-valuetext="metres(design.heightMetres)"
-        aria-valuemin="5"
-        aria-valuemax="2000"
-        @pointerdown="dragHeight"
-        @keydown="step($event, 'height')"
-      />
-    </g>
+    <CutAwaySize
+      v-bind="{ box, scale, narrow, editable, width }"
+      :height="design.heightMetres"
+      :round="design.shape === 'CYLINDER'"
+      :bottom="view.h"
+      @hold="HELD = $event ? scale : null"
+      @resize="(dimension, to) => emit('resize', dimension, to)"
+    />
   </svg>
 </template>
 
@@ -535,45 +396,5 @@ text {
   paint-order: stroke;
   stroke: var(--sheet);
   stroke-width: 4px;
-}
-
-.probe {
-  cursor: grab;
-}
-
-.probe circle {
-  fill: var(--sheet);
-  stroke: var(--probe);
-  stroke-width: 2.5;
-}
-
-.probe .hit {
-  fill: transparent;
-  stroke: none;
-}
-
-.probe path {
-  stroke: var(--probe);
-  stroke-width: 1;
-}
-
-.probe.chosen circle:not(.hit) {
-  fill: var(--ember);
-}
-
-.probe .figure {
-  font-weight: 600;
-}
-
-.size path {
-  stroke: var(--ink-soft);
-  fill: none;
-}
-
-.size circle {
-  fill: var(--sheet);
-  stroke: var(--ember);
-  stroke-width: 3;
-  cursor: grab;
 }
 </style>

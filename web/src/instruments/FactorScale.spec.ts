@@ -20,7 +20,7 @@ describe('a scale of factors', () => {
   })
   it('keeps what is off the scale on the picture', () => {
     const w = mounted(40, 0.001, 90)
-    expect(at(w)).toBeLessThanOrEqual(620 - 76)
+    expect(at(w)).toBeLessThanOrEqual(440 - 74)
     expect(w.find('.doubt').attributes('d')).not.toContain('NaN')
   })
 })

@@ -6,9 +6,9 @@ const props = defineProps<{
   factors: { name: string; value: number; low: number; high: number }[]
   label: string
 }>()
-const W = 620
-const left = 150
-const right = 76
+const W = 440
+const left = 104
+const right = 74
 const step = 40
 const H = computed(() => 40 + props.factors.length * step)
 const most = computed(() =>
@@ -27,29 +27,34 @@ const times = (v: number) => `${v.toFixed(2)} ×`
 </script>
 
 <template>
-  <svg class="scale" :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="label">
-    <g v-for="t in ticks" :key="t">
-      <path :class="t === 1 ? 'one' : 'tick'" :d="`M${x(t)} 22 V${H - 8}`" />
-      <text class="soft" :x="x(t)" y="14" text-anchor="middle">
-        {{ t === 1 ? 'as described' : said(t) }}
-      </text>
-    </g>
-    <g v-for="(f, i) in factors" :key="f.name" :transform="`translate(0 ${40 + i * step})`">
-      <text :x="left - 14" y="6" text-anchor="end">{{ f.name }}</text>
-      <path
-        class="doubt"
-        :d="`M${x(f.low)} 0 H${x(f.high)} M${x(f.low)} -6 v12 M${x(f.high)} -6 v12`"
-      />
-      <circle :cx="x(f.value)" cy="0" r="7" />
-      <text class="value" :x="W - right + 16" y="6">{{ times(f.value) }}</text>
-    </g>
-  </svg>
+  <div class="wide-drawing scale-sheet">
+    <svg class="scale" :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="label">
+      <g v-for="t in ticks" :key="t">
+        <path :class="t === 1 ? 'one' : 'tick'" :d="`M${x(t)} 22 V${H - 8}`" />
+        <text class="soft" :x="x(t)" y="14" text-anchor="middle">
+          {{ t === 1 ? 'described' : said(t) }}
+        </text>
+      </g>
+      <g v-for="(f, i) in factors" :key="f.name" :transform="`translate(0 ${40 + i * step})`">
+        <text :x="left - 14" y="6" text-anchor="end">{{ f.name }}</text>
+        <path
+          class="doubt"
+          :d="`M${x(f.low)} 0 H${x(f.high)} M${x(f.low)} -6 v12 M${x(f.high)} -6 v12`"
+        />
+        <circle :cx="x(f.value)" cy="0" r="7" />
+        <text class="value" :x="W - right + 16" y="6">{{ times(f.value) }}</text>
+      </g>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
+.scale-sheet {
+  max-width: 38rem;
+}
+
 .scale {
-  width: 100%;
-  max-width: 46rem;
+  min-width: 330px;
 }
 
 .tick {

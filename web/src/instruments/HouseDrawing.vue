@@ -5,7 +5,7 @@
  */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { metres, watts } from '@/shared/units'
+import { lengthOf, powerOf } from '@/shared/units'
 
 type Shape = Views['Shape']
 const props = defineProps<{
@@ -112,8 +112,12 @@ function arrow(x: number, y: number, nx: number, ny: number, w: number, long = 3
   return `M${at(0, -h)} L${at(long, -h)} L${at(long, -head)} L${at(long + head * 0.8, 0)} L${at(long, head)} L${at(long, h)} L${at(0, h)} Z`
 }
 
+/** Where the words beside an arrow begin. */
+const besides = (e: { x: number; nx: number }) =>
+  e.x + e.nx * 62 + (e.nx > 0.3 ? 4 : e.nx < -0.3 ? -4 : 0)
+
 const part = (name: string) => props.parts.find((p) => p.name === name)
-const word = (name: string) => `${name} ${watts(loss(name))}`
+const word = (name: string) => `${name} ${powerOf(loss(name))}`
 
 const plan = computed(() => {
   const s = props.shape
@@ -137,152 +141,163 @@ const ground = computed(() => loss('Foundation edge'))
 </script>
 
 <template>
-  <svg
-    class="house"
-    viewBox="0 0 700 420"
-    role="group"
-    aria-label="The house to scale, with what leaves each part"
-  >
-    <defs>
-      <pattern id="earth" width="14" height="14" patternUnits="userSpaceOnUse">
-        <path d="M0 14 L14 0" stroke="var(--soil)" stroke-width="1.4" />
-      </pattern>
-    </defs>
-    <rect x="20" :y="END.ground" width="420" height="34" fill="url(#earth)" />
-    <path :d="`M20 ${END.ground} H440`" class="line" />
-    <path :d="outline" class="inside" />
-
-    <g
-      v-for="e in edges"
-      :key="e.name"
-      class="part"
-      :class="{ chosen: selected === e.name }"
-      role="button"
-      tabindex="0"
-      :aria-label="word(e.name)"
-      :aria-pressed="selected === e.name"
-      @click="emit('select', e.name)"
-      @keydown.enter.prevent="emit('select', e.name)"
-      @keydown.space.prevent="emit('select', e.name)"
+  <div class="frame" role="region" aria-label="The house, wider than a phone" tabindex="0">
+    <svg
+      class="house"
+      viewBox="0 0 700 420"
+      role="group"
+      aria-label="The house to scale, with what leaves each part"
     >
-      <path class="hit" :d="e.d" />
-      <path
-        class="skin"
-        :class="{ twice: part(e.name)?.secondSkin, wall: part(e.name)?.looks === 'SHELTERED' }"
-        :d="e.d"
+      <defs>
+        <pattern id="earth" width="14" height="14" patternUnits="userSpaceOnUse">
+          <path d="M0 14 L14 0" stroke="var(--soil)" stroke-width="1.4" />
+        </pattern>
+      </defs>
+      <rect x="20" :y="END.ground" width="420" height="34" fill="url(#earth)" />
+      <path :d="`M20 ${END.ground} H440`" class="line" />
+      <path :d="outline" class="inside" />
+
+      <g
+        v-for="e in edges"
+        :key="e.name"
+        class="part"
+        :class="{ chosen: selected === e.name }"
+        role="button"
+        tabindex="0"
+        :aria-label="word(e.name)"
+        :aria-pressed="selected === e.name"
+        @click="emit('select', e.name)"
+        @keydown.enter.prevent="emit('select', e.name)"
+        @keydown.space.prevent="emit('select', e.name)"
+      >
+        <path class="hit" :d="e.d" />
+        <path
+          class="skin"
+          :class="{ twice: part(e.name)?.secondSkin, wall: part(e.name)?.looks === 'SHELTERED' }"
+          :d="e.d"
+        />
+        <path
+          v-if="known"
+          class="arrow"
+          :class="{ gain: loss(e.name) < 0 }"
+          :d="arrow(e.x, e.y, e.nx, e.ny, loss(e.name))"
+        />
+        <text
+          v-if="known"
+          :x="besides(e)"
+          :y="e.y + e.ny * 70 + (Math.abs(e.nx) > 0.9 ? wide(loss(e.name)) / 2 + 12 : 0)"
+          :text-anchor="e.nx > 0.9 ? 'start' : e.nx < -0.9 ? 'end' : 'middle'"
+        >
+          {{ e.name }}
+          <tspan v-if="Math.abs(e.nx) > 0.9" class="figure" :x="besides(e)" dy="18">
+            {{ powerOf(loss(e.name)) }}
+          </tspan>
+          <tspan v-else class="figure" dx="5">{{ powerOf(loss(e.name)) }}</tspan>
+        </text>
+      </g>
+      <g v-if="ground" class="part still">
+        <path class="arrow" :d="arrow(box.x + box.w * 0.5, END.ground + 2, 0, 1, ground, 14)" />
+        <text :x="box.x + box.w * 0.5 + wide(ground) / 2 + 16" :y="END.ground + 28">
+          edge
+          <tspan class="figure">{{ powerOf(ground) }}</tspan>
+        </text>
+      </g>
+      <g class="size">
+        <path
+          :d="`M${box.x} ${END.ground + 60} h${box.w} m0 -5 v10 M${box.x} ${END.ground + 55} v10`"
+        />
+        <text :x="box.x + box.w / 2" :y="END.ground + 80" text-anchor="middle">
+          {{ lengthOf(shape.widthMetres) }} wide, {{ lengthOf(shape.highMetres) }} high
+        </text>
+      </g>
+
+      <rect
+        v-if="shape.kind !== 'DOME'"
+        class="plan"
+        :x="plan.x"
+        :y="plan.y"
+        :width="plan.w"
+        :height="plan.h"
       />
-      <path
-        v-if="known"
-        class="arrow"
-        :class="{ gain: loss(e.name) < 0 }"
-        :d="arrow(e.x, e.y, e.nx, e.ny, loss(e.name))"
+      <ellipse
+        v-else
+        class="plan"
+        :cx="plan.x + plan.w / 2"
+        :cy="plan.y + plan.h / 2"
+        :rx="plan.w / 2"
+        :ry="plan.h / 2"
       />
       <text
-        v-if="known"
-        :x="e.x + e.nx * 62 + (e.nx > 0.3 ? 4 : e.nx < -0.3 ? -4 : 0)"
-        :y="e.y + e.ny * 70 + (Math.abs(e.nx) > 0.9 ? wide(loss(e.name)) / 2 + 22 : 0)"
-        :text-anchor="e.nx > 0.9 ? 'start' : e.nx < -0.9 ? 'end' : 'middle'"
+        class="plan-word"
+        :x="plan.x + plan.w / 2"
+        :y="plan.y + plan.h / 2 + 5"
+        text-anchor="middle"
       >
-        {{ e.name }}
-        <tspan class="figure" dx="5">{{ watts(loss(e.name)) }}</tspan>
+        plan
       </text>
-    </g>
-    <g v-if="ground" class="part still">
-      <path class="arrow" :d="arrow(box.x + box.w * 0.5, END.ground + 2, 0, 1, ground, 14)" />
-      <text :x="box.x + box.w * 0.5 + wide(ground) / 2 + 16" :y="END.ground + 28">
-        edge
-        <tspan class="figure">{{ watts(ground) }}</tspan>
+      <g
+        v-for="e in ends"
+        :key="e.name"
+        class="part"
+        :class="{ chosen: selected === e.name }"
+        role="button"
+        tabindex="0"
+        :aria-label="word(e.name)"
+        :aria-pressed="selected === e.name"
+        @click="emit('select', e.name)"
+        @keydown.enter.prevent="emit('select', e.name)"
+        @keydown.space.prevent="emit('select', e.name)"
+      >
+        <path class="hit" :d="`M${e.x} ${plan.y} v${plan.h}`" />
+        <path
+          class="skin"
+          :class="{ twice: part(e.name)?.secondSkin }"
+          :d="`M${e.x} ${plan.y} v${plan.h}`"
+        />
+        <path
+          v-if="known"
+          class="arrow"
+          :d="arrow(e.x, plan.y + plan.h / 2, e.nx, 0, loss(e.name), 12)"
+        />
+        <text :x="e.x" :y="plan.y - 26" text-anchor="middle">{{ e.name }}</text>
+        <text v-if="known" :x="e.x" :y="plan.y - 9" text-anchor="middle" class="figure">
+          {{ powerOf(loss(e.name)) }}
+        </text>
+      </g>
+      <text
+        v-if="shape.kind !== 'DOME'"
+        class="size-word"
+        :x="plan.x + plan.w / 2"
+        :y="plan.y + plan.h + 20"
+        text-anchor="middle"
+      >
+        {{ lengthOf(shape.lengthMetres) }} long
       </text>
-    </g>
-    <g class="size">
-      <path
-        :d="`M${box.x} ${END.ground + 60} h${box.w} m0 -5 v10 M${box.x} ${END.ground + 55} v10`"
-      />
-      <text :x="box.x + box.w / 2" :y="END.ground + 80" text-anchor="middle">
-        {{ metres(shape.widthMetres) }} wide, {{ metres(shape.highMetres) }} high
-      </text>
-    </g>
-
-    <rect
-      v-if="shape.kind !== 'DOME'"
-      class="plan"
-      :x="plan.x"
-      :y="plan.y"
-      :width="plan.w"
-      :height="plan.h"
-    />
-    <ellipse
-      v-else
-      class="plan"
-      :cx="plan.x + plan.w / 2"
-      :cy="plan.y + plan.h / 2"
-      :rx="plan.w / 2"
-      :ry="plan.h / 2"
-    />
-    <text
-      class="plan-word"
-      :x="plan.x + plan.w / 2"
-      :y="plan.y + plan.h / 2 + 5"
-      text-anchor="middle"
-    >
-      plan
-    </text>
-    <g
-      v-for="e in ends"
-      :key="e.name"
-      class="part"
-      :class="{ chosen: selected === e.name }"
-      role="button"
-      tabindex="0"
-      :aria-label="word(e.name)"
-      :aria-pressed="selected === e.name"
-      @click="emit('select', e.name)"
-      @keydown.enter.prevent="emit('select', e.name)"
-      @keydown.space.prevent="emit('select', e.name)"
-    >
-      <path class="hit" :d="`M${e.x} ${plan.y} v${plan.h}`" />
-      <path
-        class="skin"
-        :class="{ twice: part(e.name)?.secondSkin }"
-        :d="`M${e.x} ${plan.y} v${plan.h}`"
-      />
-      <path
-        v-if="known"
-        class="arrow"
-        :d="arrow(e.x, plan.y + plan.h / 2, e.nx, 0, loss(e.name), 12)"
-      />
-      <text :x="e.x" :y="plan.y - 26" text-anchor="middle">{{ e.name }}</text>
-      <text v-if="known" :x="e.x" :y="plan.y - 9" text-anchor="middle" class="figure">
-        {{ watts(loss(e.name)) }}
-      </text>
-    </g>
-    <text
-      v-if="shape.kind !== 'DOME'"
-      class="size-word"
-      :x="plan.x + plan.w / 2"
-      :y="plan.y + plan.h + 20"
-      text-anchor="middle"
-    >
-      {{ metres(shape.lengthMetres) }} long
-    </text>
-    <g v-for="(l, i) in rest" :key="l.name" class="through">
-      <path
-        :d="`M448 ${326 + i * 24} q8 -7 16 0 t16 0 t16 0`"
-        :style="{ strokeWidth: String(Math.max(1.5, wide(l.watts) / 3)) }"
-      />
-      <text :x="508" :y="331 + i * 24">
-        {{ l.name }}
-        <tspan class="figure" dx="5">{{ watts(l.watts) }}</tspan>
-      </text>
-    </g>
-  </svg>
+      <g v-for="(l, i) in rest" :key="l.name" class="through">
+        <path
+          :d="`M448 ${326 + i * 24} q8 -7 16 0 t16 0 t16 0`"
+          :style="{ strokeWidth: String(Math.max(1.5, wide(l.watts) / 3)) }"
+        />
+        <text :x="508" :y="331 + i * 24">
+          {{ l.name }}
+          <tspan class="figure" dx="5">{{ powerOf(l.watts) }}</tspan>
+        </text>
+      </g>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
-.house {
-  width: 100%;
+.frame {
+  overflow-x: auto;
   background: var(--sheet);
   border: 1px solid var(--line);
+}
+
+.house {
+  display: block;
+  width: 100%;
+  min-width: 620px;
 }
 
 text {

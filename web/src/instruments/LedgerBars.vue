@@ -2,7 +2,7 @@
 /** Where the heat of a run went: what was put in above, where it is or went below, to one scale. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { kilowattHours } from '@/shared/units'
+import { energyOf } from '@/shared/units'
 
 const props = defineProps<{ ledger: Views['LedgerView']; own?: boolean }>()
 
@@ -44,7 +44,7 @@ const most = computed(() => Math.max(1, ...rows.value.map((r) => Math.abs(r.valu
             />
           </svg>
         </td>
-        <td class="num">{{ kilowattHours(r.value) }}</td>
+        <td class="num">{{ energyOf(r.value) }}</td>
       </tr>
     </tbody>
   </table>

@@ -5,10 +5,10 @@
  */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { clock, day, kilowattHours, watts } from '@/shared/units'
+import { clock, day, energyOf, powerOf } from '@/shared/units'
 
 const props = defineProps<{ loop: Views['LoopView']; zone: string }>()
-const W = 860
+const W = 640
 const H = 170
 const left = 20
 const right = 20
@@ -27,62 +27,67 @@ const told = computed(() =>
     .filter((s) => s.direction !== 'STILL')
     .map(
       (s) =>
-        `${s.direction === 'CHARGING' ? 'brought' : 'carried off'} ${kilowattHours(Math.abs(s.joules))} from ${clock(s.from, props.zone)} to ${clock(s.to, props.zone)}`,
+        `${s.direction === 'CHARGING' ? 'brought' : 'carried off'} ${energyOf(Math.abs(s.joules))} from ${clock(s.from, props.zone)} to ${clock(s.to, props.zone)}`,
     )
     .join(', '),
 )
 </script>
 
 <template>
-  <svg class="lane" :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`The stream ${told}`">
-    <defs>
-      <pattern id="carried" width="7" height="7" patternUnits="userSpaceOnUse">
-        <path d="M0 7 L7 0" class="hatch" />
-      </pattern>
-    </defs>
-    <text class="soft" :x="left" y="14">brought</text>
-    <text class="soft" :x="left" :y="H - 6">carried off</text>
-    <g v-for="s in spells" :key="s.from">
-      <template v-if="s.direction !== 'STILL'">
-        <rect
-          :class="s.direction.toLowerCase()"
-          :x="x(s.from)"
-          :width="Math.max(2, wide(s))"
-          :y="s.direction === 'CHARGING' ? middle - high(s) : middle"
-          :height="high(s)"
-        />
+  <div class="wide-drawing lane-sheet">
+    <svg class="lane" :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`The stream ${told}`">
+      <defs>
+        <pattern id="carried" width="7" height="7" patternUnits="userSpaceOnUse">
+          <path d="M0 7 L7 0" class="hatch" />
+        </pattern>
+      </defs>
+      <text class="soft" :x="left" y="14">brought</text>
+      <text class="soft" :x="left" :y="H - 6">carried off</text>
+      <g v-for="s in spells" :key="s.from">
+        <template v-if="s.direction !== 'STILL'">
+          <rect
+            :class="s.direction.toLowerCase()"
+            :x="x(s.from)"
+            :width="Math.max(2, wide(s))"
+            :y="s.direction === 'CHARGING' ? middle - high(s) : middle"
+            :height="high(s)"
+          />
+          <text
+            v-if="wide(s) > 90"
+            :x="x(s.from) + wide(s) / 2"
+            :y="s.direction === 'CHARGING' ? middle + 18 : middle - 8"
+            text-anchor="middle"
+          >
+            {{ energyOf(Math.abs(s.joules)) }}, {{ powerOf(Math.abs(power(s))) }}
+          </text>
+        </template>
+      </g>
+      <path class="line" :d="`M${left} ${middle} H${W - right}`" />
+      <g v-if="loop.turnedAt != null && loop.turnedAt >= from && loop.turnedAt <= to">
+        <path class="turn" :d="`M${x(loop.turnedAt)} 24 V${H - 24}`" />
         <text
-          v-if="wide(s) > 90"
-          :x="x(s.from) + wide(s) / 2"
-          :y="s.direction === 'CHARGING' ? middle + 18 : middle - 8"
-          text-anchor="middle"
+          class="turn-word"
+          :x="x(loop.turnedAt) + (x(loop.turnedAt) > W * 0.7 ? -8 : 8)"
+          y="32"
+          :text-anchor="x(loop.turnedAt) > W * 0.7 ? 'end' : 'start'"
         >
-          {{ kilowattHours(Math.abs(s.joules)) }}, {{ watts(Math.abs(power(s))) }}
+          turned {{ day(loop.turnedAt, zone) }} {{ clock(loop.turnedAt, zone) }}
         </text>
-      </template>
-    </g>
-    <path class="line" :d="`M${left} ${middle} H${W - right}`" />
-    <g v-if="loop.turnedAt != null && loop.turnedAt >= from && loop.turnedAt <= to">
-      <path class="turn" :d="`M${x(loop.turnedAt)} 24 V${H - 24}`" />
-      <text
-        class="turn-word"
-        :x="x(loop.turnedAt) + (x(loop.turnedAt) > W * 0.7 ? -8 : 8)"
-        y="32"
-        :text-anchor="x(loop.turnedAt) > W * 0.7 ? 'end' : 'start'"
-      >
-        turned {{ day(loop.turnedAt, zone) }} {{ clock(loop.turnedAt, zone) }}
+      </g>
+      <text class="soft" :x="W - right" :y="H - 6" text-anchor="end">
+        {{ day(from, zone) }} {{ clock(from, zone) }} to {{ day(to, zone) }} {{ clock(to, zone) }}
       </text>
-    </g>
-    <text class="soft" :x="W - right" :y="H - 6" text-anchor="end">
-      {{ day(from, zone) }} {{ clock(from, zone) }} to {{ day(to, zone) }} {{ clock(to, zone) }}
-    </text>
-  </svg>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
-.lane {
-  width: 100%;
+.lane-sheet {
   max-width: 52rem;
+}
+
+.lane {
+  min-width: 560px;
 }
 
 .charging {

@@ -2,7 +2,7 @@
 /** Where the house's heat goes: one trunk of warmth that splits, each branch as wide as its loss. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { percent, watts } from '@/shared/units'
+import { percent, powerOf } from '@/shared/units'
 
 const props = defineProps<{ losses: Views['LossView'][] }>()
 const TRUNK = 120
@@ -41,7 +41,7 @@ const branches = computed(() => {
         :stroke-width="Math.max(1.5, b.wide - 1)"
       />
       <text :x="374" :y="b.b + 5">
-        <tspan class="figure">{{ watts(b.watts) }}</tspan>
+        <tspan class="figure">{{ powerOf(b.watts) }}</tspan>
         <tspan dx="6">{{ b.name }}, {{ percent(b.share) }}</tspan>
       </text>
     </g>

@@ -9,7 +9,8 @@ import { area, line } from 'd3-shape'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import type { Doing } from '@/features/tonight/doings'
-import { clock, degrees, kilowattHours, type Units } from '@/shared/units'
+import { degreeTicks } from '@/shared/heat'
+import { clock, degrees, energyOf, type Temperature } from '@/shared/units'
 import NightRail from './NightRail.vue'
 
 const props = defineProps<{
@@ -17,7 +18,7 @@ const props = defineProps<{
   band: { low: number[]; high: number[] }
   without: number[]
   doings: Doing[]
-  units: Units
+  units: Temperature
   zone: string
   still: boolean
 }>()
@@ -194,7 +195,13 @@ const endLabels = computed(() => {
         plants stand {{ degrees(night.plantLimitCelsius, units) }}
       </text>
       <g class="axis">
-        <text v-for="t in y.ticks(6)" :key="t" :x="left - 8" :y="y(t) + 5" text-anchor="end">
+        <text
+          v-for="t in degreeTicks(y.domain(), 6, units)"
+          :key="t"
+          :x="left - 8"
+          :y="y(t) + 5"
+          text-anchor="end"
+        >
           {{ degrees(t, units, 0) }}
         </text>
         <g v-for="t in hoursAt" :key="t.at">
@@ -254,17 +261,17 @@ const endLabels = computed(() => {
         <path :d="s.d" />
         <path class="floor" :d="`M${left} ${s.base} H${w - right}`" />
         <text :x="left + 4" :y="s.base - rowHeight + 22" class="name">
-          {{ s.name }} {{ kilowattHours(s.startJoules) }}
+          {{ s.name }} {{ energyOf(s.startJoules) }}
         </text>
         <text v-if="!narrow" :x="w - right + 8" :y="s.base - 4">
           {{
             s.end < 18000 && s.gone > 0
               ? `gone by ${clock(at[s.gone] / 1000, zone)}`
-              : `${kilowattHours(s.end)} left`
+              : `${energyOf(s.end)} left`
           }}
         </text>
         <text v-if="!narrow && s.reaches" class="gave-word" :x="w - right + 8" :y="s.base - 22">
-          {{ kilowattHours(s.deliveredJoules + s.earlyJoules) }} given
+          {{ energyOf(s.deliveredJoules + s.earlyJoules) }} given
         </text>
       </g>
     </svg>

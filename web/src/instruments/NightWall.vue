@@ -5,13 +5,13 @@
  */
 import { computed, nextTick, onMounted, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { degrees, type Units } from '@/shared/units'
+import { degrees, type Temperature } from '@/shared/units'
 
 type Night = Views['PastNightView']['nights'][number]
 const props = defineProps<{
   nights: Night[]
   limit: number
-  units: Units
+  units: Temperature
   chosen: string
   /** What the stores lifted the low by, K, by evening. */
   lifts?: Map<string, number>

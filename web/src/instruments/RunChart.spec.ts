@@ -28,7 +28,7 @@ const run = {
   ],
   air: at.map(() => 4),
   mean: fall,
-  meanHalfWidth: 2,
+  meanHalfWidth: fall.map(() => 2),
   phases: [
     { kind: 'CHARGING', from: FROM, to: FROM + 28_800 },
     { kind: 'RELEASING', from: FROM + 28_800, to: at[N - 1] },
@@ -50,6 +50,41 @@ describe('a run’s chart', () => {
     const text = chart().w.text()
     for (const word of ['charging', 'releasing', 'core', 'whole store', 'air', 'lid'])
       expect(text).toContain(word)
+  })
+  it('sets notes that would run into each other one below the other', () => {
+    const near = [5, 6, 44].map((i) => ({
+      id: String(i),
+      storeId: null,
+      kind: 'DOOR',
+      way: 'OPEN',
+      at: new Date(at[i] * 1000).toISOString(),
+      note: i === 6 ? '' : 'Barrow out, arms full.',
+    }))
+    const w = mount(RunChart, {
+      props: {
+        run: { ...run, events: near } as never,
+        span: null,
+        units: { fahrenheit: false },
+        zone: 'UTC',
+      },
+    })
+    const y = w.findAll('.event text').map((t) => Number(t.attributes('y')))
+    expect(new Set(y).size).toBe(2)
+    expect(w.text()).toContain('door open')
+  })
+  it('draws what was read while nothing is judged yet', () => {
+    const unjudged = { at, probes: [{ ...run.probes[0], modelled: [] }], air: run.air }
+    const w = mount(RunChart, {
+      props: {
+        run: { ...unjudged, mean: [], meanHalfWidth: [], phases: [], events: [] },
+        span: null,
+        units: { fahrenheit: false },
+        zone: 'UTC',
+      },
+    })
+    expect(w.get('path.measured').attributes('d')).not.toBe('')
+    expect(w.html()).not.toContain('NaN')
+    expect(w.text()).not.toContain('whole store')
   })
   it('breaks a curve where nothing was read', () => {
     const d = chart().w.get('path.measured').attributes('d')!

@@ -7,10 +7,18 @@ import { bisector, extent } from 'd3-array'
 import { scaleLinear, scaleTime } from 'd3-scale'
 import { line, area } from 'd3-shape'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { wordOf } from '@/features/log/doneKinds'
 import type { Views } from '@/shared/api/client'
-import { clock, day, degrees, type Units } from '@/shared/units'
+import { degreeTicks } from '@/shared/heat'
+import { clock, day, degrees, type Temperature } from '@/shared/units'
 
-const props = defineProps<{ run: Views['JudgementView']; units: Units; zone: string }>()
+/** What is drawn of a run; without a mean it is not judged yet. */
+export type DrawnRun = Pick<
+  Views['JudgementView'],
+  'at' | 'probes' | 'air' | 'mean' | 'meanHalfWidth' | 'phases' | 'events'
+> & { coolDown?: Views['JudgementView']['coolDown'] }
+
+const props = defineProps<{ run: DrawnRun; units: Temperature; zone: string }>()
 const span = defineModel<[number, number] | null>('span', { required: true })
 
 const M = { top: 16, right: 128, bottom: 66, left: 54 }
@@ -75,12 +83,13 @@ const path = (row: Row) => {
 }
 const band = computed(() => {
   const [a, b] = seen.value
-  const w = props.run.meanHalfWidth
+  const w = (i: number) => props.run.meanHalfWidth[i] as number
   return (
     area<number>()
+      .defined((i) => props.run.mean[i] != null)
       .x((i) => x.value(props.run.at[i] * 1000))
-      .y0((i) => y.value((props.run.mean[i] as number) - w))
-      .y1((i) => y.value((props.run.mean[i] as number) + w))(
+      .y0((i) => y.value((props.run.mean[i] as number) - w(i)))
+      .y1((i) => y.value((props.run.mean[i] as number) + w(i)))(
       Array.from({ length: b - a }, (_, k) => a + k),
     ) ?? ''
   )
@@ -104,9 +113,9 @@ const ends = computed(() => {
     .sort((a, b) => a.y - b.y)
   let last = -99
   for (const l of labels) last = l.y = Math.max(l.y, last + 17)
-  const bottom = size.value.h - M.bottom
-  for (let i = labels.length - 1, low = bottom; i >= 0; i--)
-    low = labels[i].y = Math.min(labels[i].y, low) - (labels[i].y > low ? 0 : 0)
+  let low = size.value.h - M.bottom
+  for (let i = labels.length - 1; i >= 0; i--, low -= 17)
+    low = labels[i].y = Math.min(labels[i].y, low)
   return labels
 })
 function lastOf(row: Row, at: number): number | null {
@@ -134,26 +143,38 @@ const used = computed(() =>
 const ticksX = computed(() =>
   x.value.ticks(narrow.value ? 4 : 8).map((d) => ({ x: x.value(d), at: d.getTime() / 1000 })),
 )
-const ticksY = computed(() => y.value.ticks(6))
-const eventWords: Record<string, string> = {
-  DOOR: 'door',
-  LID: 'lid',
-  FIRE_LIT: 'fire lit',
-  ELEMENT: 'element',
-  SEEN: 'seen',
-  NOTE: 'note',
-  VENT: 'vent',
-  PUMP: 'pump',
-  FUEL_ADDED: 'fuel',
-  HEAP: 'heap',
-  WATER: 'water',
-  REPAIR: 'repair',
+const ticksY = computed(() => degreeTicks(y.value.domain(), 6, props.units))
+const shortened = (words: string) => {
+  const most = narrow.value ? 24 : 60
+  return words.length > most ? `${words.slice(0, most - 1).trimEnd()}…` : words
 }
-const events = computed(() =>
+const LETTER = 6.8 // about as wide as one is, in the drawing's units
+const notes = computed(() =>
   props.run.events
-    .map((e) => ({ ...e, x: x.value(Date.parse(e.at)), word: e.note || eventWords[e.kind] }))
+    .map((e) => ({
+      ...e,
+      x: x.value(Date.parse(e.at)),
+      word: shortened(e.note || wordOf(e.kind, e.way).toLowerCase()),
+    }))
     .filter((e) => e.x >= M.left && e.x <= size.value.w - right.value),
 )
+/** Notes that would run into each other stand one below the other. */
+const events = computed(() => {
+  const ends: number[] = []
+  const spans = notes.value.map((e) => {
+    const long = 12 + e.word.length * LETTER
+    const from = e.x > size.value.w / 2 ? e.x - long : e.x
+    return { ...e, from, to: from + long }
+  })
+  return spans
+    .sort((a, b) => a.from - b.from)
+    .map((e) => {
+      let row = ends.findIndex((end) => end < e.from)
+      if (row < 0) row = ends.length
+      ends[row] = e.to
+      return { ...e, row: Math.min(row, 3) }
+    })
+})
 
 const under = computed(() => {
   if (cursor.value == null) return null
@@ -295,7 +316,13 @@ function key(e: KeyboardEvent) {
       <g v-for="e in events" :key="e.id" class="event">
         <path :d="`M${e.x} ${M.top} V${size.h - M.bottom}`" />
         <path :d="`M${e.x - 5} ${M.top} h10 l-5 8 z`" class="flag" />
-        <text :x="e.x + 7" :y="M.top + 12">{{ e.word }}</text>
+        <text
+          :x="e.x + (e.x > size.w / 2 ? -7 : 7)"
+          :y="M.top + 12 + 17 * e.row"
+          :text-anchor="e.x > size.w / 2 ? 'end' : 'start'"
+        >
+          {{ e.word }}
+        </text>
       </g>
       <rect
         v-if="picked"
@@ -437,6 +464,9 @@ path {
 
 .event text {
   fill: var(--lost);
+  stroke: var(--sheet);
+  stroke-width: 4px;
+  paint-order: stroke;
 }
 
 .picked {

@@ -2,7 +2,7 @@
 /** Size against nights lost in a winter: steps down that grow flat, with the chosen size marked. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { kilograms } from '@/shared/units'
+import { massOf } from '@/shared/units'
 
 const props = defineProps<{ curve: Views['CurveView']; chosen: number }>()
 const W = 560
@@ -51,7 +51,7 @@ const spoken = computed(() => {
         </text>
         <text class="soft" :x="x(p.count)" :y="H - 30" text-anchor="middle">{{ p.count }}</text>
         <text class="soft small" :x="x(p.count)" :y="H - 12" text-anchor="middle">
-          {{ p.count ? kilograms(p.massKg) : 'none' }}
+          {{ p.count ? massOf(p.massKg) : 'none' }}
         </text>
       </template>
     </g>

@@ -2,6 +2,7 @@
 /** Day by day: what went in above the line, where it went below it, and the balance as a line. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
+import { energyOf, measure, sensible, toOwn } from '@/shared/units'
 
 const props = defineProps<{ days: Views['StatementView']['days'] }>()
 const W = 1120
@@ -9,14 +10,14 @@ const H = 300
 const left = 56
 const right = 84
 const mid = 128
-const kwh = (j: number) => j / 3.6e6
+const own = (j: number) => toOwn(j, 'energy')
 const most = computed(() =>
   Math.max(
     1,
     ...props.days.map((d) =>
       Math.max(
-        kwh(d.charged),
-        kwh(Math.max(0, d.delivered) + Math.max(0, d.early) + Math.max(0, d.lost)),
+        own(d.charged),
+        own(Math.max(0, d.delivered) + Math.max(0, d.early) + Math.max(0, d.lost)),
       ),
     ),
   ),
@@ -33,18 +34,18 @@ const below = computed(() =>
   props.days.map((d) => {
     let at = mid
     return parts.map((key) => {
-      const h = Math.max(0, kwh(d[key])) * scale.value
+      const h = Math.max(0, own(d[key])) * scale.value
       at += h
       return { key, y: at - h, h }
     })
   }),
 )
-const highest = computed(() => Math.max(1, ...props.days.map((d) => Math.abs(kwh(d.balance)))))
+const highest = computed(() => Math.max(1, ...props.days.map((d) => Math.abs(own(d.balance)))))
 const balance = computed(() =>
   props.days
     .map(
       (d, i) =>
-        `${i ? 'L' : 'M'}${x(d) + step.value * 0.82} ${mid - (kwh(d.balance) / highest.value) * 104}`,
+        `${i ? 'L' : 'M'}${x(d) + step.value * 0.82} ${mid - (own(d.balance) / highest.value) * 104}`,
     )
     .join(' '),
 )
@@ -64,18 +65,20 @@ const dateWord = (s: string) =>
 <template>
   <div class="wide-drawing" role="region" aria-label="In and out, wider than the page" tabindex="0">
     <svg class="bars" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="In and out, day by day">
-      <text class="soft" :x="left - 8" y="26" text-anchor="end">{{ most.toFixed(0) }}</text>
+      <text class="soft" :x="left - 8" y="26" text-anchor="end">{{ sensible(most, 2) }}</text>
       <text class="soft" :x="left - 8" :y="mid + 5" text-anchor="end">0</text>
-      <text class="soft" :x="left - 8" :y="mid + 108" text-anchor="end">{{ most.toFixed(0) }}</text>
-      <text class="soft" x="6" y="46">kWh in</text>
+      <text class="soft" :x="left - 8" :y="mid + 108" text-anchor="end">
+        {{ sensible(most, 2) }}
+      </text>
+      <text class="soft" x="6" y="46">{{ measure('energy').symbol }} in</text>
       <text class="soft" x="6" :y="mid + 88">and out</text>
       <g v-for="(d, i) in days" :key="d.evening">
         <rect
           class="charged"
           :x="x(d) + (step - wide) / 2"
-          :y="mid - Math.max(0, kwh(d.charged)) * scale"
+          :y="mid - Math.max(0, own(d.charged)) * scale"
           :width="wide"
-          :height="Math.max(0, kwh(d.charged)) * scale"
+          :height="Math.max(0, own(d.charged)) * scale"
         />
         <rect
           v-for="p in below[i]"
@@ -92,9 +95,9 @@ const dateWord = (s: string) =>
       <text
         class="balance-word"
         :x="x(last) + step * 0.82 + 8"
-        :y="mid - (kwh(last.balance) / highest) * 104 + 5"
+        :y="mid - (own(last.balance) / highest) * 104 + 5"
       >
-        {{ kwh(last.balance).toFixed(0) }} kWh
+        {{ energyOf(last.balance) }}
       </text>
       <text
         v-for="d in dates"

@@ -3,13 +3,13 @@
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { heatColour } from '@/shared/heat'
-import { clock, day, degrees, kilograms, kilowattHours, type Units } from '@/shared/units'
+import { clock, day, degrees, massOf, energyOf, type Temperature } from '@/shared/units'
 
 const props = defineProps<{
   stores: Views['StoreView'][]
   media: Views['Medium'][]
   holding: string
-  units: Units
+  units: Temperature
   zone: string
   now: string
 }>()
@@ -80,14 +80,14 @@ const mediumOf = (s: Views['StoreView']) =>
       </RouterLink>
       <p>
         <template v-if="s.now.usableJoules != null">
-          <span class="figure balance">{{ kilowattHours(s.now.usableJoules) }}</span>
+          <span class="figure balance">{{ energyOf(s.now.usableJoules) }}</span>
           <span class="soft">
-            of {{ kilowattHours(s.appraisal.usableJoules) }},
+            of {{ energyOf(s.appraisal.usableJoules) }},
             {{ degrees(s.now.meanCelsius, units, 0) }} on the whole, read {{ when(s.now.at) }}</span
           >
         </template>
         <span v-else class="soft">{{ s.planned ? 'Not built yet.' : 'Not read yet.' }}</span><br />
-        <span class="soft">{{ kilograms(s.appraisal.massKg) }} of {{ mediumOf(s) }}</span>
+        <span class="soft">{{ massOf(s.appraisal.massKg) }} of {{ mediumOf(s) }}</span>
       </p>
     </li>
   </ul>

@@ -5,9 +5,9 @@
  */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { degrees, type Units } from '@/shared/units'
+import { degrees, type Temperature } from '@/shared/units'
 
-const props = defineProps<{ sheet: Views['TrialSheet']; units: Units }>()
+const props = defineProps<{ sheet: Views['TrialSheet']; units: Temperature }>()
 const W = 900
 const H = 380
 const left = 60

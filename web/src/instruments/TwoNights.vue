@@ -3,13 +3,13 @@
  * it what each store holds. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { clock, degrees, kilowattHours, type Units } from '@/shared/units'
+import { clock, degrees, energyOf, type Temperature } from '@/shared/units'
 
 const props = defineProps<{
   pair: Views['PairView']
   first: string
   second: string
-  units: Units
+  units: Temperature
   zone: string
 }>()
 const W = 760
@@ -78,9 +78,7 @@ const sides = computed(() => [
       class="ground"
       :d="`M${left} ${upper - 2} H${W - right} M${left} ${H - 30} H${W - right}`"
     />
-    <text class="soft" :x="left + 4" :y="upper + 14">
-      in the store, to {{ kilowattHours(fullest) }}
-    </text>
+    <text class="soft" :x="left + 4" :y="upper + 14">in the store, to {{ energyOf(fullest) }}</text>
     <text class="soft" :x="left + 4" y="14">what the plants feel</text>
     <g v-for="s in hoursShown" :key="s">
       <path class="ground" :d="`M${x(s)} ${H - 30} v5`" />

@@ -2,7 +2,7 @@
 /** The ledger of both sides to one scale: what was spent early, came in time, was lost, is left. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { kilowattHours } from '@/shared/units'
+import { energyOf } from '@/shared/units'
 
 const props = defineProps<{ pair: Views['PairView']; first: string; second: string }>()
 const W = 640
@@ -52,7 +52,7 @@ const scaled = (v: number) => (v / most.value) * W
     </svg>
     <p>
       <span v-for="b in s.bars.filter((b) => b.value > 3.6e4)" :key="b.key">
-        <i :class="b.key" />{{ b.word }} {{ kilowattHours(b.value) }}
+        <i :class="b.key" />{{ b.word }} {{ energyOf(b.value) }}
       </span>
     </p>
   </div>

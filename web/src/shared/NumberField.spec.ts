@@ -1,6 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import NumberField from './NumberField.vue'
+import { mine, SI } from './units'
 
 const field = (props: object) => {
   const w = mount(NumberField, {
@@ -33,6 +34,22 @@ describe('a number field', () => {
     expect(f.last()).toBe(0)
     await f.input.setValue('10 c')
     expect(f.last()).toBe(10)
+  })
+  it('shows and takes the person’s own unit, and any other that is named', async () => {
+    Object.assign(mine, { ...SI, mass: 'LB' })
+    const f = field({ quantity: 'mass', label: 'Wood', modelValue: 10 })
+    expect(f.w.text()).toContain('Wood, lb')
+    expect(f.input.element.value).toBe('22.046')
+    await f.input.setValue('100')
+    expect(f.last()).toBeCloseTo(45.359, 3)
+    await f.input.setValue('8 kg')
+    expect(f.last()).toBe(8)
+    await f.input.setValue('8 ft')
+    expect(f.last()).toBe(8)
+    expect(f.w.text()).toContain('This is no number')
+    Object.assign(mine, SI)
+    await f.w.setProps({ modelValue: 9 })
+    expect(f.input.element.value).toBe('9')
   })
   it('is empty for nothing where nothing may be', async () => {
     const f = field({ optional: true })

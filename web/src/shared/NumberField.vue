@@ -1,36 +1,53 @@
 <script setup lang="ts">
 import { BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, useId, watch } from 'vue'
-import { typedCelsius, typedNumber, type Units } from './units'
+import { typedQuantity } from './typed'
+import { measure, toOwn, typedCelsius, typedNumber, type Quantity, type Temperature } from './units'
 
 /** A number typed as people type it; what is no number stays typed and is said so. */
 const props = withDefaults(
   defineProps<{
     label: string
-    temperature?: Units
+    temperature?: Temperature
+    quantity?: Quantity
     optional?: boolean
     placeholder?: string
     disabled?: boolean
   }>(),
-  { temperature: undefined, optional: false, placeholder: '', disabled: false },
+  {
+    temperature: undefined,
+    quantity: undefined,
+    optional: false,
+    placeholder: '',
+    disabled: false,
+  },
 )
 const value = defineModel<number | null>({ required: true })
 const id = useId()
 const hint = computed(() =>
-  props.temperature ? `, °${props.temperature.fahrenheit ? 'F' : 'C'}` : '',
+  props.temperature
+    ? `°${props.temperature.fahrenheit ? 'F' : 'C'}`
+    : props.quantity
+      ? measure(props.quantity).symbol
+      : '',
 )
 
 const shown = () => {
   if (value.value == null) return ''
+  if (props.quantity) return String(Number(toOwn(value.value, props.quantity).toPrecision(5)))
   const v = props.temperature?.fahrenheit ? value.value * 1.8 + 32 : value.value
   return String(Math.round(v * 1000) / 1000)
 }
 const text = ref(shown())
 const wrong = ref(false)
 const read = (t: string) =>
-  props.temperature ? typedCelsius(t, props.temperature) : typedNumber(t)
+  props.temperature
+    ? typedCelsius(t, props.temperature)
+    : props.quantity
+      ? typedQuantity(t, props.quantity)
+      : typedNumber(t)
 
-watch([value, () => props.temperature?.fahrenheit], () => {
+watch([value, hint], () => {
   if (read(text.value) !== value.value) text.value = shown()
 })
 
@@ -48,7 +65,7 @@ function typed(t: string) {
 </script>
 
 <template>
-  <label :for="id">{{ label }}{{ hint }}</label>
+  <label :for="id">{{ [label, hint].filter(Boolean).join(', ') }}</label>
   <div>
     <BFormInput
       :id="id"
@@ -59,7 +76,9 @@ function typed(t: string) {
       :aria-invalid="wrong"
       @update:model-value="typed(String($event))"
     />
-    <small v-if="wrong" class="wrong">This is no number.</small>
+    <small v-if="wrong" class="wrong">
+      This is no number{{ quantity ? ` in ${hint}, nor one with another unit` : '' }}.
+    </small>
   </div>
 </template>
 

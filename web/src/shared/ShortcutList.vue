@@ -11,6 +11,7 @@ const keys = [
   ['w', 'Two ways'],
   ['n', 'Nights, statement, trials'],
   ['l', 'Change the light: day, night, night eyes'],
+  ['u', 'Your own units'],
   ['arrows', 'Move a handle or a cursor that has the focus; with Shift ten times as far'],
   ['+ and −', 'Closer and wider on a run’s chart'],
   ['Ctrl Z', 'Undo the last change of a store'],

@@ -15,6 +15,8 @@ export interface Waiting {
   body: string | Blob
   /** In the grower's words, for the list of what waits. */
   what: string
+  /** Who typed it: it goes out under no other name. */
+  by?: { id: string; name: string }
   refused?: string
 }
 
@@ -39,6 +41,10 @@ export const waiting = ref<Waiting[]>([])
 /** Grows each time something has gone out. */
 export const sent = ref(0)
 export const trouble = ref('')
+/** Who is signed in here. */
+export const sender = ref<{ id: string; name: string } | null>(null)
+
+export const ofAnother = (w: Waiting) => !!w.by && w.by.id !== sender.value?.id
 
 async function look() {
   waiting.value = await (await open()).getAll('outbox')
@@ -46,12 +52,12 @@ async function look() {
 
 /** Keeps an entry, and what is to be kept with it, both or neither. */
 export async function add(
-  entry: Omit<Waiting, 'seq' | 'refused'>,
+  entry: Omit<Waiting, 'seq' | 'refused' | 'by'>,
   beside?: { key: string; value: unknown },
 ) {
   const tx = (await open()).transaction(['outbox', 'kept'], 'readwrite')
   await Promise.all([
-    tx.objectStore('outbox').add({ ...entry }),
+    tx.objectStore('outbox').add({ ...entry, ...(sender.value && { by: { ...sender.value } }) }),
     beside && tx.objectStore('kept').put(JSON.parse(JSON.stringify(beside.value)), beside.key),
     tx.done,
   ])
@@ -115,7 +121,7 @@ export async function flush(): Promise<void> {
   const later = await exclusively(async () => {
     const db = await open()
     for (;;) {
-      const next = (await db.getAll('outbox')).find((w) => !w.refused)
+      const next = (await db.getAll('outbox')).find((w) => !w.refused && !ofAnother(w))
       if (!next) return ''
       const outcome = await send(next)
       if ('later' in outcome) return outcome.later
@@ -128,7 +134,7 @@ export async function flush(): Promise<void> {
     }
   })
   await look()
-  const more = waiting.value.some((w) => !w.refused)
+  const more = waiting.value.some((w) => !w.refused && !ofAnother(w))
   if (later !== null) trouble.value = later
   if (more) timer = window.setTimeout(() => void flush(), later ? AGAIN_MS : SOON_MS)
 }

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, body, type Views } from './api/client'
-import type { Units } from './units'
+import { flush, sender } from './outbox'
+import { mine, SI, type Units } from './units'
 
 type Theme = 'day' | 'night' | 'night-eyes'
 
@@ -9,7 +10,16 @@ type Theme = 'day' | 'night' | 'night-eyes'
 export const useSession = defineStore('session', () => {
   const me = ref<Views['MeView'] | null>(null)
   const theme = ref<Theme>((localStorage.getItem('theme') as Theme) || 'day')
-  const units = computed<Units>(() => ({ fahrenheit: me.value?.person?.fahrenheit ?? false }))
+  const units = computed<Units>(() => me.value?.person?.units ?? SI)
+  watch(units, (own) => Object.assign(mine, own), { flush: 'sync' })
+  watch(
+    () => me.value?.person,
+    (person) => {
+      sender.value = person ? { id: person.id, name: person.name } : null
+      if (person) void flush()
+    },
+    { flush: 'sync' },
+  )
   const holdings = computed(() => me.value?.holdings ?? [])
 
   async function load(): Promise<Views['MeView']> {
@@ -28,8 +38,8 @@ export const useSession = defineStore('session', () => {
     await load()
   }
 
-  async function setFahrenheit(fahrenheit: boolean): Promise<void> {
-    me.value = await body(api.PUT('/api/me/units', { body: { fahrenheit } }))
+  async function setUnits(changed: Partial<Units>): Promise<void> {
+    me.value = await body(api.PUT('/api/me/units', { body: { ...units.value, ...changed } }))
   }
 
   function setTheme(next: Theme): void {
@@ -59,7 +69,7 @@ export const useSession = defineStore('session', () => {
     load,
     signIn,
     signOut,
-    setFahrenheit,
+    setUnits,
     setTheme,
     role,
     zone,

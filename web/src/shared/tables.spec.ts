@@ -7,7 +7,7 @@ describe('the tables of a page', () => {
       <table><caption>What things cost</caption><tr><th>Sand</th><td><input value="4.2" /></td>
         <td><select><option>kg</option><option selected>bag</option></select></td></tr></table>
       <details><summary>more</summary><table><tr><td>hidden</td></tr></table></details>
-      <section><h2>To cut</h2><table><tr><td data-value="3">three</td></tr></table></section></main>`
+      <section><h2>To cut</h2><table><tr><th data-unit="mm">Long</th></tr><tr><td data-value="3">three</td></tr></table></section></main>`
   })
   const tables = () => [...document.querySelectorAll<HTMLElement>('table')]
 
@@ -19,6 +19,7 @@ describe('the tables of a page', () => {
       ['Sand', '4.2', 'bag'],
       [''],
       ['To cut'],
+      ['Long, mm'],
       ['3'],
     ]))
 })

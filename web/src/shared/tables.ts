@@ -1,12 +1,13 @@
 import { token } from './api/client'
 import { save } from './download'
 
-/** What a cell says: its figure, what stands in its fields, or its words. */
+/** What a cell says: its figure (SI, its head names the unit), what stands in its fields, or its words. */
 function cell(c: HTMLElement): string {
   if (c.dataset.value != null) return c.dataset.value
+  const unit = c.dataset.unit ? `, ${c.dataset.unit}` : ''
   const field = c.querySelector<HTMLInputElement | HTMLSelectElement>('input, select, textarea')
   if (field instanceof HTMLSelectElement) return field.selectedOptions[0]?.textContent?.trim() ?? ''
-  return field ? field.value : (c.textContent ?? '').trim().replace(/\s+/g, ' ')
+  return field ? field.value : (c.textContent ?? '').trim().replace(/\s+/g, ' ') + unit
 }
 
 /** A table's rows as they are shown. */

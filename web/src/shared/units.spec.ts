@@ -1,14 +1,25 @@
 import { describe, expect, it } from 'vitest'
+import { feet } from './feet.fixture'
 import {
   degrees,
   hours,
   kelvins,
-  kilowattHours,
-  metres,
+  energyOf,
+  lengthOf,
+  minutesOf,
   nextMoment,
   typedCelsius,
   typedNumber,
-  watts,
+  powerOf,
+  areaOf,
+  conductanceOf,
+  floorLoadOf,
+  fromOwn,
+  massOf,
+  SI,
+  toOwn,
+  volumeOf,
+  type Units,
 } from './units'
 
 const C = { fahrenheit: false }
@@ -22,13 +33,75 @@ describe('units', () => {
     expect(kelvins(1.5, F)).toBe('2.7 °F')
   })
   it('keeps sensible digits', () => {
-    expect(kilowattHours(14.2837 * 3.6e6)).toBe('14.3 kWh')
-    expect(kilowattHours(2.1 * 3.6e6)).toBe('2.10 kWh')
-    expect(watts(640.4)).toBe('640 W')
-    expect(watts(2640)).toBe('2.6 kW')
-    expect(metres(0.055)).toBe('5.5 cm')
-    expect(metres(1.4)).toBe('1.40 m')
+    expect(energyOf(14.2837 * 3.6e6)).toBe('14.3 kWh')
+    expect(energyOf(2.1 * 3.6e6)).toBe('2.10 kWh')
+    expect(powerOf(640.4)).toBe('640 W')
+    expect(powerOf(2640)).toBe('2.6 kW')
+    expect(lengthOf(0.055)).toBe('5.5 cm')
+    expect(massOf(4.5)).toBe('4.5 kg')
+    expect(massOf(8)).toBe('8 kg')
+    expect(massOf(54.4)).toBe('54 kg')
+    expect(lengthOf(1.4)).toBe('1.40 m')
     expect(hours(27 * 3600, 3600)).toBe('27 ± 1 h')
+    expect(hours(11.46 * 3600, 0.72 * 3600)).toBe('11.5 ± 0.7 h')
+    expect(hours(11.46 * 3600)).toBe('11 h')
+  })
+  it('has every other unit that a person may choose', () => {
+    expect(energyOf(1.4e7, feet)).toBe('13\u202f300 BTU')
+    expect(energyOf(1.88e9, feet)).toBe('1.78 million BTU')
+    expect(energyOf(0, feet)).toBe('0 BTU')
+    expect(energyOf(5.2e7, { ...feet, energy: 'MJ' })).toBe('52.0 MJ')
+    expect(powerOf(-640, feet)).toBe('−2180 BTU/h')
+    expect(conductanceOf(1.9, feet)).toBe('3.60 BTU/(h °F)')
+    expect(massOf(6300, feet)).toBe('13\u202f890 lb')
+    expect(massOf(236.7, feet)).toBe('522 lb')
+    expect(lengthOf(0.88, feet)).toBe('2 ft 11 in')
+    expect(lengthOf(0.055, feet)).toBe('2.2 in')
+    expect(lengthOf(1.8288, feet)).toBe('6 ft')
+    expect(lengthOf(0.3, feet)).toBe('11.8 in')
+    expect(lengthOf(0.304, feet)).toBe('1 ft')
+    expect(areaOf(9.29, feet)).toBe('100 ft²')
+    expect(volumeOf(200, feet)).toBe('53 US gallons')
+    expect(floorLoadOf(1000, feet)).toBe('205 lb/ft²')
+    expect(toOwn(0.5, 'transmittance', feet)).toBeCloseTo(11.36, 2)
+    expect(toOwn(0.5, 'transmittance', { ...feet, insulation: 'U' })).toBeCloseTo(0.0881, 4)
+    expect(toOwn(0.5, 'transmittance', { ...SI, insulation: 'R' })).toBe(2)
+  })
+  it('turns every unit there and back', () => {
+    const all: Units[] = [
+      SI,
+      {
+        fahrenheit: true,
+        energy: 'MJ',
+        power: 'W',
+        mass: 'LB',
+        volume: 'IMP_GAL',
+        length: 'FT',
+        insulation: 'U',
+      },
+      {
+        fahrenheit: false,
+        energy: 'BTU',
+        power: 'BTU_H',
+        mass: 'KG',
+        volume: 'US_GAL',
+        length: 'M',
+        insulation: 'R',
+      },
+    ]
+    for (const u of all)
+      for (const q of [
+        'energy',
+        'power',
+        'mass',
+        'volume',
+        'length',
+        'thickness',
+        'area',
+        'conductance',
+        'transmittance',
+      ] as const)
+        expect(fromOwn(toOwn(3.7, q, u), q, u)).toBeCloseTo(3.7, 9)
   })
   it('reads numbers as they are typed', () => {
     expect(typedNumber('14,5')).toBe(14.5)
@@ -61,4 +134,21 @@ describe('the hour of the low', () => {
     expect(nextMoment('01:30', autumn, 'Europe/London')).toBe('2026-10-25T00:30:00.000Z')
     expect(nextMoment('06:00', autumn, 'Europe/London')).toBe('2026-10-25T06:00:00.000Z')
   })
+})
+
+describe('a typed hour', () => {
+  it.each([
+    ['16:40', 1000],
+    ['16.40', 1000],
+    ['1640', 1000],
+    ['740', 460],
+    [' 7 ', 420],
+    ['4:40 pm', 1000],
+    ['12 am', 0],
+    ['12:05 PM', 725],
+    ['24:00', 0],
+  ])('%s', (typed, minutes) => expect(minutesOf(typed)).toBe(minutes))
+  it.each(['', 'dawn', '25:00', '16:75', '13 pm', '0 am', '-4'])('%s is none', (typed) =>
+    expect(minutesOf(typed)).toBeNull(),
+  )
 })

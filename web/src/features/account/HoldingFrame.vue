@@ -2,7 +2,8 @@
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/shared/session'
-import PageTables from '@/shared/PageTables.vue'
+import OwnUnits from '@/shared/OwnUnits.vue'
+import PageOut from '@/shared/PageOut.vue'
 import ShortcutList from '@/shared/ShortcutList.vue'
 import WaitingNote from '@/shared/WaitingNote.vue'
 
@@ -12,6 +13,7 @@ const router = useRouter()
 const holding = computed(() => String(route.params.holding))
 const known = computed(() => session.holdings.find((h) => h.id === holding.value))
 const shortcuts = ref(false)
+const units = ref(false)
 const recordOpen = computed(() => route.path.includes('/record/'))
 
 const themes = [
@@ -34,6 +36,7 @@ function key(e: KeyboardEvent) {
   const target = e.target as HTMLElement
   if (/INPUT|SELECT|TEXTAREA/.test(target.tagName) || e.ctrlKey || e.metaKey || e.altKey) return
   if (e.key === '?') shortcuts.value = true
+  if (e.key === 'u') units.value = true
   if (e.key === 't') router.push({ name: 'tonight', params: { holding: holding.value } })
   if (e.key === 'o') router.push({ name: 'log', params: { holding: holding.value } })
   if (e.key === 'r') router.push({ name: 'round', params: { holding: holding.value } })
@@ -73,23 +76,21 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       <button type="button" @click="nextTheme">
         <span class="spelled">Light: </span>{{ themes.find((t) => t.id === session.theme)?.word }}
       </button>
-      <button type="button" @click="session.setFahrenheit(!session.units.fahrenheit)">
-        {{ session.units.fahrenheit ? '°F' : '°C' }}
-        <span class="visually-hidden">shown; change to the other</span>
-      </button>
+      <button type="button" @click="units = true">Units</button>
       <button type="button" @click="leave">Sign out</button>
     </div>
   </header>
   <WaitingNote />
   <main v-if="known" id="main" class="page">
     <RouterView :key="holding" />
-    <PageTables />
+    <PageOut />
   </main>
   <main v-else id="main" class="page">
     <h1>There is no such holding here.</h1>
     <p><RouterLink to="/">To your own</RouterLink></p>
   </main>
   <ShortcutList v-model="shortcuts" />
+  <OwnUnits v-model="units" />
 </template>
 
 <style scoped>

@@ -3,11 +3,11 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { degrees, type Units } from '@/shared/units'
+import { degrees, type Temperature } from '@/shared/units'
 import TableTools from '@/shared/TableTools.vue'
 import { catalogueQuery } from '../store/queries'
 
-const props = defineProps<{ units: Units }>()
+const props = defineProps<{ units: Temperature }>()
 const { data } = useQuery(catalogueQuery())
 
 type Range = Views['Range']

@@ -2,13 +2,13 @@
 import { BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { degrees, type Units } from '@/shared/units'
+import { degrees, type Temperature } from '@/shared/units'
 
 /** The first rows as understood, each column tied to its probe; every tie can be put right. */
 const props = defineProps<{
   state: Views['ImportView']
   probes: Views['ProbeView'][]
-  units: Units
+  units: Temperature
 }>()
 const emit = defineEmits<{ correct: [mapping: Views['FileMapping']] }>()
 const m = computed(() => props.state.mapping)

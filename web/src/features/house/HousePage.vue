@@ -9,7 +9,7 @@ import { whole, api } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { degrees, kelvins, watts } from '@/shared/units'
+import { degrees, kelvins, powerOf, mine, lengthOf, thinOf } from '@/shared/units'
 import { catalogueQuery } from '../store/queries'
 import HouseParts from './HouseParts.vue'
 import { houseQuery } from './queries'
@@ -78,7 +78,7 @@ const none = null as unknown as number
   <ProblemNote v-if="missing" :error="missing" />
   <form v-if="ready" @submit.prevent="keep">
     <h1>
-      {{ draft.name }} loses <span class="figure">{{ watts(total) }}</span> at its coldest tonight
+      {{ draft.name }} loses <span class="figure">{{ powerOf(total) }}</span> at its coldest tonight
     </h1>
     <p class="soft">
       At a low of {{ degrees(low, session.units, 0) }} and
@@ -140,8 +140,12 @@ const none = null as unknown as number
                 catalogue?.skins.find((s) => s.id === $event)?.uValue.value ?? part.transmittance
             "
           />
-          <NumberField v-model="part.areaSquareMetres" label="Area, m²" />
-          <NumberField v-model="part.transmittance" label="U, W/(m² K)" />
+          <NumberField v-model="part.areaSquareMetres" label="Area" quantity="area" />
+          <NumberField
+            v-model="part.transmittance"
+            :label="mine.insulation"
+            quantity="transmittance"
+          />
           <BFormCheckbox v-model="part.secondSkin" class="wide"
             >a second skin or bubble film inside</BFormCheckbox
           >
@@ -166,7 +170,7 @@ const none = null as unknown as number
                 : [
                     {
                       value: draft.design.airChangesPerHour,
-                      text: `${draft.design.airChangesPerHour} changes an hour`,
+                      text: `${draft.design.airChangesPerHour} an hour`,
                     },
                   ]),
             ]"
@@ -174,7 +178,7 @@ const none = null as unknown as number
           <template v-for="(g, i) in draft.design.gaps" :key="i">
             <span>Gap: {{ g.name }}</span>
             <span>
-              {{ g.lengthMetres }} m × {{ Math.round(g.widthMetres * 1000) }} mm
+              {{ lengthOf(g.lengthMetres) }} × {{ thinOf(g.widthMetres) }}
               <BButton
                 variant="secondary"
                 size="sm"
@@ -215,10 +219,11 @@ const none = null as unknown as number
             v-model="draft.design.innerMassMedium"
             :options="(catalogue?.media ?? []).map((m) => ({ value: m.id, text: m.name }))"
           />
-          <NumberField v-model="draft.design.innerMassKg" label="It weighs, kg" />
+          <NumberField v-model="draft.design.innerMassKg" label="It weighs" quantity="mass" />
           <NumberField
             v-model="draft.design.innerMassAreaSquareMetres"
-            label="Open to the air, m²"
+            label="Open to the air"
+            quantity="area"
           />
           <NumberField
             v-model="draft.design.groundCelsius"

@@ -3,6 +3,7 @@ import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
+import { mine } from '@/shared/units'
 import type { Design } from './shapes'
 
 /** Every part of the skin as numbers, for houses of no plain shape. */
@@ -52,8 +53,10 @@ function add(design: Design) {
         :aria-label="`${p.name} is of`"
         @update:model-value="skin(p, String($event))"
       />
-      <div><NumberField v-model="p.areaSquareMetres" label="m²" /></div>
-      <div><NumberField v-model="p.transmittance" label="U, W/(m² K)" /></div>
+      <div><NumberField v-model="p.areaSquareMetres" label="" quantity="area" /></div>
+      <div>
+        <NumberField v-model="p.transmittance" :label="mine.insulation" quantity="transmittance" />
+      </div>
       <BButton
         variant="secondary"
         :aria-label="`Take ${p.name} away`"
@@ -63,10 +66,25 @@ function add(design: Design) {
     </div>
     <div class="rest">
       <NumberField v-model="design.volumeCubicMetres" label="Air inside, m³" />
-      <NumberField v-model="design.floorAreaSquareMetres" label="Beds and soil, m²" optional />
-      <NumberField v-model="design.perimeterMetres" label="Foundation in the open, m" optional />
+      <NumberField
+        v-model="design.floorAreaSquareMetres"
+        label="Beds and soil"
+        quantity="area"
+        optional
+      />
+      <NumberField
+        v-model="design.perimeterMetres"
+        label="Foundation in the open"
+        quantity="length"
+        optional
+      />
       <NumberField v-model="design.airChangesPerHour" label="Air changes an hour" />
-      <NumberField v-model="design.ventAboveCelsius" label="Vents open above, °C" optional />
+      <NumberField
+        v-model="design.ventAboveCelsius"
+        label="Vents open above"
+        :temperature="mine"
+        optional
+      />
     </div>
     <BButton variant="secondary" class="mt-2" @click="add(design)">Add a part</BButton>
   </fieldset>

@@ -101,7 +101,7 @@ async function see() {
         </div>
         <div class="sizes">
           <div v-for="[key, word] in dimensions[shape.kind]" :key="key">
-            <NumberField v-model="shape[key]" :label="word" />
+            <NumberField v-model="shape[key]" :label="word" quantity="length" />
           </div>
         </div>
         <template v-if="shape.kind === 'LEAN_TO'">

@@ -78,31 +78,31 @@ type Dimension = keyof Omit<Shape, 'kind'>
 /** What a shape is measured by, in its own words. */
 export const dimensions: Record<Shape['kind'], [Dimension, string][]> = {
   GABLE: [
-    ['lengthMetres', 'Length, m'],
-    ['widthMetres', 'Width, m'],
-    ['lowMetres', 'To the eaves, m'],
-    ['highMetres', 'To the ridge, m'],
+    ['lengthMetres', 'Length'],
+    ['widthMetres', 'Width'],
+    ['lowMetres', 'To the eaves'],
+    ['highMetres', 'To the ridge'],
   ],
   LEAN_TO: [
-    ['lengthMetres', 'Length, m'],
-    ['widthMetres', 'Depth, m'],
-    ['lowMetres', 'Height in front, m'],
-    ['highMetres', 'Height at the wall, m'],
+    ['lengthMetres', 'Length'],
+    ['widthMetres', 'Depth'],
+    ['lowMetres', 'Height in front'],
+    ['highMetres', 'Height at the wall'],
   ],
   TUNNEL: [
-    ['lengthMetres', 'Length, m'],
-    ['widthMetres', 'Width, m'],
-    ['highMetres', 'Height, m'],
+    ['lengthMetres', 'Length'],
+    ['widthMetres', 'Width'],
+    ['highMetres', 'Height'],
   ],
   DOME: [
-    ['widthMetres', 'Across, m'],
-    ['highMetres', 'Height, m'],
+    ['widthMetres', 'Across'],
+    ['highMetres', 'Height'],
   ],
   FRAME: [
-    ['lengthMetres', 'Length, m'],
-    ['widthMetres', 'Depth, m'],
-    ['lowMetres', 'Height in front, m'],
-    ['highMetres', 'Height behind, m'],
+    ['lengthMetres', 'Length'],
+    ['widthMetres', 'Depth'],
+    ['lowMetres', 'Height in front'],
+    ['highMetres', 'Height behind'],
   ],
 }
 

@@ -8,10 +8,10 @@ import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import { add, sent } from '@/shared/outbox'
 import { useSession } from '@/shared/session'
-import { clock, day, degrees } from '@/shared/units'
+import { clock, day, degrees, massOf, minutesOf } from '@/shared/units'
 import { newId } from '../store/designs'
 import { storesQuery } from '../store/queries'
-import { kinds, sights, wordOf, type Kind } from './doneKinds'
+import { kinds, sights, wordOf, type Kind, type Way } from './doneKinds'
 import { eventsQuery, roundsQuery, walkQuery } from './queries'
 import { movedStop, stopsOf } from './walk'
 
@@ -34,15 +34,17 @@ const storeChoices = computed(() => [
 ])
 
 /** The one just logged, open to be set right. */
+const wrongHour = ref(false)
 const last = reactive<{ event: Views['EventView'] | null; time: string }>({ event: null, time: '' })
 const amountWord = computed(() => kinds.find((k) => k.kind === last.event?.kind)?.amount)
 
-async function done(kind: Kind, note = '') {
+async function done(kind: Kind, { note = '', way = null as Way | null } = {}) {
   const at = now()
   const event = {
     id: newId(),
     storeId: storeId.value as string,
     kind,
+    way: way as Way,
     at: at.toISOString(),
     note,
     amount: null as unknown as number,
@@ -50,6 +52,7 @@ async function done(kind: Kind, note = '') {
   }
   last.event = event
   last.time = clock(at.getTime() / 1000, zone.value)
+  wrongHour.value = false
   await put(event, 'POST')
 }
 
@@ -60,18 +63,19 @@ function put(event: Views['EventView'], method: 'POST' | 'PUT') {
     path: method === 'POST' ? path : `${path}/${event.id}`,
     kind: 'json',
     body: JSON.stringify(event),
-    what: wordOf(event.kind),
+    what: wordOf(event.kind, event.way),
   })
 }
 
 /** The hour as it was, on the day it was logged; one later than now was the day before. */
 async function setRight() {
   const e = last.event
-  const m = /^(\d{1,2})[:.](\d{2})$/.exec(last.time.trim())
-  if (!e || !m) return
+  const typed = minutesOf(last.time)
+  wrongHour.value = typed == null
+  if (!e || typed == null) return
   const shown = clock(Date.parse(e.at) / 1000, zone.value)
   const minutes = (t: string) => Number(t.slice(0, 2)) * 60 + Number(t.slice(3))
-  let by = Number(m[1]) * 60 + Number(m[2]) - minutes(shown)
+  let by = typed - minutes(shown)
   if (Date.parse(e.at) + by * 60_000 > now().getTime()) by -= 1440
   e.at = new Date(Date.parse(e.at) + by * 60_000).toISOString()
   await put(e, 'PUT')
@@ -89,9 +93,9 @@ const lines = computed<Line[]>(() =>
     ...(events.value ?? []).map((e) => ({
       key: e.id,
       at: e.at,
-      word: wordOf(e.kind),
+      word: wordOf(e.kind, e.way),
       of: nameOf(e.storeId),
-      note: [e.amount == null ? '' : `${e.amount} kg`, e.note].filter(Boolean).join(', '),
+      note: [e.amount == null ? '' : massOf(e.amount), e.note].filter(Boolean).join(', '),
     })),
     ...(rounds.value ?? []).map((r) => ({
       key: r.id,
@@ -141,20 +145,54 @@ function moveStop(id: string, by: -1 | 1) {
         <BFormSelect id="of" v-model="storeId" :options="storeChoices" />
       </div>
       <div class="touches">
-        <button v-for="k in kinds" :key="k.kind" type="button" @click="done(k.kind)">
-          {{ k.word }}
-        </button>
-        <button v-for="s in sights" :key="s" type="button" class="sight" @click="done('SEEN', s)">
+        <template v-for="k in kinds" :key="k.kind">
+          <div v-if="k.ways" class="two-ways" role="group" :aria-label="k.word">
+            <span aria-hidden="true">{{ k.word }}</span>
+            <button
+              v-for="(word, way) in k.ways"
+              :key="way"
+              type="button"
+              :aria-label="`${k.word} ${word}`"
+              @click="done(k.kind, { way })"
+            >
+              {{ word }}
+            </button>
+          </div>
+          <button v-else type="button" @click="done(k.kind)">{{ k.word }}</button>
+        </template>
+        <button
+          v-for="s in sights"
+          :key="s"
+          type="button"
+          class="sight"
+          @click="done('SEEN', { note: s })"
+        >
           {{ s }}
         </button>
       </div>
       <form v-if="last.event" class="right" @submit.prevent="setRight">
         <p role="status">
-          <b>{{ wordOf(last.event.kind) }}</b> is logged. Was it earlier, or is there more to say?
+          <b>{{ wordOf(last.event.kind, last.event.way) }}</b> is logged. Was it earlier, or is
+          there more to say?
         </p>
         <label for="hour">It was at</label>
-        <BFormInput id="hour" v-model="last.time" placeholder="16:40" />
-        <NumberField v-if="amountWord" v-model="last.event.amount" :label="amountWord" optional />
+        <BFormInput
+          id="hour"
+          v-model="last.time"
+          placeholder="16:40"
+          :aria-invalid="wrongHour"
+          aria-describedby="hour-wrong"
+        />
+        <p v-if="wrongHour" id="hour-wrong" class="wrong" role="alert">
+          “{{ last.time }}” is no hour. For instance 16:40, 1640 or 4:40 pm.
+        </p>
+        <NumberField
+          v-if="amountWord"
+          v-model="last.event.amount"
+          :label="amountWord"
+          quantity="mass"
+          optional
+        />
         <NumberField
           v-if="['FIRE_LIT', 'FUEL_ADDED'].includes(last.event.kind)"
           v-model="last.event.moisture"
@@ -231,6 +269,28 @@ function moveStop(id: string, by: -1 | 1) {
   padding: 0.3rem 0.7rem;
 }
 
+.two-ways {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+}
+
+.two-ways span {
+  grid-column: 1 / -1;
+  padding: 0.2rem 0.7rem 0;
+}
+
+.touches .two-ways button {
+  border-width: 0;
+  min-height: 48px;
+  text-decoration: underline;
+}
+
+.touches .two-ways button + button {
+  border-left: 1px solid var(--line);
+}
+
 .touches .sight {
   border-style: dashed;
 }
@@ -249,6 +309,10 @@ function moveStop(id: string, by: -1 | 1) {
 .right p {
   grid-column: 1 / -1;
   margin: 0;
+}
+
+.right .wrong {
+  color: var(--lost);
 }
 
 .when {

@@ -7,7 +7,7 @@ import { useRoute } from 'vue-router'
 import { api, body, type Views } from '@/shared/api/client'
 import { sent, waiting } from '@/shared/outbox'
 import { useSession } from '@/shared/session'
-import { degrees, kilowattHours, typedCelsius } from '@/shared/units'
+import { degrees, energyOf, typedCelsius } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import { storesQuery } from '../store/queries'
 import { headline } from '../tonight/sentences'
@@ -138,10 +138,8 @@ const balances = computed(() =>
         <tbody>
           <tr v-for="b in balances" :key="b.id">
             <th scope="row">{{ b.name }}</th>
-            <td class="num">{{ kilowattHours(b.now) }}</td>
-            <td class="num">
-              {{ b.change >= 0 ? '+' : '' }}{{ kilowattHours(b.change) }} since before
-            </td>
+            <td class="num">{{ energyOf(b.now) }}</td>
+            <td class="num">{{ b.change >= 0 ? '+' : '' }}{{ energyOf(b.change) }} since before</td>
           </tr>
         </tbody>
       </table>

@@ -8,7 +8,7 @@ import NightWall from '@/instruments/NightWall.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import TableTools from '@/shared/TableTools.vue'
 import { useSession } from '@/shared/session'
-import { clock, degrees, kelvins, kilowattHours } from '@/shared/units'
+import { clock, degrees, kelvins, energyOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import HouseLearned from './HouseLearned.vue'
 import { learnedQuery, nightsQuery } from './queries'
@@ -113,8 +113,8 @@ const opened = computed(
         </p>
       </template>
       <p v-if="data.pending" class="soft" role="status">
-        {{ data.pending }} days of stores are still being judged; what they paid comes in as they
-        are.
+        {{ data.pending === 1 ? 'One day of a store is' : `${data.pending} days of stores are` }}
+        still being judged; what was paid then comes in as it goes.
       </p>
     </section>
     <HouseLearned v-if="learned" :holding="holding" :house="house" :view="learned" class="mt-4" />
@@ -126,13 +126,13 @@ const opened = computed(
             <tr>
               <th scope="col">Evening</th>
               <th scope="col">Verdict</th>
-              <th scope="col">Low in the house</th>
+              <th scope="col" data-unit="°C">Low in the house</th>
               <th scope="col">at</th>
-              <th scope="col">Low outdoors</th>
-              <th scope="col">Lift</th>
-              <th scope="col">Below the limit, K h</th>
-              <th scope="col">Stores paid</th>
-              <th scope="col">Stores lifted</th>
+              <th scope="col" data-unit="°C">Low outdoors</th>
+              <th scope="col" data-unit="K">Lift</th>
+              <th scope="col" data-unit="K h">Below the limit</th>
+              <th scope="col" data-unit="kWh">Stores paid</th>
+              <th scope="col" data-unit="K">Stores lifted</th>
               <th scope="col">Loss over other nights</th>
               <th scope="col">Seen</th>
             </tr>
@@ -149,9 +149,11 @@ const opened = computed(
               <td :data-value="n.liftKelvin ?? ''">
                 {{ n.liftKelvin == null ? '' : kelvins(n.liftKelvin, session.units) }}
               </td>
-              <td :data-value="n.coldDegreeHours">{{ n.coldDegreeHours.toFixed(1) }}</td>
+              <td :data-value="n.coldDegreeHours">
+                {{ kelvins(n.coldDegreeHours, session.units) }} h
+              </td>
               <td :data-value="n.paid.reduce((a, p) => a + p.joules, 0) / 3.6e6">
-                {{ kilowattHours(n.paid.reduce((a, p) => a + p.joules, 0)) }}
+                {{ energyOf(n.paid.reduce((a, p) => a + p.joules, 0)) }}
               </td>
               <td :data-value="lifts.get(n.evening) ?? ''">
                 {{ lifts.has(n.evening) ? kelvins(lifts.get(n.evening)!, session.units) : '' }}

@@ -9,7 +9,7 @@ import type { Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import TableTools from '@/shared/TableTools.vue'
 import { useSession } from '@/shared/session'
-import { kilowattHours } from '@/shared/units'
+import { energyOf } from '@/shared/units'
 import { storesQuery } from '../store/queries'
 import { statementQuery } from './queries'
 import RecordTabs from './RecordTabs.vue'
@@ -112,7 +112,8 @@ const rows = computed(() => {
   <ProblemNote v-if="error" :error="error" />
   <template v-if="s">
     <p v-if="s.pending" role="status" class="soft">
-      {{ s.pending }} days are still being judged; the figures grow as they are.
+      {{ s.pending === 1 ? 'One day is' : `${s.pending} days are` }} still being judged; the figures
+      grow as it goes.
     </p>
     <StatementBars v-if="s.days.length" :days="s.days" />
     <p v-if="s.unread" class="soft">
@@ -124,14 +125,14 @@ const rows = computed(() => {
         <thead>
           <tr>
             <th scope="col"><span class="visually-hidden">Store</span></th>
-            <th v-for="c in columns" :key="c.key" scope="col">{{ c.word }}</th>
+            <th v-for="c in columns" :key="c.key" scope="col" data-unit="kWh">{{ c.word }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="r in rows" :key="r.name">
             <th scope="row">{{ r.name }}</th>
             <td v-for="c in columns" :key="c.key" class="num" :data-value="r.sums[c.key] / 3.6e6">
-              {{ c.key === 'own' && !r.sums.own ? '' : kilowattHours(r.sums[c.key]) }}
+              {{ c.key === 'own' && !r.sums.own ? '' : energyOf(r.sums[c.key]) }}
             </td>
           </tr>
         </tbody>
@@ -144,12 +145,12 @@ const rows = computed(() => {
           <thead>
             <tr>
               <th scope="col">From the noon of</th>
-              <th scope="col">Put in</th>
-              <th scope="col">To the house in the cold</th>
-              <th scope="col">Spent early</th>
-              <th scope="col">Lost</th>
-              <th scope="col">Unaccounted</th>
-              <th scope="col">Balance</th>
+              <th scope="col" data-unit="kWh">Put in</th>
+              <th scope="col" data-unit="kWh">To the house in the cold</th>
+              <th scope="col" data-unit="kWh">Spent early</th>
+              <th scope="col" data-unit="kWh">Lost</th>
+              <th scope="col" data-unit="kWh">Unaccounted</th>
+              <th scope="col" data-unit="kWh">Balance</th>
             </tr>
           </thead>
           <tbody>
@@ -168,7 +169,7 @@ const rows = computed(() => {
                 class="num"
                 :data-value="d[k] / 3.6e6"
               >
-                {{ kilowattHours(d[k]) }}
+                {{ energyOf(d[k]) }}
               </td>
             </tr>
           </tbody>

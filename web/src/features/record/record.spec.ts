@@ -117,6 +117,12 @@ describe('a statement', () => {
     ))
   it('says how many days are to go before it says a sum', () =>
     expect(statementSentence(statement({ pending: 3 }))).toBe('Being judged: 3 days to go.'))
+  it('says the sum when one of many days is still to go', () =>
+    expect(
+      statementSentence(
+        statement({ pending: 1, days: Array(9).fill({ evening: '2026-01-20' }) as never }),
+      ),
+    ).toContain('went in'))
   it('says when too little was read', () =>
     expect(statementSentence(statement({ days: [] }))).toContain('Too little'))
   it('tells fuel, work and money', () =>

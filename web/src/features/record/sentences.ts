@@ -1,12 +1,13 @@
+import { wordOf } from '@/features/log/doneKinds'
 import type { Views } from '@/shared/api/client'
 import {
   clock,
   degrees,
   kelvins,
-  kilograms,
-  kilowattHours,
-  wattsPerKelvin,
-  type Units,
+  massOf,
+  energyOf,
+  conductanceOf,
+  type Temperature,
 } from '@/shared/units'
 import { evening } from './winters'
 
@@ -34,7 +35,7 @@ export function wallSentence(v: Nights): string {
 const words = { HELD: 'held', CLOSE: 'was close', LOST: 'was lost' } as const
 
 /** One night in sentences: how it went, what was seen, who paid. */
-export function nightSentences(n: Night, limit: number, u: Units, zone: string): string[] {
+export function nightSentences(n: Night, limit: number, u: Temperature, zone: string): string[] {
   const margin = n.lowestCelsius - limit
   const where = margin >= 0 ? `${kelvins(margin, u)} over` : `${kelvins(-margin, u)} under`
   const said = [
@@ -45,22 +46,22 @@ export function nightSentences(n: Night, limit: number, u: Units, zone: string):
       `Outdoors fell to ${degrees(n.outdoorLowest, u)}; the house kept ${kelvins(n.liftKelvin, u)} above it.`,
     )
   if (n.coldDegreeHours > 0.05)
-    said.push(`In all ${n.coldDegreeHours.toFixed(1)} K h below the limit.`)
+    said.push(`In all ${kelvins(n.coldDegreeHours, u)} h below the limit.`)
   for (const d of n.done)
     said.push(
-      `${clock(Date.parse(d.at) / 1000, zone)}, ${d.kind.toLowerCase()}: ${d.note.replace(/\.$/, '')}.`,
+      `${clock(Date.parse(d.at) / 1000, zone)}, ${[wordOf(d.kind, d.way).toLowerCase(), d.note.replace(/\.$/, '')].filter(Boolean).join(': ')}.`,
     )
   for (const s of n.seen) said.push(`Seen: ${s.replace(/\.$/, '')}.`)
   const paid = n.paid.filter((p) => p.joules > 3.6e4).sort((a, b) => b.joules - a.joules)
   if (paid.length)
     said.push(
-      `While it was cold the stores paid: ${paid.map((p) => `${p.name} ${kilowattHours(p.joules)}`).join(', ')}.`,
+      `While it was cold the stores paid: ${paid.map((p) => `${p.name} ${energyOf(p.joules)}`).join(', ')}.`,
     )
   return said
 }
 
 /** What the learned house says of one night: whether it was like the others, what stores did. */
-export function learnedNightSentences(n: LearnedNight, low: number, u: Units): string[] {
+export function learnedNightSentences(n: LearnedNight, low: number, u: Temperature): string[] {
   const said: string[] = []
   if (n.unlike && n.lossTimes > 1)
     said.push(
@@ -94,7 +95,7 @@ export function learnedSentences(v: Views['HouseLearnedView']): string[] {
   const reach = `${l.loss.low.toFixed(2)} to ${l.loss.high.toFixed(2)}`
   return [
     `Over ${l.nights} nights it lost heat ${l.loss.value.toFixed(2)} times as fast as described (${reach}): ` +
-      `${wattsPerKelvin(l.loss.value * l.describedWattsPerKelvin)} instead of ${wattsPerKelvin(l.describedWattsPerKelvin)}` +
+      `${conductanceOf(l.loss.value * l.describedWattsPerKelvin)} instead of ${conductanceOf(l.describedWattsPerKelvin)}` +
       (fits ? '. The description lies within the doubt.' : '; the description is off.'),
     `Reckoned so, the air follows the readings within ${l.scatterKelvin.toFixed(1)} K. Skin and draught are told apart only by windy nights; their sum is better known.`,
   ]
@@ -119,10 +120,11 @@ export function leftOutSentence(out: Views['NightLeftOut'][]): string {
 export function statementSentence(s: Statement): string {
   const t = s.sums
   const into = t.charged + t.own
-  if (s.pending) return `Being judged: ${several(s.pending, 'day', 'days')} to go.`
+  if (s.pending > s.days.length / 5)
+    return `Being judged: ${several(s.pending, 'day', 'days')} to go.`
   if (!s.days.length) return 'Too little was read in this time to state anything.'
-  const own = t.own > 3.6e5 ? `, ${kilowattHours(t.own)} of it by the heap itself` : ''
-  return `${kilowattHours(into)} went in${own}; ${kilowattHours(t.delivered)} reached the house in the cold, ${kilowattHours(t.early)} came too early, ${kilowattHours(t.lost)} was lost.`
+  const own = t.own > 3.6e5 ? `, ${energyOf(t.own)} of it by the heap itself` : ''
+  return `${energyOf(into)} went in${own}; ${energyOf(t.delivered)} reached the house in the cold, ${energyOf(t.early)} came too early, ${energyOf(t.lost)} was lost.`
 }
 
 /** What it took, in one sentence. */
@@ -130,8 +132,8 @@ export function effortSentence(s: Statement): string {
   const e = s.effort
   const parts = [
     e.fires ? several(e.fires, 'fire', 'fires') : '',
-    e.woodKilograms ? `${kilograms(e.woodKilograms)} of wood (${kilowattHours(e.fuelJoules)})` : '',
-    e.elementJoules > 3.6e4 ? `${kilowattHours(e.elementJoules)} by element` : '',
+    e.woodKilograms ? `${massOf(e.woodKilograms)} of wood (${energyOf(e.fuelJoules)})` : '',
+    e.elementJoules > 3.6e4 ? `${energyOf(e.elementJoules)} by element` : '',
     e.hours > 0.05 ? `about ${e.hours.toFixed(1)} h of work` : '',
   ].filter(Boolean)
   if (!parts.length) return 'Nothing was logged that cost fuel or work.'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton } from 'bootstrap-vue-next'
-import { computed } from 'vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import LedgerBars from '@/instruments/LedgerBars.vue'
 import LoopLane from '@/instruments/LoopLane.vue'
@@ -10,9 +10,9 @@ import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
-import { clock, day, degrees, hours, kilowattHours, percent } from '@/shared/units'
+import { clock, day, degrees, hours, energyOf, percent } from '@/shared/units'
 import { loopSentences } from './loopSentences'
-import { judgementQuery } from './queries'
+import { judgementQuery, runReadingsQuery } from './queries'
 import RunEdit from './RunEdit.vue'
 import {
   faceWords,
@@ -31,9 +31,32 @@ const holding = String(route.params.holding)
 const { data: run, error, isPending } = useQuery(judgementQuery(holding, String(route.params.run)))
 const zone = computed(() => session.zone(holding))
 
+const long = ref(false)
+const patience = window.setTimeout(() => (long.value = true), 300)
+onBeforeUnmount(() => window.clearTimeout(patience))
+const { data: read } = useQuery({
+  ...runReadingsQuery(holding, String(route.params.run)),
+  enabled: computed(() => !run.value && (long.value || error.value != null)),
+})
+const drawn = computed(() => {
+  if (run.value) return run.value
+  const r = read.value
+  return r && r.at.length > 1
+    ? { ...r, mean: [], meanHalfWidth: [], phases: [], events: [] }
+    : undefined
+})
+
+const known = computed(() => run.value ?? read.value)
+const days = computed(() => {
+  if (!known.value) return ''
+  const { from, to } = known.value.run
+  const both = [from, to].map((t) => day(Date.parse(t) / 1000, zone.value))
+  return [...new Set(both)].join(' to ')
+})
+
 useLive(
   holding,
-  () => run.value?.restsOn ?? [],
+  () => run.value?.restsOn ?? read.value?.probes.map((p) => p.probeId) ?? [],
   () => void client.invalidateQueries({ queryKey: ['holding', holding, 'judgement'] }),
 )
 
@@ -102,19 +125,26 @@ async function doubtAgain() {
 </script>
 
 <template>
-  <p v-if="isPending" role="status">Judging the run …</p>
+  <p v-if="known" class="soft mb-1">
+    <RouterLink :to="{ name: 'store', params: { holding, store: known.run.storeId } }">{{
+      known.storeName
+    }}</RouterLink>
+    · {{ known.run.name }} · {{ days
+    }}<template v-if="run"> · {{ run.readings }} readings</template>
+  </p>
+  <h1 v-if="run">{{ verdict(run) }}</h1>
+  <h1 v-else-if="isPending"><span role="status">Judging the run …</span></h1>
+  <h1 v-else>This run is not judged</h1>
   <ProblemNote v-if="error" :error="error" />
+  <RunEdit
+    v-if="keeper && known && !isPending"
+    :holding="holding"
+    :run="known.run"
+    :zone="zone"
+    :span="span"
+  />
+  <RunChart v-if="drawn" v-model:span="span" :run="drawn" :units="session.units" :zone="zone" />
   <template v-if="run">
-    <p class="soft mb-1">
-      <RouterLink :to="{ name: 'store', params: { holding, store: run.storeId } }">{{
-        run.storeName
-      }}</RouterLink>
-      · {{ run.run.name }} · {{ day(Date.parse(run.run.from) / 1000, zone) }} to
-      {{ day(Date.parse(run.run.to) / 1000, zone) }} · {{ run.readings }} readings
-    </p>
-    <h1>{{ verdict(run) }}</h1>
-    <RunEdit v-if="keeper" :holding="holding" :run="run.run" :zone="zone" :span="span" />
-    <RunChart v-model:span="span" :run="run" :units="session.units" :zone="zone" />
     <p class="soft key">
       <span class="k mean"></span> whole store with its 95 % band
       <span class="k probe"></span> probe as read <span class="k model"></span> the same by the
@@ -191,9 +221,12 @@ async function doubtAgain() {
         <LedgerBars :ledger="run.ledger" :own="run.findings.some((f) => f.code === 'MAKES_HEAT')" />
         <p class="mt-2">
           Balance above {{ degrees(run.floorCelsius, session.units, 0) }}: at best
-          <b class="figure">{{ kilowattHours(bestBalance) }}</b> ±
-          {{ percent(run.usableHalfShare) }}, at the end
-          <b class="figure">{{ kilowattHours(lastBalance) }}</b>.
+          <b class="figure">{{ energyOf(bestBalance) }}</b>
+          {{
+            run.usableHalfShare < 1
+              ? `± ${percent(run.usableHalfShare)}`
+              : '(the probes cannot tell it from nothing)'
+          }}, at the end <b class="figure">{{ energyOf(lastBalance) }}</b>.
         </p>
         <p class="soft">
           “In the cold” means while the air beside it was below

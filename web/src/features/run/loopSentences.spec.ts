@@ -17,6 +17,7 @@ const loop = (over: Partial<Views['LoopView']> = {}): Views['LoopView'] => ({
   chargedHalf: 1.3e6,
   drawn: 2.4e6,
   drawnHalf: 3e5,
+  stoodSince: null as unknown as number,
   emptying: true,
   spells: [
     { direction: 'CHARGING', from: turned - 14_400, to: turned - 900, joules: 1.2e7 },
@@ -27,6 +28,10 @@ const loop = (over: Partial<Views['LoopView']> = {}): Views['LoopView'] => ({
 })
 
 describe('a loop in words', () => {
+  it('says that its pump stands, and claims no direction for warm pipes', () => {
+    const said = loopSentences(loop({ stoodSince: turned + 600, emptying: false }), 'UTC')
+    expect(said[0]).toBe('Its pump stands since Tue 20 Jan 14:20, as it was logged.')
+  })
   it('says since when it empties what it should charge, how sure that is, and what to do', () => {
     const said = loopSentences(loop(), 'UTC')
     expect(said[0]).toContain('emptying it since Tue 20 Jan 14:10 ± 15 min')
@@ -48,7 +53,7 @@ describe('a loop drawn', () => {
     const w = lane()
     expect(Number(w.find('.charging').attributes('y'))).toBeLessThan(85)
     expect(Number(w.find('.drawing').attributes('y'))).toBe(85)
-    expect(w.attributes('aria-label')).toContain('brought 3.33 kWh')
+    expect(w.find('svg').attributes('aria-label')).toContain('brought 3.33 kWh')
   })
   it('marks the turn', () => expect(lane().text()).toContain('turned Tue 20 Jan 14:10'))
   it('draws one short stretch without falling over', () =>

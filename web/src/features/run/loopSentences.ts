@@ -1,5 +1,5 @@
 import type { Views } from '@/shared/api/client'
-import { clock, day, kilowattHours, watts } from '@/shared/units'
+import { clock, day, energyOf, powerOf, sensible, toOwn } from '@/shared/units'
 
 type Loop = Views['LoopView']
 
@@ -13,13 +13,17 @@ export function loopSentences(l: Loop, zone: string): string[] {
       : ` since ${day(l.turnedAt, zone)} ${clock(l.turnedAt, zone)}` +
         ((l.turnedHalf ?? 0) > 240 ? ` ± ${minutes(l.turnedHalf!)}` : '')
   const said: string[] = []
-  if (l.emptying)
+  if (l.stoodSince != null)
     said.push(
-      `Its loop has been emptying it${since}: what comes back is warmer than what goes in, ${watts(-l.wattsNow)} at last. Stop the pump or shut the valve.`,
+      `Its pump stands since ${day(l.stoodSince, zone)} ${clock(l.stoodSince, zone)}, as it was logged.`,
     )
-  else if (l.direction === 'CHARGING') said.push(`Its loop brings ${watts(l.wattsNow)}${since}.`)
+  else if (l.emptying)
+    said.push(
+      `Its loop has been emptying it${since}: what comes back is warmer than what goes in, ${powerOf(-l.wattsNow)} at last. Stop the pump or shut the valve.`,
+    )
+  else if (l.direction === 'CHARGING') said.push(`Its loop brings ${powerOf(l.wattsNow)}${since}.`)
   else if (l.direction === 'DRAWING')
-    said.push(`Its loop carries off ${watts(-l.wattsNow)}${since}.`)
+    said.push(`Its loop carries off ${powerOf(-l.wattsNow)}${since}.`)
   else said.push('Its loop stands still, or in and out are too alike to tell.')
   const sums = [
     l.charged > 1e5 ? `brought ${energy(l.charged, l.chargedHalf)}` : '',
@@ -30,4 +34,4 @@ export function loopSentences(l: Loop, zone: string): string[] {
 }
 
 const energy = (joules: number, half: number) =>
-  `${kilowattHours(joules)} ± ${(half / 3.6e6).toFixed(half > 3.6e7 ? 0 : half > 3.6e6 ? 1 : 2)}`
+  `${energyOf(joules)} ± ${sensible(toOwn(half, 'energy'))}`

@@ -13,6 +13,19 @@ export const judgementQuery = (holdingId: string, runId: string) =>
     retry: false,
   })
 
+/** What was read in a run, to be drawn while it is judged. */
+export const runReadingsQuery = (holdingId: string, runId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'run-readings', runId],
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/runs/{runId}/readings', {
+          params: { path: { holdingId, runId } },
+        }),
+      ),
+    retry: false,
+  })
+
 /** Streams that were read lately. */
 export const loopsQuery = (holdingId: string) =>
   queryOptions({

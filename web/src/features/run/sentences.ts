@@ -4,10 +4,10 @@ import {
   day,
   degrees,
   hours,
-  kilowattHours,
+  energyOf,
   percent,
-  type Units,
-  wattsPerKelvin,
+  type Temperature,
+  conductanceOf,
 } from '@/shared/units'
 
 type Judgement = Views['JudgementView']
@@ -47,7 +47,7 @@ export function verdict(j: Judgement): string {
 }
 
 /** The further findings, each a sentence. */
-export function findings(j: Judgement, u: Units, zone: string): string[] {
+export function findings(j: Judgement, u: Temperature, zone: string): string[] {
   const said: string[] = []
   const peak = j.peak
   said.push(
@@ -57,7 +57,7 @@ export function findings(j: Judgement, u: Units, zone: string): string[] {
     const v = f.value ?? 0
     if (f.code === 'EFFICIENCY')
       said.push(
-        `Of ${kilowattHours(j.ledger.charged)} put in, ${kilowattHours(j.ledger.gain)} stayed: ${percent(v)}${v > 1 ? ', more than all, so power or mass is not what the design says' : ''}.`,
+        `Of ${energyOf(j.ledger.charged)} put in, ${energyOf(j.ledger.gain)} stayed: ${percent(v)}${v > 1 ? ', more than all, so power or mass is not what the design says' : ''}.`,
       )
     if (f.code === 'NO_CHARGE_SEEN') said.push('No charging was seen in this run.')
     if (f.code === 'POWER_DIFFERS')
@@ -67,8 +67,8 @@ export function findings(j: Judgement, u: Units, zone: string): string[] {
     if (f.code === 'FACES_DIFFER')
       said.push(
         v > 1
-          ? `Its faces lose ${v.toFixed(1)} times what the design says: look for wet or missing insulation, gaps, or wind.`
-          : `Its faces lose only ${percent(v)} of what the design says.`,
+          ? `${faces(f.detail)} ${v.toFixed(1)} times what the design says: look for wet or missing insulation, gaps, or wind.`
+          : `${faces(f.detail)} only ${percent(v)} of what the design says: is a cover there that is not drawn?`,
       )
     if (f.code === 'TOO_HOT')
       said.push(
@@ -81,6 +81,8 @@ export function findings(j: Judgement, u: Units, zone: string): string[] {
   }
   return said
 }
+
+const faces = (which: string) => (which === 'SIDE' ? 'Its side loses' : 'Its top and foot lose')
 
 export const faceWords: Record<string, string> = {
   SIDE: 'the side',
@@ -100,7 +102,7 @@ export const reasonWords: Record<string, string> = {
 export function lossSentence(j: Judgement): string {
   const c = j.coolDown
   if (!c) return ''
-  return `${wattsPerKelvin(c.lossWattsPerKelvin)}, 95 %: ${c.lossLow.toFixed(2)} to ${c.lossHigh.toFixed(2)}`
+  return `${conductanceOf(c.lossWattsPerKelvin)}, 95 %: ${conductanceOf(c.lossLow)} to ${conductanceOf(c.lossHigh)}`
 }
 
 /** The time constant with as many digits as its interval bears. */

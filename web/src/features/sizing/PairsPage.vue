@@ -40,6 +40,7 @@ const heat = computed({
     q.kwh ?? Math.max(1, Math.round((store.value?.appraisal.usableJoules ?? 2.2e7) / 3.6e6)),
   set: (v) => (q.kwh = v),
 })
+const joules = computed({ get: () => heat.value * 3.6e6, set: (j) => (heat.value = j / 3.6e6) })
 const house = computed(() => houses.value?.find((h) => h.id === store.value?.houseId))
 const school = computed(() => schools.find((s) => s.key === q.school) ?? schools[0])
 const pair = ref<Views['PairView'] | null>(null)
@@ -58,7 +59,7 @@ async function ask() {
       lowCelsius: q.low,
       wind: null as never,
       cloud: null as never,
-      joules: heat.value * 3.6e6,
+      joules: joules.value,
     })
     if (mine !== asked) return
     pair.value = answer
@@ -84,8 +85,10 @@ watch(
 
 <template>
   <template v-if="store">
-    <h1 v-if="pair" role="status">{{ pairSentence(pair, session.units) }}</h1>
-    <h1 v-else>Two ways with one store</h1>
+    <div role="status">
+      <h1 v-if="pair">{{ pairSentence(pair, session.units) }}</h1>
+      <h1 v-else>Two ways with one store</h1>
+    </div>
     <div class="split">
       <div>
         <ProblemNote v-if="error" :error="error" />
@@ -126,7 +129,7 @@ watch(
             @update:model-value="q.store = String($event)"
           />
           <NumberField v-model="q.low" label="Night’s low" :temperature="session.units" />
-          <NumberField v-model="heat" label="Heat put in, kWh" />
+          <NumberField v-model="joules" label="Heat put in" quantity="energy" />
         </div>
         <p class="soft mt-2">
           In {{ house?.name.toLowerCase() }}, with no other store, from noon to sunrise. The sky is

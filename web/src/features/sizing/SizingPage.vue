@@ -11,7 +11,7 @@ import { heatColour } from '@/shared/heat'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { degrees, kilograms, kilowattHours, watts } from '@/shared/units'
+import { degrees, massOf, energyOf, powerOf, areaOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import { newId } from '../store/designs'
 import { sizeCurve } from './queries'
@@ -162,13 +162,13 @@ async function plan(s: Found) {
 
 <template>
   <template v-if="house">
-    <h1 v-if="chosen && !running" role="status">
-      {{ foundSentence(chosen, q.low, session.units) }}
-    </h1>
-    <h1 v-else role="status">
-      Sizing for {{ house.name.toLowerCase() }}
-      <template v-if="view">: {{ view.done }} of {{ view.of }} tried</template>
-    </h1>
+    <div role="status">
+      <h1 v-if="chosen && !running">{{ foundSentence(chosen, q.low, session.units) }}</h1>
+      <h1 v-else>
+        Sizing for {{ house.name.toLowerCase() }}
+        <template v-if="view">: {{ view.done }} of {{ view.of }} tried</template>
+      </h1>
+    </div>
     <p class="narrow-only">
       <RouterLink :to="{ name: 'pairs', params: { holding } }">Two ways with one store</RouterLink>
     </p>
@@ -176,7 +176,7 @@ async function plan(s: Found) {
       With nothing added the plants would come to
       {{ degrees(view.withoutCelsius, session.units) }}; they stand
       {{ degrees(view.limitCelsius, session.units, 0) }}. That night costs
-      {{ kilowattHours(view.billJoules) }}, up to {{ watts(view.peakWatts) }} at once.
+      {{ energyOf(view.billJoules) }}, up to {{ powerOf(view.peakWatts) }} at once.
     </p>
     <form class="asked" aria-label="The question" @submit.prevent>
       <label for="house">House</label>
@@ -189,7 +189,7 @@ async function plan(s: Found) {
       <NumberField v-model="q.low" label="A hard night’s low" :temperature="session.units" />
       <label for="by">Charged by</label>
       <BFormSelect id="by" v-model="q.source" :options="sources" />
-      <NumberField v-model="q.power" label="Its power, W" />
+      <NumberField v-model="q.power" label="Its power" quantity="power" />
       <NumberField v-model="q.water" label="Brings water to" :temperature="session.units" />
       <NumberField v-model="q.solid" label="Brings stone to" :temperature="session.units" />
       <BFormCheckbox v-model="q.keep">beside what stands there</BFormCheckbox>
@@ -225,7 +225,7 @@ async function plan(s: Found) {
               />
               <strong>{{ bodies(s) }}</strong>
               <span>
-                {{ kilograms(s.massKg)
+                {{ massOf(s.massKg)
                 }}<template v-if="s.cost != null"
                   >, {{ view?.currency }}{{ Math.round(s.cost) }}</template
                 >; {{ limitWord(s) }}
@@ -243,8 +243,8 @@ async function plan(s: Found) {
                     {{ bodies(s) }}
                   </button>
                 </th>
-                <td class="num">{{ kilograms(s.massKg) }}</td>
-                <td class="num">{{ s.floorSquareMetres.toFixed(1) }} m²</td>
+                <td class="num">{{ massOf(s.massKg) }}</td>
+                <td class="num">{{ areaOf(s.floorSquareMetres) }}</td>
                 <td class="num">
                   {{ s.cost == null ? '' : `${view?.currency}${Math.round(s.cost)}` }}
                 </td>

@@ -1,5 +1,14 @@
 import type { Views } from '@/shared/api/client'
-import { degrees, hours, kilograms, kilowattHours, watts, type Units } from '@/shared/units'
+import {
+  degrees,
+  hours,
+  massOf,
+  energyOf,
+  powerOf,
+  type Temperature,
+  areaOf,
+  floorLoadOf,
+} from '@/shared/units'
 
 type Found = Views['SizedView']
 
@@ -19,7 +28,7 @@ export function limitWord(s: Found): string {
 }
 
 /** The whole verdict over a chosen candidate. */
-export function foundSentence(s: Found, low: number, u: Units): string {
+export function foundSentence(s: Found, low: number, u: Temperature): string {
   if (!s.holds)
     return `${bodies(s)}: not even as many as find room hold ${degrees(low, u, 0)}; it comes to ${degrees(s.lowestCelsius, u)}.`
   const hold =
@@ -38,13 +47,13 @@ export function refillWord(s: Found): string {
   return hours(s.refillSeconds)
 }
 
-export function figuresOf(s: Found, currency: string, u: Units): [string, string][] {
+export function figuresOf(s: Found, currency: string, u: Temperature): [string, string][] {
   return [
-    ['mass', kilograms(s.massKg)],
-    ['floor', `${s.floorSquareMetres.toFixed(1)} m², ${kilograms(s.loadKgPerSquareMetre)} on each`],
-    ['holds above its floor', kilowattHours(s.usableJoules)],
+    ['mass', massOf(s.massKg)],
+    ['floor', `${areaOf(s.floorSquareMetres)}, ${floorLoadOf(s.loadKgPerSquareMetre)}`],
+    ['holds above its floor', energyOf(s.usableJoules)],
     ['charged to', degrees(s.fullCelsius, u, 0)],
-    ['gives at dawn', watts(s.powerAtDawnWatts)],
+    ['gives at dawn', powerOf(s.powerAtDawnWatts)],
     ['to refill after that night', refillWord(s)],
     ['cost', s.cost == null ? 'a price is missing' : `${currency}${Math.round(s.cost)}`],
     ['bites first', limitWord(s)],
@@ -124,7 +133,7 @@ export const schools: {
 ]
 
 /** Which side does better and by how much. */
-export function pairSentence(p: Pair, u: Units): string {
+export function pairSentence(p: Pair, u: Temperature): string {
   const s = schools.find((x) => x.key === p.school)!
   const gap = p.first.lowestCelsius - p.second.lowestCelsius
   const size = Math.abs(gap) * (u.fahrenheit ? 1.8 : 1)
@@ -144,23 +153,23 @@ export function pairSentence(p: Pair, u: Units): string {
 }
 
 /** One reason in words, with its numbers. */
-export function whyWord(w: Views['Why'], school: Pair['school'], u: Units): string {
+export function whyWord(w: Views['Why'], school: Pair['school'], u: Temperature): string {
   const s = schools.find((x) => x.key === school)!
   const pair = (f: (v: number) => string) => `${s.first} ${f(w.first)}, ${s.second} ${f(w.second)}`
   switch (w.reason) {
     case 'SPENT_EARLY':
-      return `Spent early, when the house needed nothing: ${pair(kilowattHours)}.`
+      return `Spent early, when the house needed nothing: ${pair(energyOf)}.`
     case 'DELIVERED':
-      return `Reached the house in the hours of need: ${pair(kilowattHours)}.`
+      return `Reached the house in the hours of need: ${pair(energyOf)}.`
     case 'LOST':
-      return `Lost to ground or open air: ${pair(kilowattHours)}.`
+      return `Lost to ground or open air: ${pair(energyOf)}.`
     case 'LEFT_AT_DAWN':
-      return `Still in the store at sunrise: ${pair(kilowattHours)}.`
+      return `Still in the store at sunrise: ${pair(energyOf)}.`
     case 'POWER_AT_COLDEST':
-      return `Given to the house at its coldest: ${pair(watts)}.`
+      return `Given to the house at its coldest: ${pair(powerOf)}.`
     case 'HOTTEST':
       return `Hottest point of the mass: ${pair((v) => degrees(v, u, 0))}.`
     default:
-      return `To the air at once: ${pair(kilowattHours)}.`
+      return `To the air at once: ${pair(energyOf)}.`
   }
 }

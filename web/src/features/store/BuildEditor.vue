@@ -3,13 +3,13 @@
 import { BFormCheckbox } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { degrees, type Units } from '@/shared/units'
+import { degrees, type Temperature } from '@/shared/units'
 import type { Design } from './designs'
 
 const props = defineProps<{
   design: Design
   parts: Views['PartLimit'][]
-  units: Units
+  units: Temperature
   disabled: boolean
 }>()
 const choices = computed(() => props.parts.filter((p) => p.kind !== 'PIPE'))

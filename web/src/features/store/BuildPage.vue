@@ -8,7 +8,17 @@ import CutAway from '@/instruments/CutAway.vue'
 import type { Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { degrees, hours, kilograms, kilowattHours, metres, watts } from '@/shared/units'
+import {
+  degrees,
+  hours,
+  massOf,
+  energyOf,
+  lengthOf,
+  powerOf,
+  areaOf,
+  thinOf,
+  volumeOf,
+} from '@/shared/units'
 import CautionList from './CautionList.vue'
 import { buildQuery } from './queries'
 
@@ -25,21 +35,25 @@ const units: Record<string, string> = {
   PIECE: '',
 }
 const amount = (i: Views['Item']) => {
+  if (i.unit === 'KILOGRAM') return massOf(i.amount)
+  if (i.unit === 'LITRE') return volumeOf(i.amount)
+  if (i.unit === 'SQUARE_METRE') return areaOf(i.amount)
+  if (i.unit === 'METRE') return lengthOf(i.amount)
   const digits = i.amount >= 100 || i.unit === 'PIECE' ? 0 : 1
   return `${i.amount.toFixed(digits)} ${units[i.unit] ?? ''}`.trim()
 }
 const cut = (c: Views['Cut']) =>
   c.round
-    ? `a disc ${metres(c.lengthMetres)} across`
-    : `${metres(c.lengthMetres)} by ${metres(c.widthMetres)}`
+    ? `a disc ${lengthOf(c.lengthMetres)} across`
+    : `${lengthOf(c.lengthMetres)} by ${lengthOf(c.widthMetres)}`
 const size = computed(() => {
   const d = sheet.value?.design
   if (!d) return ''
   const body =
     d.shape === 'CYLINDER'
-      ? `${metres(d.diameterMetres)} across`
-      : `${metres(d.lengthMetres)} by ${metres(d.widthMetres)}`
-  return `${d.count > 1 ? `${d.count} bodies, each ` : ''}${body}, ${metres(d.heightMetres)} high`
+      ? `${lengthOf(d.diameterMetres)} across`
+      : `${lengthOf(d.lengthMetres)} by ${lengthOf(d.widthMetres)}`
+  return `${d.count > 1 ? `${d.count} bodies, each ` : ''}${body}, ${lengthOf(d.heightMetres)} high`
 })
 const print = () => window.print()
 </script>
@@ -52,11 +66,11 @@ const print = () => window.print()
       <BButton class="no-print" variant="primary" @click="print">Print it</BButton>
     </header>
     <p class="lead">
-      {{ size }}; {{ kilograms(sheet.appraisal.massKg) }} in all,
-      {{ kilograms(sheet.appraisal.loadKgPerSquareMetre) }} on each square metre. It will hold
-      {{ kilowattHours(sheet.appraisal.usableJoules) }} and lose half in
+      {{ size }}; {{ massOf(sheet.appraisal.massKg) }} in all,
+      {{ massOf(sheet.appraisal.loadKgPerSquareMetre) }} on each square metre. It will hold
+      {{ energyOf(sheet.appraisal.usableJoules) }} and lose half in
       {{ hours(sheet.appraisal.halfLifeSeconds) }}; after a night of fourteen hours it still gives
-      {{ watts(sheet.appraisal.dawnWatts) }}.
+      {{ powerOf(sheet.appraisal.dawnWatts) }}.
     </p>
     <div class="two">
       <CutAway
@@ -100,7 +114,7 @@ const print = () => window.print()
           <template v-if="sheet.pallets"
             >{{ sheet.pallets }} {{ sheet.pallets === 1 ? 'pallet' : 'pallets' }} of fill. </template
           >A push of {{ Math.round(sheet.tippingNewtons) }} N at the top (about
-          {{ Math.round(sheet.tippingNewtons / 9.81) }} kg) begins to tip a full one.
+          {{ massOf(sheet.tippingNewtons / 9.81) }}) begins to tip a full one.
         </p>
       </section>
     </div>
@@ -112,7 +126,7 @@ const print = () => window.print()
             <tr v-for="(c, k) in sheet.cuts" :key="k">
               <th scope="row">{{ c.what }}, {{ c.face.toLowerCase() }}</th>
               <td class="num">{{ c.pieces }} × {{ cut(c) }}</td>
-              <td class="num">{{ Math.round(c.thicknessMetres * 1000) }} mm thick</td>
+              <td class="num">{{ thinOf(c.thicknessMetres) }} thick</td>
             </tr>
           </tbody>
         </table>

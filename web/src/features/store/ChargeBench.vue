@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import ChargeCurve from '@/instruments/ChargeCurve.vue'
 import type { Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
-import { degrees, hours, type Units } from '@/shared/units'
+import { degrees, hours, type Temperature } from '@/shared/units'
 import { efficiencySentence, hotSentence } from './chargeSentences'
 import type { Design } from './designs'
 
@@ -14,7 +14,7 @@ const props = defineProps<{
   busy: boolean
   second: number
   design: Design
-  units: Units
+  units: Temperature
 }>()
 const moment = defineModel<number>('moment', { required: true })
 const bad = computed(() => (props.charge?.overheated.length ?? 0) > 0)

@@ -5,11 +5,11 @@ import { computed, reactive, ref } from 'vue'
 import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { typedCelsius, type Units } from '@/shared/units'
+import { typedCelsius, type Temperature } from '@/shared/units'
 import type { Probe } from './designs'
 
 /** Readings by hand: as typed, with their unit if the person gives one. */
-const props = defineProps<{ holding: string; store: string; probes: Probe[]; units: Units }>()
+const props = defineProps<{ holding: string; store: string; probes: Probe[]; units: Temperature }>()
 const session = useSession()
 const client = useQueryClient()
 const typed = reactive<Record<string, string>>({})

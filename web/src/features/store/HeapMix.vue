@@ -5,14 +5,14 @@ import { computed, ref, watch } from 'vue'
 import { api, body, type Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
-import { degrees, kilograms, percent, watts, type Units } from '@/shared/units'
+import { degrees, massOf, percent, powerOf, type Temperature } from '@/shared/units'
 import type { Design } from './designs'
 
 const props = defineProps<{
   design: Design
   holding: string
   feedstocks: Views['Feedstock'][]
-  units: Units
+  units: Temperature
   disabled: boolean
 }>()
 const worth = ref<Views['HeapView'] | null>(null)
@@ -55,12 +55,12 @@ watch(
   <section aria-label="What it was fed">
     <h2>What it was fed</h2>
     <p v-if="worth" class="verdict">
-      It can give <b>{{ watts(worth.drawWatts) }}</b> day and night for a fortnight and stay above
+      It can give <b>{{ powerOf(worth.drawWatts) }}</b> day and night for a fortnight and stay above
       {{ degrees(worth.keepCelsius, units, 0) }}.
     </p>
     <p v-if="worth" class="soft">
       {{ Math.round(worth.carbonToNitrogen) }} parts of carbon to one of nitrogen,
-      {{ percent(worth.moisture) }} water, {{ kilograms(worth.solidsKilograms) }} left to burn;
+      {{ percent(worth.moisture) }} water, {{ massOf(worth.solidsKilograms) }} left to burn;
       reckoned, good to half as much again.
     </p>
     <div v-for="h in worth?.hints ?? []" :key="h.reason" class="caution">
@@ -72,7 +72,7 @@ watch(
       <label class="visually-hidden" :for="`feed${i}`">What was fed</label>
       <BFormSelect :id="`feed${i}`" v-model="f.feedstock" :options="choices" />
       <div class="pair">
-        <NumberField v-model="f.kilograms" label="kg" />
+        <NumberField v-model="f.kilograms" label="" quantity="mass" />
         <NumberField v-model="f.daysAgo" label="days ago" />
         <BButton
           size="sm"

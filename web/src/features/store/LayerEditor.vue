@@ -2,7 +2,8 @@
 import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { typedNumber } from '@/shared/units'
+import { typedQuantity } from '@/shared/typed'
+import { measure, toOwn } from '@/shared/units'
 import type { Design, FaceKey } from './designs'
 
 const props = defineProps<{
@@ -43,9 +44,9 @@ function schedule(on: boolean) {
   props.design.lidOff = (on ? { from: '05:00', to: '08:00' } : null) as Views['LidHours']
 }
 
-function thick(i: number, cm: string) {
-  const n = typedNumber(cm)
-  if (n > 0) layers.value[i].thicknessMetres = n / 100
+function thick(i: number, typed: string) {
+  const metres = typedQuantity(typed, 'thickness')
+  if (metres > 0) layers.value[i].thicknessMetres = metres
 }
 </script>
 
@@ -63,10 +64,10 @@ function thick(i: number, cm: string) {
         @update:model-value="choose(i, String($event))"
       />
       <div class="pair">
-        <label :for="`th${i}`">Thickness, cm</label>
+        <label :for="`th${i}`">Thickness, {{ measure('thickness').symbol }}</label>
         <BFormInput
           :id="`th${i}`"
-          :model-value="String(Math.round(l.thicknessMetres * 1000) / 10)"
+          :model-value="String(Math.round(toOwn(l.thicknessMetres, 'thickness') * 100) / 100)"
           lazy
           inputmode="decimal"
           @update:model-value="thick(i, String($event))"

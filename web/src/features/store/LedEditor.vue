@@ -4,7 +4,8 @@ import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-n
 import { computed, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
-import { typedNumber } from '@/shared/units'
+import { typedQuantity } from '@/shared/typed'
+import { degrees, measure, mine, typedNumber } from '@/shared/units'
 import type { Design } from './designs'
 import { led } from './designs'
 
@@ -26,12 +27,12 @@ const fluids = [
 const pipes = computed(() =>
   props.parts
     .filter((p) => p.kind === 'PIPE')
-    .map((p) => ({ value: p.id, text: `${p.name}, to ${p.highestCelsius} °C` })),
+    .map((p) => ({ value: p.id, text: `${p.name}, to ${degrees(p.highestCelsius, mine, 0)}` })),
 )
 const bucket = ref('')
 const seconds = ref('')
 const flow = computed(() => {
-  const b = typedNumber(bucket.value)
+  const b = typedQuantity(bucket.value, 'volume')
   const s = typedNumber(seconds.value)
   return b > 0 && s > 0 ? b / s : null
 })
@@ -88,32 +89,44 @@ function takeFlow() {
         <template v-if="design.led.way !== 'STONES'">
           <label for="pipe">Pipe</label>
           <BFormSelect id="pipe" v-model="design.led.pipe" :options="pipes" />
-          <NumberField v-model="design.led.diameterMetres" label="Across, m" />
+          <NumberField v-model="design.led.diameterMetres" label="Across" quantity="length" />
         </template>
         <template v-if="design.led.way === 'COIL'">
-          <NumberField v-model="design.led.lengthMetres" label="Length of one coil, m" />
-          <NumberField v-model="design.led.spacingMetres" label="Turn to turn, m" />
+          <NumberField
+            v-model="design.led.lengthMetres"
+            label="Length of one coil"
+            quantity="length"
+          />
+          <NumberField v-model="design.led.spacingMetres" label="Turn to turn" quantity="length" />
         </template>
         <NumberField
           v-if="design.led.way === 'STONES'"
           v-model="design.led.grainMetres"
-          label="Stones, m"
+          label="Stones"
+          quantity="length"
         />
         <NumberField v-model="design.led.kilogramsPerSecond" label="Real flow, kg/s" />
         <NumberField
           v-model="design.led.machineWatts"
-          :label="design.led.carrying === 'AIR' ? 'Fan, W' : 'Pump, W'"
+          :label="design.led.carrying === 'AIR' ? 'Fan' : 'Pump'"
+          quantity="power"
         />
         <NumberField
           v-if="design.led.carrying === 'WATER'"
           v-model="design.led.radiatorWattsPerKelvin"
-          label="Radiator in the house, W/K"
+          label="Radiator in the house"
+          quantity="conductance"
         />
       </div>
       <div v-if="design.led.carrying === 'WATER'" class="bucket">
         <span>A bucket and a watch tell the real flow:</span>
-        <label class="visually-hidden" for="litres">Litres</label>
-        <BFormInput id="litres" v-model="bucket" placeholder="litres" inputmode="decimal" />
+        <label class="visually-hidden" for="litres">Filled, {{ measure('volume').symbol }}</label>
+        <BFormInput
+          id="litres"
+          v-model="bucket"
+          :placeholder="measure('volume').symbol"
+          inputmode="decimal"
+        />
         <label class="visually-hidden" for="secs">Seconds</label>
         <BFormInput id="secs" v-model="seconds" placeholder="seconds" inputmode="decimal" />
         <BButton size="sm" variant="secondary" :disabled="!flow" @click="takeFlow">

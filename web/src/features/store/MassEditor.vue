@@ -3,7 +3,7 @@ import { BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
-import type { Units } from '@/shared/units'
+import type { Temperature } from '@/shared/units'
 import type { Design } from './designs'
 import type { MediumChoice } from './media'
 
@@ -11,7 +11,7 @@ const props = defineProps<{
   design: Design
   media: MediumChoice[]
   houses: Views['HouseView'][]
-  units: Units
+  units: Temperature
   disabled: boolean
 }>()
 const houseId = defineModel<string | null>('houseId', { required: true })
@@ -55,13 +55,14 @@ function reshape(shape: unknown) {
         <NumberField
           v-if="design.shape === 'CYLINDER'"
           v-model="design.diameterMetres"
-          label="Across, m"
+          label="Across"
+          quantity="length"
         />
         <template v-else>
-          <NumberField v-model="design.lengthMetres" label="Length, m" />
-          <NumberField v-model="design.widthMetres" label="Width, m" />
+          <NumberField v-model="design.lengthMetres" label="Length" quantity="length" />
+          <NumberField v-model="design.widthMetres" label="Width" quantity="length" />
         </template>
-        <NumberField v-model="design.heightMetres" label="Height, m" />
+        <NumberField v-model="design.heightMetres" label="Height" quantity="length" />
         <NumberField v-model="design.count" label="How many alike" />
         <NumberField v-model="design.floorCelsius" label="Stops helping at" :temperature="units" />
         <NumberField v-model="design.chargeToCelsius" label="Charged to" :temperature="units" />

@@ -4,7 +4,7 @@ import { BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
-import { percent, type Units } from '@/shared/units'
+import { percent, type Temperature } from '@/shared/units'
 import type { Design, Source } from './designs'
 import { led } from './designs'
 
@@ -12,7 +12,7 @@ const props = defineProps<{
   design: Design
   catalogue: Views['CatalogueView']
   others: { id: string; name: string }[]
-  units: Units
+  units: Temperature
   disabled: boolean
 }>()
 
@@ -86,7 +86,7 @@ function choose(kind: unknown) {
         @update:model-value="choose"
       />
       <template v-if="['ELEMENT', 'HEAT_PUMP'].includes(s.kind)">
-        <NumberField v-model="s.powerWatts" label="Its power, W" />
+        <NumberField v-model="s.powerWatts" label="Its power" quantity="power" />
         <NumberField
           v-model="s.thermostatCelsius"
           label="Cut off at"
@@ -101,7 +101,7 @@ function choose(kind: unknown) {
           v-model="s.hearth"
           :options="catalogue.hearths.map((h) => ({ value: h.id, text: h.name }))"
         />
-        <NumberField v-model="s.woodKilograms" label="Wood in one fire, kg" />
+        <NumberField v-model="s.woodKilograms" label="Wood in one fire" quantity="mass" />
         <NumberField v-model="s.woodMoisture" label="Water in the wood, share" />
         <NumberField
           v-model="s.toStore"
@@ -147,7 +147,7 @@ function choose(kind: unknown) {
         />
       </template>
       <template v-if="s.kind === 'SUN'">
-        <NumberField v-model="s.sunlitSquareMetres" label="Sunlit area, m²" optional />
+        <NumberField v-model="s.sunlitSquareMetres" label="Sunlit area" quantity="area" optional />
         <NumberField v-model="s.absorptance" label="How dark, 0 to 1" />
       </template>
       <NumberField

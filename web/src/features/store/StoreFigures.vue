@@ -2,15 +2,15 @@
 /** What a design comes to, moving with the hand: one line of figures under the drawing. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { hours, kilograms, watts } from '@/shared/units'
+import { hours, massOf, powerOf, floorLoadOf } from '@/shared/units'
 
 const props = defineProps<{ appraisal: Views['Appraisal']; count: number }>()
 const figures = computed(() => {
   const a = props.appraisal
   const list = [
-    { word: props.count > 1 ? `mass of ${props.count}` : 'mass', value: kilograms(a.massKg) },
-    { word: 'at dawn still gives', value: watts(a.dawnWatts) },
-    { word: 'on the floor', value: `${kilograms(a.loadKgPerSquareMetre)}/m²` },
+    { word: props.count > 1 ? `mass of ${props.count}` : 'mass', value: massOf(a.massKg) },
+    { word: 'at dawn still gives', value: powerOf(a.dawnWatts) },
+    { word: 'on the floor', value: floorLoadOf(a.loadKgPerSquareMetre) },
   ]
   if (a.packs != null) list.splice(1, 0, { word: `${a.packName}s`, value: String(a.packs) })
   const never = !Number.isFinite(Number(a.chargeSeconds))
@@ -18,7 +18,7 @@ const figures = computed(() => {
     list.push({ word: 'full after', value: never ? 'never' : hours(Number(a.chargeSeconds)) })
   if (a.cost > 0)
     list.push({
-      word: a.unpriced ? `cost without ${a.unpriced} more` : 'cost',
+      word: a.unpriced ? `cost, ${a.unpriced} unpriced` : 'cost',
       value: `${a.currency}${Math.round(a.cost)}`,
     })
   return list

@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router'
 import CutAway from '@/instruments/CutAway.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { day, degrees, hours, kilograms, kilowattHours } from '@/shared/units'
+import { day, degrees, hours, massOf, energyOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import LoopNotes from '../run/LoopNotes.vue'
 import HandReadings from './HandReadings.vue'
@@ -127,6 +127,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
 <template>
   <ProblemNote v-if="missing" :error="missing" />
   <template v-if="ready && appraisal">
+    <h1 class="visually-hidden">{{ draft.name }}</h1>
     <div class="head">
       <BFormInput
         v-model="draft.name"
@@ -144,14 +145,14 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
     </p>
     <p v-else class="verdict">
       <template v-if="draft.planned">Planned: </template>
-      <b>{{ kilograms(appraisal.massKg) }}</b> of {{ medium?.name.toLowerCase() }} holds
-      <b>{{ kilowattHours(appraisal.usableJoules) }}</b> between
+      <b>{{ massOf(appraisal.massKg) }}</b> of {{ medium?.name.toLowerCase() }} holds
+      <b>{{ energyOf(appraisal.usableJoules) }}</b> between
       {{ degrees(draft.design.floorCelsius, session.units, 0) }} and
       {{ degrees(draft.design.chargeToCelsius, session.units, 0) }}, and loses half in
       <b>{{ hours(appraisal.halfLifeSeconds) }}</b>
       <template v-if="now?.usableJoules != null"
         >; last read {{ day(Date.parse(now.at) / 1000, zone) }}: a balance of
-        <b>{{ kilowattHours(now.usableJoules) }}</b></template
+        <b>{{ energyOf(now.usableJoules) }}</b></template
       >.
     </p>
     <ProblemNote v-if="error" :error="error" />

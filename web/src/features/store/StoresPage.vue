@@ -8,7 +8,7 @@ import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
-import { kilowattHours } from '@/shared/units'
+import { energyOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import { newId, starts } from './designs'
 import { catalogueQuery, storesQuery } from './queries'
@@ -61,11 +61,11 @@ async function begin(key: string) {
 
 <template>
   <h1 v-if="stores?.length">
-    In the bank: {{ kilowattHours(total) }} in {{ stores.length }}
+    In the bank: {{ energyOf(total) }} in {{ stores.length }}
     {{ stores.length === 1 ? 'store' : 'stores' }}
   </h1>
   <h1 v-else>No store yet</h1>
-  <p class="soft">All drawn to one scale, with the balance as last read.</p>
+  <p v-if="stores?.length" class="soft">All drawn to one scale, with the balance as last read.</p>
   <ProblemNote v-if="error" :error="error" />
   <StoreRow
     v-if="stores?.length"
@@ -77,7 +77,7 @@ async function begin(key: string) {
     :now="session.me?.now ?? ''"
   />
   <section v-if="keeper" class="mt-4" aria-labelledby="begin-h">
-    <h2 id="begin-h">Begin another from</h2>
+    <h2 id="begin-h">Begin {{ stores?.length ? 'another' : 'one' }} from</h2>
     <ul class="starts">
       <li v-for="s in starts" :key="s.key">
         <BButton variant="secondary" @click="begin(s.key)">{{ s.word }}</BButton>

@@ -1,14 +1,14 @@
 import type { Views } from '@/shared/api/client'
-import { degrees, hours, kilowattHours, percent, type Units } from '@/shared/units'
+import { degrees, hours, energyOf, percent, type Temperature } from '@/shared/units'
 import type { Design } from './designs'
 
 /** What a charge does, in one breath. */
-export function chargeSentence(c: Views['ChargeView'], d: Design, u: Units): string {
+export function chargeSentence(c: Views['ChargeView'], d: Design, u: Temperature): string {
   const at = c.mean.length - 1
   const full = Math.max(...c.mean)
   const end = endOfCharge(c)
   const parts = [
-    `After ${hours(c.chargeSeconds)} it holds ${kilowattHours(c.usableJoules[end] ?? 0)}` +
+    `After ${hours(c.chargeSeconds)} it holds ${energyOf(c.usableJoules[end] ?? 0)}` +
       ` above ${degrees(d.floorCelsius, u, 0)}`,
   ]
   if (c.outJoules > c.gainJoules) return 'The stream comes in colder than the store and empties it.'
@@ -19,11 +19,11 @@ export function chargeSentence(c: Views['ChargeView'], d: Design, u: Units): str
       `and never reaches ${degrees(d.chargeToCelsius, u, 0)}: it comes to ${degrees(full, u, 0)}`,
     )
   const left = c.usableJoules[at] ?? 0
-  return `${parts.join(' ')}; ${hours(c.seconds[at] - c.chargeSeconds)} later ${kilowattHours(left)} is left.`
+  return `${parts.join(' ')}; ${hours(c.seconds[at] - c.chargeSeconds)} later ${energyOf(left)} is left.`
 }
 
 /** The core against the whole, when that is what matters. */
-export function hotSentence(c: Views['ChargeView'], u: Units): string {
+export function hotSentence(c: Views['ChargeView'], u: Temperature): string {
   const mean = Math.max(...c.mean)
   const hot = c.hottestSpot.celsius
   if (c.overheated.length) {
@@ -43,7 +43,7 @@ export function efficiencySentence(c: Views['ChargeView']): string {
   const words = [`${percent(c.efficiency)} of the heat put in gets into the mass`]
   if (room > 0.01) words.push(`${percent(room)} warms the room at once`)
   if (away > 0.01) words.push(`${percent(away)} leaves by the flue`)
-  if (c.steamJoules > 3.6e5) words.push(`${kilowattHours(c.steamJoules)} goes off as steam`)
+  if (c.steamJoules > 3.6e5) words.push(`${energyOf(c.steamJoules)} goes off as steam`)
   return `${words.join(', ')}.`
 }
 

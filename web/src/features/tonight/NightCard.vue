@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { clock, day, degrees, type Units } from '@/shared/units'
+import { clock, day, degrees, type Temperature } from '@/shared/units'
 import { headline } from './sentences'
 
 /** The night on a card for the door: only on paper. */
@@ -9,7 +9,7 @@ const props = defineProps<{
   night: Views['TonightView']
   errands: { at: string; word: string }[]
   house: string
-  units: Units
+  units: Temperature
   zone: string
 }>()
 const inOrder = computed(() =>

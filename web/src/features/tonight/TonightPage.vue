@@ -10,7 +10,7 @@ import NumberField from '@/shared/NumberField.vue'
 import { keep as remember, kept as recalled } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { clock, degrees, kelvins, kilowattHours, nextMoment } from '@/shared/units'
+import { clock, degrees, kelvins, energyOf, nextMoment } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import LoopNotes from '../run/LoopNotes.vue'
 import { rememberLow } from '../house/useTrial'
@@ -341,7 +341,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
             <tbody>
               <tr>
                 <th scope="row">The night’s bill for {{ house?.name }}</th>
-                <td class="num">{{ kilowattHours(night.billJoules) }}</td>
+                <td class="num">{{ energyOf(night.billJoules) }}</td>
                 <td class="soft">
                   to stay at {{ degrees(night.plantLimitCelsius, session.units) }} with nothing
                   stored
@@ -349,15 +349,15 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
               </tr>
               <tr>
                 <th scope="row">Balance of its stores now</th>
-                <td class="num">{{ kilowattHours(night.balanceJoules) }}</td>
+                <td class="num">{{ energyOf(night.balanceJoules) }}</td>
                 <td></td>
               </tr>
               <tr v-for="s in night.stores" :key="s.id">
                 <th scope="row" class="of">{{ s.name }}</th>
-                <td class="num">{{ kilowattHours(s.deliveredJoules + s.earlyJoules) }}</td>
+                <td class="num">{{ energyOf(s.deliveredJoules + s.earlyJoules) }}</td>
                 <td class="soft">
                   {{ s.reaches ? 'reaches the house' : 'stands outside' }};
-                  {{ kilowattHours(s.lostJoules) }} lost to ground or sky
+                  {{ energyOf(s.lostJoules) }} lost to ground or sky
                 </td>
               </tr>
               <tr>

@@ -4,16 +4,17 @@ import {
   day,
   degrees,
   kelvins,
-  kilowattHours,
+  energyOf,
   percent,
-  type Units,
-  watts,
+  type Temperature,
+  powerOf,
+  massOf,
 } from '@/shared/units'
 
 type Night = Views['TonightView']
 
 /** What will happen, in one sentence. */
-export function headline(n: Night, u: Units, zone: string): string {
+export function headline(n: Night, u: Temperature, zone: string): string {
   const when = clock(Date.parse(n.coldestAt) / 1000, zone)
   const what = n.coldestIs === 'LEAF' ? 'leaves at their coldest' : 'coldest'
   const coldest = `${what} ${degrees(n.coldestCelsius, u)} at ${when}`
@@ -51,9 +52,9 @@ const at = (iso: string, zone: string) => clock(Date.parse(iso) / 1000, zone)
 
 /** When and how much, beside a handle. */
 export function doingWord(d: Views['Doing'], zone: string): string {
-  if (d.kind === 'FIRE') return `${at(d.from, zone)}, ${Math.round(d.amount)} kg`
+  if (d.kind === 'FIRE') return `${at(d.from, zone)}, ${massOf(d.amount)}`
   if (d.kind === 'PUMP') return `${at(d.from, zone)} to ${at(d.to, zone)}`
-  if (d.kind === 'ELEMENT') return `${at(d.from, zone)} to ${at(d.to, zone)}, ${watts(d.amount)}`
+  if (d.kind === 'ELEMENT') return `${at(d.from, zone)} to ${at(d.to, zone)}, ${powerOf(d.amount)}`
   return `from ${at(d.from, zone)}`
 }
 
@@ -62,7 +63,7 @@ export function errand(d: Views['Doing'], n: Night, zone: string): string {
   const store = lower(n.stores.find((s) => s.id === d.storeId)?.name ?? '')
   switch (d.kind) {
     case 'FIRE':
-      return `light ${Math.round(d.amount)} kg in the ${store} at ${at(d.from, zone)}`
+      return `light ${massOf(d.amount)} in the ${store} at ${at(d.from, zone)}`
     case 'ELEMENT':
       return `run the element of the ${store} from ${at(d.from, zone)} to ${at(d.to, zone)}`
     case 'PUMP':
@@ -82,7 +83,7 @@ const listed = (words: string[]) =>
   words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}` : words[0]
 
 /** What to do, in one sentence; blank when nothing is needed. */
-export function advice(n: Night, u: Units, zone: string): string {
+export function advice(n: Night, u: Temperature, zone: string): string {
   const a = n.advice
   if (!a || !a.actions.length) return ''
   const doing = listed(a.actions.map((d) => errand(d, n, zone)))
@@ -94,7 +95,7 @@ export function advice(n: Night, u: Units, zone: string): string {
 }
 
 /** What one thing otherwise would be worth. */
-export function otherwise(w: Views['What'], u: Units): string {
+export function otherwise(w: Views['What'], u: Temperature): string {
   const by = kelvins(Math.abs(w.gainKelvin), u)
   if (w.kind === 'WITHOUT_STORE') return `Without the ${lower(w.of)} it would be ${by} colder.`
   if (w.kind === 'GAPS_HALVED') return `Half the draught would make it ${by} warmer.`
@@ -104,19 +105,19 @@ export function otherwise(w: Views['What'], u: Units): string {
 /** What is lacking, told apart: heat, or the speed at which it comes out. */
 export function shortage(n: Night): string {
   if (n.shortKind === 'ENERGY')
-    return `Short by about ${kilowattHours(n.shortJoules)}: the stores run out before sunrise.`
+    return `Short by about ${energyOf(n.shortJoules)}: the stores run out before sunrise.`
   if (n.shortKind === 'POWER')
-    return `Short by about ${kilowattHours(n.shortJoules)} although the stores still hold heat: it does not come out fast enough.`
+    return `Short by about ${energyOf(n.shortJoules)} although the stores still hold heat: it does not come out fast enough.`
   return ''
 }
 
-export function certainty(n: Night, u: Units): string {
+export function certainty(n: Night, u: Temperature): string {
   if (n.chanceOfHolding == null) return ''
   return `${percent(n.chanceOfHolding)} likely to hold; eight nights in ten like this end between ${degrees(n.coldestTenth, u)} and ${degrees(n.coldestNinetieth, u)}.`
 }
 
 /** What was taken as given, and from where. */
-export function assumption(a: Views['Assumption'], u: Units, zone: string): string {
+export function assumption(a: Views['Assumption'], u: Temperature, zone: string): string {
   const when = a.at
     ? `${day(Date.parse(a.at) / 1000, zone)} ${clock(Date.parse(a.at) / 1000, zone)}`
     : ''

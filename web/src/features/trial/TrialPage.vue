@@ -9,7 +9,7 @@ import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import TableTools from '@/shared/TableTools.vue'
 import { useSession } from '@/shared/session'
-import { degrees, hours, wattsPerKelvin } from '@/shared/units'
+import { degrees, hours, conductanceOf } from '@/shared/units'
 import RecordTabs from '../record/RecordTabs.vue'
 import { trialQuery } from './queries'
 import { differedSentence, differenceSentence, trialHeadline } from './sentences'
@@ -89,9 +89,9 @@ async function remove() {
         <thead>
           <tr>
             <th scope="col">Side</th>
-            <th scope="col">Half-life</th>
-            <th scope="col">Heat loss</th>
-            <th scope="col">Would read at the end</th>
+            <th scope="col" data-unit="h">Half-life</th>
+            <th scope="col" data-unit="W/K">Heat loss</th>
+            <th scope="col" data-unit="°C">Would read at the end</th>
             <th scope="col">Runs</th>
           </tr>
         </thead>
@@ -104,10 +104,10 @@ async function remove() {
                 {{ hours(s.fair.halfLifeHigh) }})
               </td>
               <td :data-value="s.fair.lossWattsPerKelvin">
-                {{ wattsPerKelvin(s.fair.lossWattsPerKelvin) }} ({{
-                  wattsPerKelvin(s.fair.lossLow)
+                {{ conductanceOf(s.fair.lossWattsPerKelvin) }} ({{
+                  conductanceOf(s.fair.lossLow)
                 }}
-                to {{ wattsPerKelvin(s.fair.lossHigh) }})
+                to {{ conductanceOf(s.fair.lossHigh) }})
               </td>
               <td :data-value="s.fair.readingCelsius">
                 {{ degrees(s.fair.readingCelsius, session.units) }}

@@ -1,12 +1,12 @@
 import type { Views } from '@/shared/api/client'
-import { degrees, hours, kelvins, percent, type Units } from '@/shared/units'
+import { degrees, hours, kelvins, percent, type Temperature } from '@/shared/units'
 
 type Sheet = Views['TrialSheet']
 type Difference = Sheet['differences'][number]
 type Differed = Sheet['differed'][number]
 
 /** The verdict over one change, against the first side. */
-export function differenceSentence(d: Difference, s: Sheet, u: Units): string {
+export function differenceSentence(d: Difference, s: Sheet, u: Temperature): string {
   const first = s.sides[0].name
   if (d.ratio == null || d.ratioLow == null || d.ratioHigh == null || d.readingKelvin == null)
     return `Of “${d.side}” nothing can be told: ${silence(s, d.side)}.`
@@ -43,7 +43,7 @@ function silence(s: Sheet, side: string): string {
 }
 
 /** What else was not alike, and which way that works. */
-export function differedSentence(d: Differed, s: Sheet, u: Units): string {
+export function differedSentence(d: Differed, s: Sheet, u: Temperature): string {
   const first = s.sides[0].name
   const say = (f: (v: number) => string) => `“${first}” ${f(d.first)}, “${d.side}” ${f(d.other)}`
   switch (d.what) {
@@ -69,7 +69,7 @@ export function differedSentence(d: Differed, s: Sheet, u: Units): string {
 }
 
 /** Over all: the first verdict, and whether anything else could have done it. */
-export function trialHeadline(s: Sheet, u: Units): string {
+export function trialHeadline(s: Sheet, u: Temperature): string {
   const d = s.differences[0]
   if (!d) return s.trial.name
   const said = differenceSentence(d, s, u).split('. ')[0].replace(/\.$/, '')

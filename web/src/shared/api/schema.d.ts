@@ -644,6 +644,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/runs/{runId}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readings_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/runs/{runId}/split": {
         parameters: {
             query?: never;
@@ -1087,13 +1103,17 @@ export interface components {
             /** Format: double */
             conductivityHalf: number;
             /** Format: double */
-            faces: number;
+            ends: number;
             /** Format: double */
-            facesHalf: number;
+            endsHalf: number;
             /** Format: double */
             power: number;
             /** Format: double */
             powerHalf: number;
+            /** Format: double */
+            side: number;
+            /** Format: double */
+            sideHalf: number;
         };
         CatalogueView: {
             feedstocks: components["schemas"]["Feedstock"][];
@@ -1316,6 +1336,8 @@ export interface components {
             /** @enum {string} */
             kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "SEEN" | "NOTE";
             note: string;
+            /** @enum {string} */
+            way: "ON" | "OFF" | "OPEN" | "SHUT";
         };
         Dots: {
             at: number[];
@@ -1364,6 +1386,8 @@ export interface components {
             note: string;
             /** Format: uuid */
             storeId: string;
+            /** @enum {string} */
+            way: "ON" | "OFF" | "OPEN" | "SHUT";
         };
         FaceDesign: {
             layers: components["schemas"]["LayerDesign"][];
@@ -1683,8 +1707,7 @@ export interface components {
             ledger: components["schemas"]["LedgerView"];
             loop: components["schemas"]["LoopView"];
             mean: number[];
-            /** Format: double */
-            meanHalfWidth: number;
+            meanHalfWidth: number[];
             /** Format: double */
             needBelowCelsius: number;
             peak: components["schemas"]["PeakView"];
@@ -1850,6 +1873,8 @@ export interface components {
             /** Format: int64 */
             readAt: number;
             spells: components["schemas"]["LoopSpell"][];
+            /** Format: int64 */
+            stoodSince: number;
             /** Format: uuid */
             storeId: string;
             storeName: string;
@@ -2058,11 +2083,11 @@ export interface components {
             meanCelsius: number;
         };
         PersonView: {
-            fahrenheit: boolean;
             /** Format: uuid */
             id: string;
             login: string;
             name: string;
+            units: components["schemas"]["UnitsView"];
         };
         PhaseView: {
             /** Format: int64 */
@@ -2209,6 +2234,13 @@ export interface components {
             name: string;
             /** Format: date-time */
             to: string;
+        };
+        RunReadingsView: {
+            air: number[];
+            at: number[];
+            probes: components["schemas"]["Curve"][];
+            run: components["schemas"]["RunView"];
+            storeName: string;
         };
         RunView: {
             /** Format: date-time */
@@ -2678,8 +2710,20 @@ export interface components {
             probeId: string;
             typed: string;
         };
-        Units: {
+        UnitsView: {
+            /** @enum {string} */
+            energy: "KWH" | "MJ" | "BTU";
             fahrenheit: boolean;
+            /** @enum {string} */
+            insulation: "U" | "R";
+            /** @enum {string} */
+            length: "M" | "FT";
+            /** @enum {string} */
+            mass: "KG" | "LB";
+            /** @enum {string} */
+            power: "W" | "BTU_H";
+            /** @enum {string} */
+            volume: "L" | "US_GAL" | "IMP_GAL";
         };
         What: {
             /** Format: double */
@@ -3963,6 +4007,29 @@ export interface operations {
             };
         };
     };
+    readings_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                runId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunReadingsView"];
+                };
+            };
+        };
+    };
     split: {
         parameters: {
             query?: never;
@@ -4515,7 +4582,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Units"];
+                "application/json": components["schemas"]["UnitsView"];
             };
         };
         responses: {
