@@ -70,6 +70,10 @@ final class Browser implements AutoCloseable {
     return size(1280, 1700, false);
   }
 
+  Browser tallPhone() {
+    return size(390, 2000, true);
+  }
+
   private Browser size(int width, int height, boolean phone) {
     driver.executeCdpCommand(
         "Emulation.setDeviceMetricsOverride",

@@ -125,9 +125,9 @@ public class NightTest {
   public void aClosedGapIsKeptAndAnImpossibleHouseRefused() {
     browser.go(demo.home + "/houses/" + demo.id("Tunnel")).see(".house");
     browser.click("Add a gap").reads("Colder by").click("Keep it");
-    browser.reads("5.6 m × 4 mm");
+    browser.reads("5.60 m × 4 mm");
     browser.driver.navigate().refresh();
-    browser.reads("5.6 m × 4 mm");
+    browser.reads("5.60 m × 4 mm");
     browser.click("Close it").reads("Warmer by").click("Keep it");
     browser.reads("Add a gap");
     browser.type("It weighs", "-5").see("[role=alert]");

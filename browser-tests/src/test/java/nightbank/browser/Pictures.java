@@ -8,7 +8,7 @@ import org.openqa.selenium.By;
 /**
  * Takes the pictures of docs/screenshots from a running demo, or others asked for.
  *
- * <p>Arguments: address, folder, then any of {@code name=theme:laptop|phone|tall:path}.
+ * <p>Arguments: address, folder, then any of {@code name=theme:laptop|phone|tall|tall-phone:path}.
  */
 public final class Pictures {
   private Pictures() {}
@@ -24,6 +24,8 @@ public final class Pictures {
         browser.theme(part[1]);
         if (part[2].equals("phone")) {
           browser.phone();
+        } else if (part[2].equals("tall-phone")) {
+          browser.tallPhone();
         } else if (part[2].equals("tall")) {
           browser.tall();
         } else {

@@ -2,9 +2,13 @@ package nightbank.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.Set;
+import javax.imageio.ImageIO;
 import nightbank.server.Visitor;
 import org.openqa.selenium.Keys;
 import org.testng.annotations.AfterClass;
@@ -35,6 +39,10 @@ public class RecordPagesTest {
 
   /** What a file says that a click hands to the person. */
   private String handedOut(String click, String name) throws IOException {
+    return Files.readString(handed(click, name));
+  }
+
+  private Path handed(String click, String name) throws IOException {
     Path downloads = Files.createTempDirectory("nightbank-test");
     browser.driver.executeCdpCommand(
         "Browser.setDownloadBehavior",
@@ -44,7 +52,23 @@ public class RecordPagesTest {
     new org.openqa.selenium.support.ui.WebDriverWait(
             browser.driver, java.time.Duration.ofSeconds(20))
         .until(d -> Files.exists(file));
-    return Files.readString(file);
+    return file;
+  }
+
+  @Test
+  public void aPageIsHandedOutAsThePictureThatItIs() throws IOException {
+    browser.laptop().go(demo.home + "/record/nights").see(".wall .lost");
+    BufferedImage picture = ImageIO.read(handed("as a picture", "nights.png").toFile());
+    assertThat(picture.getWidth()).isGreaterThan(2000);
+    assertThat(picture.getHeight()).isGreaterThan(1000);
+    Set<Integer> colours = new HashSet<>();
+    for (int x = 0; x < picture.getWidth(); x += 5) {
+      for (int y = 0; y < picture.getHeight(); y += 5) {
+        colours.add(picture.getRGB(x, y));
+      }
+    }
+    assertThat(colours).as("paper, ink, marks held and lost").hasSizeGreaterThan(20);
+    assertThat(colours).as("no corner left clear").allMatch(c -> (c >>> 24) == 255);
   }
 
   @Test
@@ -79,7 +103,9 @@ public class RecordPagesTest {
                 + demo.id("Stone bench"))
         .see("h1");
     browser.reads("reached the house in the cold").reads("of wood").reads("Stone bench");
-    assertThat(handedOut("As CSV", "statement.csv")).contains("Put in").contains("Stone bench,");
+    assertThat(handedOut("As CSV", "statement.csv"))
+        .contains("Put in, kWh")
+        .contains("Stone bench,");
   }
 
   @Test
@@ -117,7 +143,7 @@ public class RecordPagesTest {
                     .findFirst()
                     .orElse(null))
         .click();
-    browser.see(".run-chart svg");
+    browser.see(".run-chart .phase");
     browser.click("Name it, part it").type("Name", "A bright Wednesday").click("Keep the name");
     browser.reads("A bright Wednesday");
     browser.click("Take the run away").see(".found li");
@@ -136,7 +162,7 @@ public class RecordPagesTest {
             .body()
             .path("id")
             .asString();
-    browser.laptop().go(demo.home + "/runs/" + run).see(".run-chart svg");
+    browser.laptop().go(demo.home + "/runs/" + run).see(".run-chart .phase");
     var said = java.util.regex.Pattern.compile("(\\d+) readings").matcher(browser.pageText());
     assertThat(said.find()).isTrue();
     int before = Integer.parseInt(said.group(1));
@@ -147,6 +173,40 @@ public class RecordPagesTest {
             .formatted(probe));
     browser.reads((before + 1) + " readings");
     keeper.delete(api + "/runs/" + run);
+  }
+
+  @Test
+  public void whatWasReadIsDrawnWhileTheRunIsJudged() {
+    String run = demo.id("Charged on the 23rd, then two dull days");
+    demo.program
+        .bean(org.jooq.DSLContext.class)
+        .transaction(
+            held -> {
+              held.dsl().execute("LOCK TABLE run_judgement");
+              browser.laptop().go(demo.home + "/runs/" + run).reads("Judging the run");
+              browser.see(".run-chart .measured");
+              assertThat(browser.pageText()).contains("middle").doesNotContain("whole store");
+              browser.isAccessible();
+            });
+    browser.reads("Loses half its heat").reads("whole store");
+  }
+
+  @Test
+  public void aRunWithTooFewReadingsIsDrawnAndTakenAway() {
+    String bin = "/api/holdings/" + demo.home.substring(3) + "/stores/" + demo.id("Sand bin");
+    String run =
+        keeper
+            .post(
+                bin + "/runs",
+                "{\"name\":\"Too short\",\"from\":\"2026-01-20T12:00:00Z\",\"to\":\"2026-01-20T13:00:00Z\"}")
+            .body()
+            .path("id")
+            .asString();
+    browser.laptop().go(demo.home + "/runs/" + run).reads("Fewer than eight readings");
+    browser.see(".run-chart .measured");
+    browser.isAccessible();
+    browser.click("Name it, part it").click("Take the run away").reads("Sand bin");
+    assertThat(keeper.get(bin + "/runs").body().toString()).doesNotContain("Too short");
   }
 
   @Test

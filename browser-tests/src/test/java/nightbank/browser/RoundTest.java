@@ -166,6 +166,25 @@ public class RoundTest {
   }
 
   @Test
+  public void whatOneTypedGoesOutUnderNoOtherName() {
+    browser.go(demo.home + "/round").see(".pad");
+    read("50");
+    nothingWaits();
+    int port = demo.program.stopProgram();
+    read("51");
+    browser.reads("1 entry waits");
+    demo.program.startAgain(port);
+    browser.signIn("keeper", "quernstone croft");
+    browser.reads("One entry was typed here by").reads("goes out when");
+    assertThat(unsent()).isOne();
+    browser.click("Sign out").see("#password");
+    browser.signIn("helper", "quernstone croft");
+    nothingWaits();
+    assertThat(entries().stream().map(e -> e.path("celsius").asDouble()))
+        .containsExactly(50.0, 51.0);
+  }
+
+  @Test
   public void withTheDatabaseGoneEntriesWaitAndArriveInOrder() {
     browser.go(demo.home + "/round").see(".pad");
     read("20");
@@ -206,9 +225,20 @@ public class RoundTest {
     browser.go(demo.home + "/log").see(".touches");
     browser.isAccessible();
     browser.click("Fire lit").reads("is logged. Was it earlier");
-    browser.type("It was at", "14:20").type("Wood, kg", "4,5").click("Set it right");
+    browser.type("It was at", "half two").type("Wood, kg", "4,5").click("Set it right");
+    browser.reads("is no hour");
+    assertThat(browser.typedIn("It was at")).isEqualTo("half two");
+    browser.type("It was at", "1420").click("Set it right");
     nothingWaits();
     browser.reads("14:20").reads("4.5 kg");
+  }
+
+  @Test
+  public void whichWayAPumpWentIsLoggedByOneKey() {
+    browser.go(demo.home + "/log").see("button[aria-label='Pump off']").sendKeys(Keys.ENTER);
+    nothingWaits();
+    browser.reads("Pump off is logged");
+    assertThat(browser.see("table.ledger tbody tr").getText()).contains("Pump off");
   }
 
   @Test

@@ -33,7 +33,7 @@ public class ScreensTest {
       {"store", demo.home + "/stores/" + demo.id("Sand bin"), ".cut-away .probe"},
       {"water", demo.home + "/stores/" + demo.id("Water columns"), ".cut-away .probe"},
       {"file", demo.home + "/stores/" + demo.id("Sand bin") + "/file", ".drop"},
-      {"run", demo.home + "/runs/" + demo.id("The first warm-up"), ".run-chart svg"},
+      {"run", demo.home + "/runs/" + demo.id("The first warm-up"), ".run-chart .phase"},
       {"house", demo.home + "/houses/" + demo.id("Lean-to"), ".house .arrow"},
       {"new house", demo.home + "/houses/new", "form"},
       {"place", demo.home + "/people", "table.ledger td"},

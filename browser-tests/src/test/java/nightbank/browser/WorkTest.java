@@ -79,10 +79,20 @@ public class WorkTest {
   @Test
   public void unitsChangeTheWordsAndNotTheData() {
     browser.go(demo.home + "/tonight?low=-6").see("h1.headline");
-    browser.click("°C").reads("°F");
+    browser.click("Units").reads("A drum 88 cm high with 237 kg of sand");
+    browser.isAccessible();
+    browser.click("°F").click("BTU").click("lb").click("feet, inches");
+    browser.reads("A drum 2 ft 11 in high with 523 lb of sand that keeps 13 300 BTU");
+    browser.press(Keys.ESCAPE);
     assertThat(browser.see("h1.headline").getText()).contains("°F").doesNotContain("°C");
     assertThat(browser.typedIn("Tonight’s low")).isEqualTo("21.2");
-    browser.click("°F").reads("−6.0 °C".substring(5));
+    store("Sand bin");
+    browser.reads(" lb of ");
+    assertThat(browser.typedIn("Height, ft")).isEqualTo("1.9685");
+    browser.press("u");
+    browser.click("°C").click("kWh").click("kg").click("metres").press(Keys.ESCAPE);
+    assertThat(browser.typedIn("Height, m")).isEqualTo("0.6");
+    browser.go(demo.home + "/tonight?low=-6").see("h1.headline");
     assertThat(browser.typedIn("Tonight’s low")).isEqualTo("-6");
   }
 
