@@ -9,9 +9,9 @@ sum=$(cat "$here"/src/main/resources/db/migration/*.sql "$here/jooq.xml" "$0" | 
 if [ -d "$out" ] && [ "$(cat "$stamp" 2>/dev/null)" = "$sum" ]; then exit 0; fi
 pg="$here/../tools/pg.sh"
 folder=$(mktemp -d /tmp/nightbank-codegen.XXXXXX)
-port=$("$pg" free-port)
 trap '"$pg" stop "$folder" || true; rm -rf "$folder"' EXIT
-"$pg" start "$folder" "$port" trust
+"$pg" start "$folder" trust
+port=$(cat "$folder/db-port")
 for file in $(ls "$here"/src/main/resources/db/migration/*.sql | sort -V); do
   psql -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$port" -U nightbank -d postgres -f "$file"
 done

@@ -1,6 +1,7 @@
 #!/usr/bin/env bash
 # A private PostgreSQL cluster on loopback.
-# usage: pg.sh start FOLDER PORT AUTH   AUTH: scram (password kept in FOLDER/password) or trust (throw-away)
+# usage: pg.sh start FOLDER AUTH [PORT]   AUTH: scram (password kept in FOLDER/password) or trust (throw-away);
+#                                         without PORT a free one; it is kept in FOLDER/db-port
 #        pg.sh stop FOLDER | running FOLDER | free-port
 set -eu
 bin=$(ls -d /usr/lib/postgresql/15/bin 2>/dev/null || true)
@@ -10,13 +11,16 @@ as_owner() {
   if [ "$(id -u)" = 0 ]; then (cd / && runuser -u postgres -- "$@"); else "$@"; fi
 }
 
+# Below what the system hands to outgoing connections: one of those holds its port without answering on it.
 free_port() {
-  local port
+  local port top=32768
+  read -r top _ 2>/dev/null < /proc/sys/net/ipv4/ip_local_port_range || true
+  [ "$top" -ge 21000 ] || top=32768
   for _ in $(seq 50); do
-    port=$((20000 + RANDOM % 20000))
+    port=$((20000 + (RANDOM * 32768 + RANDOM) % (top - 20000)))
     (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null || { echo "$port"; return; }
   done
-  echo "no free port found between 20000 and 40000" >&2
+  echo "no free port found between 20000 and $top" >&2
   return 1
 }
 
@@ -29,7 +33,7 @@ reachable() {
 }
 
 start() {
-  local folder=$1 port=$2 auth=$3
+  local folder=$1 auth=$2 given=${3:-}
   mkdir -p "$folder"
   chmod 0755 "$folder"
   reachable "$folder/cluster"
@@ -59,9 +63,20 @@ start() {
   [ "$auth" = scram ] || fast="-c fsync=off -c full_page_writes=off -c synchronous_commit=off"
   # Queries are short: compiling them costs more than it saves. A winter of one thermometer sorts in memory.
   local swift="-c jit=off -c work_mem=16MB"
-  as_owner "$bin/pg_ctl" -D "$folder/cluster" -w -s -t 60 -l "$folder/postgres.log" \
-    -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories='' $swift $fast" start ||
-    { echo "PostgreSQL did not start on port $port; see $folder/postgres.log:" >&2; tail -5 "$folder/postgres.log" >&2; exit 7; }
+  local port said from
+  for _ in 1 2 3 4 5; do
+    port=${given:-$(free_port)}
+    from=$(wc -c < "$folder/postgres.log")
+    if said=$(as_owner "$bin/pg_ctl" -D "$folder/cluster" -w -s -t 60 -l "$folder/postgres.log" \
+      -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories='' $swift $fast" start 2>&1); then
+      printf '%s\n' "$port" > "$folder/db-port"
+      return
+    fi
+    # Somebody else may have taken the port since it was found free.
+    tail -c "+$((from + 1))" "$folder/postgres.log" | grep -q "could not bind" && [ -z "$given" ] || break
+  done
+  { echo "PostgreSQL did not start on port $port; see $folder/postgres.log:"; tail -5 "$folder/postgres.log"; echo "$said"; } >&2
+  exit 7
 }
 
 stop() {
@@ -73,9 +88,9 @@ running() {
 }
 
 case "${1:-}" in
-  start) start "$2" "$3" "$4" ;;
+  start) start "$2" "$3" "${4:-}" ;;
   stop) stop "$2" ;;
   running) running "$2" ;;
   free-port) free_port ;;
-  *) sed -n 2,4p "$0" >&2; exit 2 ;;
+  *) sed -n 2,5p "$0" >&2; exit 2 ;;
 esac

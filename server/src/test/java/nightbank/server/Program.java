@@ -71,7 +71,7 @@ public final class Program {
 
   public void startDatabase() {
     try {
-      run("start", folder.toString(), databasePort, "trust");
+      run("start", folder.toString(), "trust", databasePort);
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }
@@ -89,8 +89,8 @@ public final class Program {
   public static Program start(String demo, String... settings) {
     try {
       Path folder = Files.createTempDirectory("nightbank-test");
-      String port = output("free-port").strip();
-      run("start", folder.toString(), port, "trust");
+      run("start", folder.toString(), "trust");
+      String port = Files.readString(folder.resolve("db-port")).strip();
       Runtime.getRuntime().addShutdownHook(new Thread(() -> stop(folder)));
       return new Program(
           folder,

@@ -38,9 +38,9 @@ public class KilledTest {
   @BeforeClass
   void start() throws IOException, InterruptedException {
     folder = Files.createTempDirectory("nightbank-killed");
-    databasePort = pg("free-port").strip();
     port = pg("free-port").strip();
-    pg("start", folder.toString(), databasePort, "scram");
+    pg("start", folder.toString(), "scram");
+    databasePort = Files.readString(folder.resolve("db-port")).strip();
     launch();
     keeper = new Visitor(address());
     keeper.get("/api/me");
@@ -205,7 +205,7 @@ public class KilledTest {
           Awaitility.await()
               .atMost(Duration.ofSeconds(20))
               .until(() -> !Files.exists(Path.of("/proc", pid)));
-          pg("start", folder.toString(), databasePort, "scram");
+          pg("start", folder.toString(), "scram", databasePort);
           Awaitility.await()
               .atMost(Duration.ofSeconds(60))
               .until(() -> keeper.get(holding + "/stores").status() == 200);
