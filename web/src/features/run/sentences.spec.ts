@@ -40,6 +40,14 @@ describe('what a run means', () => {
     expect(said).toContain('3.10 kWh put in')
     expect(said).toContain('more than all')
   })
+  it('says for how long the lid was off and which way the cool-down was read', () => {
+    const off = judgement([{ code: 'LID_OFF', value: 12 * 3600, detail: 'OFF' }])
+    expect(findings(off, C, 'UTC').join(' ')).toContain(
+      'The lid was off for 12 h of it and is reckoned with; the cool-down was read with the lid off.',
+    )
+    const alone = judgement([{ code: 'LID_OFF', value: 12 * 3600, detail: '' }])
+    expect(findings(alone, C, 'UTC').join(' ')).toContain('reckoned with.')
+  })
   it('names a peak that nobody saw as one', () => {
     const j = judgement([])
     j.peak.fromFit = true

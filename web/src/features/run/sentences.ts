@@ -70,6 +70,10 @@ export function findings(j: Judgement, u: Temperature, zone: string): string[] {
           ? `${faces(f.detail)} ${v.toFixed(1)} times what the design says: look for wet or missing insulation, gaps, or wind.`
           : `${faces(f.detail)} only ${percent(v)} of what the design says: is a cover there that is not drawn?`,
       )
+    if (f.code === 'LID_OFF')
+      said.push(
+        `The lid was off for ${hours(v)} of it and is reckoned with${f.detail === '' ? '' : `; the cool-down was read with the lid ${f.detail === 'OFF' ? 'off' : 'on'}`}.`,
+      )
     if (f.code === 'TOO_HOT')
       said.push(
         `Somewhere inside it reached ${degrees(v, u, 0)}; its fill stands ${degrees(f.halfWidth, u, 0)}. Charge more slowly or spread the heat.`,

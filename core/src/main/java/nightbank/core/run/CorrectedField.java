@@ -20,18 +20,47 @@ record CorrectedField(double[] mean, double[] gross, double[] usable, double[] c
    */
   private static final double FAR = 30;
 
+  /**
+   * The field.
+   *
+   * @param track with its states
+   */
   static CorrectedField of(RunTimeline line, StoreReplay.Track track, HeatStore store) {
-    int n = line.at().length;
+    double[] corrections = corrections(line, track, store);
+    int n = corrections.length;
     double[] mean = new double[n];
     double[] gross = new double[n];
     double[] usable = new double[n];
     double[] content = new double[n];
+    double belowFloor = StoreState.uniform(track.states()[0].grid(), 0).grossEnergy(store);
+    for (int i = 0; i < n; i++) {
+      StoreState state = track.states()[i].shifted(corrections[i]);
+      mean[i] = track.mean()[i] + corrections[i];
+      gross[i] = state.grossEnergy(store);
+      usable[i] = state.usableEnergy(store);
+      content[i] = gross[i] - belowFloor;
+    }
+    return new CorrectedField(mean, gross, usable, content);
+  }
+
+  /** Its mean alone, for which a track needs no states. */
+  static double[] mean(RunTimeline line, StoreReplay.Track track, HeatStore store) {
+    double[] mean = corrections(line, track, store);
+    for (int i = 0; i < mean.length; i++) {
+      mean[i] += track.mean()[i];
+    }
+    return mean;
+  }
+
+  /** By how much the readings lift the model's whole field at each moment, K. */
+  private static double[] corrections(RunTimeline line, StoreReplay.Track track, HeatStore store) {
+    int n = line.at().length;
+    double[] corrections = new double[n];
     int probes = line.probes().length;
     boolean[] before = new boolean[probes];
     double[] shares = new double[probes];
     boolean[] present = new boolean[probes];
     double spokenFor = spokenFor(store);
-    double belowFloor = StoreState.uniform(track.states()[0].grid(), 0).grossEnergy(store);
     for (int i = 0; i < n; i++) {
       boolean changed = i == 0;
       for (int p = 0; p < probes; p++) {
@@ -40,7 +69,7 @@ record CorrectedField(double[] mean, double[] gross, double[] usable, double[] c
         before[p] = present[p];
       }
       if (changed) {
-        shares = StateFromProbes.volumeShares(track.states()[i].grid(), store.probes(), present);
+        shares = StateFromProbes.volumeShares(track.grid(), store.probes(), present);
       }
       double correction = 0;
       for (int p = 0; p < probes; p++) {
@@ -50,14 +79,9 @@ record CorrectedField(double[] mean, double[] gross, double[] usable, double[] c
           correction += shares[p] * misfit / (1 + excess * excess / (FAR * FAR));
         }
       }
-      correction *= spokenFor;
-      StoreState state = track.states()[i].shifted(correction);
-      mean[i] = state.meanCelsius();
-      gross[i] = state.grossEnergy(store);
-      usable[i] = state.usableEnergy(store);
-      content[i] = gross[i] - belowFloor;
+      corrections[i] = spokenFor * correction;
     }
-    return new CorrectedField(mean, gross, usable, content);
+    return corrections;
   }
 
   /** Share of the height within a quarter of it from some probe: what the probes can speak for. */

@@ -12,7 +12,8 @@ import org.hipparchus.linear.RealMatrix;
  * factor is moved by its own doubt, and what that moves is put together by the factors' covariance
  * (law of propagation, JCGM 100:2008, 5.2). Neglects that the answers bend between.
  *
- * @param mean standard deviation of the store's mean at each moment, K
+ * @param mean standard deviation of the store's mean at each moment, K: of the fit, and of what its
+ *     probes leave open of the start, which fades as the inside evens out
  * @param logTau of ln τ of the cool-down, 0 without one
  */
 record FitDoubt(double[] mean, double logTau) {
@@ -31,18 +32,19 @@ record FitDoubt(double[] mean, double logTau) {
             .mapToDouble(k -> Math.sqrt(fit.covariance().getEntry(k, k)))
             .toArray();
     Seen[] seen =
-        IntStream.rangeClosed(0, factors)
+        IntStream.rangeClosed(0, factors + 1)
             .parallel()
             .mapToObj(
                 k -> {
                   double[] log = fit.logFactors().clone();
-                  if (k > 0) {
+                  if (k > 0 && k <= factors) {
                     log[k - 1] += sd[k - 1];
                   }
                   double power = fit.watts() * Math.exp(log[0] - fit.logFactors()[0]);
                   HeatStore store = calibration.changed(log);
-                  var track = replay.track(store, power, true);
-                  double[] mean = CorrectedField.of(line, track, store).mean();
+                  var track =
+                      k > factors ? replay.bentTrack(store, power) : replay.track(store, power);
+                  double[] mean = CorrectedField.mean(line, track, store);
                   double tau =
                       part.flatMap(p -> p.fit(line, mean))
                           .map(CoolDownFit::timeConstantSeconds)
@@ -50,11 +52,25 @@ record FitDoubt(double[] mean, double logTau) {
                   return new Seen(mean, Math.log(tau));
                 })
             .toArray(Seen[]::new);
+    double[] start = ofStart(seen[0].mean, seen[factors + 1].mean, replay.startDoubt());
     return new FitDoubt(
         IntStream.range(0, line.at().length)
-            .mapToDouble(i -> spread(seen, s -> s.mean[i], sd, fit.covariance()))
+            .mapToDouble(
+                i -> Math.hypot(start[i], spread(seen, s -> s.mean[i], sd, fit.covariance())))
             .toArray(),
         spread(seen, Seen::logTau, sd, fit.covariance()));
+  }
+
+  /** What is left of the start's doubt at each moment, as a bent start's effect fades; K. */
+  private static double[] ofStart(double[] mean, double[] bent, double doubt) {
+    double first = Math.abs(bent[0] - mean[0]);
+    double[] left = new double[mean.length];
+    double most = 0;
+    for (int i = mean.length - 1; i >= 0; i--) {
+      most = Math.max(most, Math.abs(bent[i] - mean[i]));
+      left[i] = first > 1e-3 ? doubt * Math.min(1, most / first) : doubt;
+    }
+    return left;
   }
 
   /** Standard deviation of an answer, given at the fit and with each factor moved by its own. */

@@ -169,6 +169,7 @@ public record JudgedRun(
       TOO_HOT,
       AIR_UNKNOWN,
       MAKES_HEAT,
+      LID_OFF,
       LOOP_CHARGED,
       LOOP_DREW,
       LOOP_TURNED,

@@ -9,7 +9,7 @@ import java.util.List;
  * @param stood stretches for which its pump stood: warm pipes then carry nothing
  */
 public record LoopReadings(
-    ReadingSeries inlet, ReadingSeries outlet, double capacityRate, List<Stood> stood) {
+    ReadingSeries inlet, ReadingSeries outlet, double capacityRate, List<Stretch> stood) {
   public LoopReadings {
     if (!(capacityRate > 0 && capacityRate <= 300_000)) {
       throw new IllegalArgumentException(
@@ -21,12 +21,5 @@ public record LoopReadings(
   /** Of a stream that never stood, as far as anybody said. */
   public LoopReadings(ReadingSeries inlet, ReadingSeries outlet, double capacityRate) {
     this(inlet, outlet, capacityRate, List.of());
-  }
-
-  /** From one epoch second up to another, {@link Long#MAX_VALUE} while it stands still. */
-  public record Stood(long from, long to) {
-    boolean at(long epochSecond) {
-      return from <= epochSecond && epochSecond < to;
-    }
   }
 }

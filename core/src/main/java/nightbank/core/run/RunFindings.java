@@ -3,6 +3,7 @@ package nightbank.core.run;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import nightbank.core.run.JudgedRun.CoolDown;
 import nightbank.core.run.JudgedRun.Finding;
 import nightbank.core.run.JudgedRun.Ledger;
@@ -42,7 +43,7 @@ final class RunFindings {
         .ifPresent(t -> say(Finding.Code.LOOP_TURNED, t.at(), t.halfWidth(), t.to().name()));
   }
 
-  void coolDown(CoolDown c, Map<FaceName, Double> shares) {
+  void coolDown(CoolDown c, Map<FaceName, Double> shares, boolean lidOff) {
     double half = c.fit().halfLifeSeconds();
     double wide = half * (c.fit().high() / c.fit().low() - 1) / 2;
     say(Finding.Code.HALF_LIFE, half, wide, "");
@@ -52,10 +53,25 @@ final class RunFindings {
       main = shares.get(name) > shares.get(main) ? name : main;
       worst = perArea(shares, name) > perArea(shares, worst) ? name : worst;
     }
-    say(Finding.Code.MAIN_FACE, shares.get(main), 0, main + cover(main));
+    say(Finding.Code.MAIN_FACE, shares.get(main), 0, main + cover(main, lidOff));
     if (worst != main && perArea(shares, worst) > 1.5 * perArea(shares, main)) {
       double times = perArea(shares, worst) / perArea(shares, main);
-      say(Finding.Code.WORST_FACE, times, 0, worst + cover(worst));
+      say(Finding.Code.WORST_FACE, times, 0, worst + cover(worst, lidOff));
+    }
+  }
+
+  /**
+   * For how long the lid was off.
+   *
+   * @param cooledWithout whether the cool-down was one without it; absent without a cool-down
+   */
+  void lid(RunTimeline line, Optional<Boolean> cooledWithout) {
+    double seconds = 0;
+    for (int i = 1; i < line.at().length; i++) {
+      seconds += line.bare()[i] * (line.at()[i] - line.at()[i - 1]);
+    }
+    if (seconds > 0) {
+      say(Finding.Code.LID_OFF, seconds, 0, cooledWithout.map(w -> w ? "OFF" : "ON").orElse(""));
     }
   }
 
@@ -63,7 +79,12 @@ final class RunFindings {
     say(Finding.Code.PEAK, peak.meanCelsius(), peak.halfWidth(), peak.fromFit() ? "FIT" : "SEEN");
   }
 
-  void charge(boolean labelled, StoreCalibration.Calibrated fit, Ledger ledger) {
+  /**
+   * What went in, and where the readings differ from the design.
+   *
+   * @param cools whether its faces can be told at all: not without its air, nor of a heap
+   */
+  void charge(boolean labelled, StoreCalibration.Calibrated fit, Ledger ledger, boolean cools) {
     if (ledger.charged() <= 0 && !run.makesHeat()) {
       say(Finding.Code.NO_CHARGE_SEEN, 0, 0, "");
     } else if (labelled && !run.makesHeat()) {
@@ -73,7 +94,7 @@ final class RunFindings {
     if (labelled && Math.abs(powerLog) > 0.08) {
       say(Finding.Code.POWER_DIFFERS, Math.exp(powerLog), 0, "");
     }
-    if (!run.makesHeat()) {
+    if (cools) {
       faces(fit, 2, "SIDE");
       faces(fit, 3, "ENDS");
     }
@@ -102,8 +123,8 @@ final class RunFindings {
     return shares.get(name) / run.store().faceArea(name);
   }
 
-  private String cover(FaceName name) {
-    Face face = run.store().face(name);
+  private String cover(FaceName name, boolean lidOff) {
+    Face face = lidOff && name == FaceName.TOP ? Face.bare() : run.store().face(name);
     boolean bare = face.layers().isEmpty() && !(face.fixedTransmittance() < BARE);
     boolean unknown = face.layers().isEmpty() && face.fixedTransmittance() == 0;
     return bare || unknown ? " BARE" : " COVERED";

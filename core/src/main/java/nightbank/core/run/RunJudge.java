@@ -1,12 +1,13 @@
 package nightbank.core.run;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 import nightbank.core.run.JudgedRun.CoolDown;
 import nightbank.core.run.JudgedRun.Finding;
 import nightbank.core.run.JudgedRun.Ledger;
@@ -21,7 +22,7 @@ import nightbank.core.store.HeatStore;
  */
 public final class RunJudge {
   private static final int LEAST_READINGS = 8;
-  private static final double LONGEST_STEP = 600; // s
+  private static final double FROST = 5; // K that air may be colder than the ground (estimate)
   private static final double SENSOR = 0.5; // K, one standard deviation of common digital probes
 
   private final RunRecord run;
@@ -49,13 +50,14 @@ public final class RunJudge {
       return Optional.empty();
     }
     boolean airKnown = air.size() > 1;
-    ReadingSeries beside = airKnown ? air : guessedAir(cleaned);
-    RunTimeline read = RunTimeline.of(cleaned, beside);
-    double sunWatts = run.sun().map(s -> Arrays.stream(s.celsius()).max().orElse(0)).orElse(0.0);
-    RunTimeline line =
-        run.makesHeat()
-            ? read.alwaysOn()
-            : sunWatts > 0 ? read.shoneOn(run.sun().get(), sunWatts) : read;
+    HeatStore store = withMeasuredProbes(cleaned);
+    RunFit fitted = RunFit.of(run, store, cleaned, airKnown ? air : guessedAir(cleaned, 0.5));
+    RunTimeline line = fitted.line();
+    RunTimeline steps = fitted.steps();
+    var fit = fitted.fit();
+    var track = fitted.track();
+    CorrectedField field = fitted.field();
+    boolean labelled = fitted.labelled();
     Optional<JudgedLoop> loop =
         run.loop()
             .map(
@@ -63,33 +65,15 @@ public final class RunJudge {
                     new LoopReadings(
                         clean(l.inlet()), clean(l.outlet()), l.capacityRate(), l.stood()))
             .flatMap(JudgedLoop::judge);
-    HeatStore store = withMeasuredProbes(cleaned);
-    boolean labelled = run.sourceWatts() > 0 && sunWatts == 0;
-    double ground = run.groundCelsius();
-    double step = StoreCalibration.stepOf(line);
-    RunTimeline steps = line.inStepsOf(step);
-    StoreReplay replay = new StoreReplay(steps, store, ground, run.makesHeat(), step);
-    StoreReplay sketch = StoreReplay.sketch(steps, store, ground, run.makesHeat());
-    double watts =
-        labelled
-            ? run.sourceWatts()
-            : run.makesHeat()
-                ? SourceGuess.ofSteadyMass(replay, store)
-                : sunWatts > 0 ? sunWatts : SourceGuess.ofCharges(line, store, ground);
-    var calibration = new StoreCalibration(steps, replay, sketch, store, watts, labelled);
-    var fit = calibration.fit();
-    var track =
-        new StoreReplay(line, store, ground, run.makesHeat(), Math.min(step, LONGEST_STEP))
-            .track(fit.store(), fit.watts(), true);
-    CorrectedField field = CorrectedField.of(line, track, fit.store());
     boolean cools = airKnown && !run.makesHeat();
     Optional<SettledPart> settled = cools ? SettledPart.of(line, store) : Optional.empty();
-    FitDoubt doubt = FitDoubt.of(steps, replay, calibration, fit, settled);
-    double otherDoubt =
-        Math.hypot(replay.startDoubt(), missed(track.mean(), field, store.probes().size()));
+    FitDoubt doubt = fitted.doubt(settled);
+    double missed = missed(track.mean(), field, store.probes().size());
+    double[] byAir = airKnown ? new double[line.at().length] : byAir(fitted, store, cleaned);
     double[] meanHalf =
-        Arrays.stream(line.at())
-            .mapToDouble(at -> 2 * Math.hypot(otherDoubt, doubt.mean()[steps.index(at)]))
+        IntStream.range(0, line.at().length)
+            .mapToDouble(
+                i -> 2 * Math.hypot(missed, doubt.mean()[steps.index(line.at()[i])]) + byAir[i])
             .toArray();
     Optional<CoolDown> coolDown =
         cools ? coolDown(line, field, store, settled, doubt.logTau()) : Optional.empty();
@@ -102,9 +86,11 @@ public final class RunJudge {
     Ledger ledger = ledger(line, track, field, labelled, fit.watts(), loop);
     loop.ifPresent(findings::loop);
     Peak peak = peak(line, field, meanHalf);
-    coolDown.ifPresent(c -> findings.coolDown(c, shares));
+    Optional<Boolean> lidOff = coolDown.map(c -> line.lidOff(line.index(c.to())));
+    coolDown.ifPresent(c -> findings.coolDown(c, shares, lidOff.get()));
+    findings.lid(line, lidOff);
     findings.peak(peak);
-    findings.charge(labelled, fit, ledger);
+    findings.charge(labelled, fit, ledger, cools);
     findings.hottest(track.states());
     if (!excluded.isEmpty()) {
       findings.say(Finding.Code.READINGS_LEFT_OUT, excluded.size(), 0, "");
@@ -180,8 +166,13 @@ public final class RunJudge {
     return run.store().withProbes(placed);
   }
 
-  /** Without a thermometer in the air, the coldest reading stands in; no cool-down is judged. */
-  private static ReadingSeries guessedAir(List<ReadingSeries> cleaned) {
+  /**
+   * Without a thermometer in the air, something between a cold house's and the coldest reading
+   * stands in; no cool-down is judged.
+   *
+   * @param share of the way from the coldest reading to the cold house's, where that is colder
+   */
+  private ReadingSeries guessedAir(List<ReadingSeries> cleaned, double share) {
     double coldest = Double.POSITIVE_INFINITY;
     long first = Long.MAX_VALUE;
     for (ReadingSeries s : cleaned) {
@@ -190,7 +181,22 @@ public final class RunJudge {
         first = Math.min(first, s.epochSeconds()[i]);
       }
     }
-    return new ReadingSeries("guess", new long[] {first}, new double[] {coldest});
+    double guess = coldest - share * Math.max(0, coldest - (run.groundCelsius() - FROST));
+    return new ReadingSeries("guess", new long[] {first}, new double[] {guess});
+  }
+
+  /** How far the mean would be off were the air as cold or as warm as may be, K. */
+  private double[] byAir(RunFit fitted, HeatStore store, List<ReadingSeries> cleaned) {
+    double[][] means =
+        DoubleStream.of(0, 1)
+            .mapToObj(share -> RunFit.of(run, store, cleaned, guessedAir(cleaned, share)))
+            .map(f -> f.field().mean())
+            .toArray(double[][]::new);
+    double[] mean = fitted.field().mean();
+    return IntStream.range(0, mean.length)
+        .mapToDouble(
+            i -> Math.max(Math.abs(means[0][i] - mean[i]), Math.abs(means[1][i] - mean[i])))
+        .toArray();
   }
 
   /** What the fitted model misses of the mean, and what its sensors do, K. */

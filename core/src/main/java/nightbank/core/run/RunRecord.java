@@ -18,6 +18,7 @@ import nightbank.core.store.HeatStore;
  * @param believed moments of readings, by channel, that the grower believes whatever cleaning says
  * @param loop readings of a stream through it, empty when nobody took any
  * @param sun what is known of the sun's power on it, W; empty where something else charges it
+ * @param lidOff stretches for which its top stood bare, one after the other
  * @param ledgerFrom epoch second from which the ledger counts: what was read before only helps the
  *     fit
  * @param makesHeat whether the mass warms itself, as a heap does, so that its cooling tells nothing
@@ -33,6 +34,7 @@ public record RunRecord(
     Map<String, Set<Long>> believed,
     Optional<LoopReadings> loop,
     Optional<ReadingSeries> sun,
+    List<Stretch> lidOff,
     long ledgerFrom) {
   /**
    * A heap's day is judged with so many seconds before it: what a mass makes by itself is told by
@@ -44,6 +46,7 @@ public record RunRecord(
   public RunRecord {
     probes = List.copyOf(probes);
     believed = Map.copyOf(believed);
+    lidOff = List.copyOf(lidOff);
   }
 
   /** A run whose cleaning nobody has overruled, of a store without a loop. */
@@ -66,23 +69,31 @@ public record RunRecord(
         Map.of(),
         Optional.empty(),
         Optional.empty(),
+        List.of(),
         Long.MIN_VALUE);
   }
 
   public RunRecord withLoop(LoopReadings readings) {
-    return with(Optional.of(readings), sun, ledgerFrom);
+    return with(Optional.of(readings), sun, lidOff, ledgerFrom);
   }
 
   public RunRecord withSun(ReadingSeries watts) {
-    return with(loop, Optional.of(watts), ledgerFrom);
+    return with(loop, Optional.of(watts), lidOff, ledgerFrom);
+  }
+
+  public RunRecord withLidOff(List<Stretch> stretches) {
+    return with(loop, sun, stretches, ledgerFrom);
   }
 
   public RunRecord withLedgerFrom(long epochSecond) {
-    return with(loop, sun, epochSecond);
+    return with(loop, sun, lidOff, epochSecond);
   }
 
   private RunRecord with(
-      Optional<LoopReadings> stream, Optional<ReadingSeries> shone, long counted) {
+      Optional<LoopReadings> stream,
+      Optional<ReadingSeries> shone,
+      List<Stretch> bare,
+      long counted) {
     return new RunRecord(
         store,
         probes,
@@ -94,6 +105,7 @@ public record RunRecord(
         believed,
         stream,
         shone,
+        bare,
         counted);
   }
 }

@@ -11,8 +11,10 @@ import java.util.stream.IntStream;
  * @param probes by probe, NaN across gaps longer than an hour
  * @param air level across gaps
  * @param on share of the step that ends at each moment during which the source was on
+ * @param bare share of the same step for which the lid was off
  */
-record RunTimeline(long[] at, double[][] probes, double[] air, List<Phase> phases, double[] on) {
+record RunTimeline(
+    long[] at, double[][] probes, double[] air, List<Phase> phases, double[] on, double[] bare) {
   private static final int MOST_MOMENTS = 2000;
   private static final long LONGEST_GAP = 3600;
 
@@ -52,14 +54,14 @@ record RunTimeline(long[] at, double[][] probes, double[] air, List<Phase> phase
         }
       }
     }
-    return new RunTimeline(at, probes, beside, phases, on);
+    return new RunTimeline(at, probes, beside, phases, on, new double[n]);
   }
 
   /** The same for a mass that makes heat of its own all the time. */
   RunTimeline alwaysOn() {
     double[] all = new double[at.length];
     Arrays.fill(all, 1);
-    return new RunTimeline(at, probes, air, phases, all);
+    return new RunTimeline(at, probes, air, phases, all, bare);
   }
 
   /** The same under a sun of known hours, whose greatest power is given for one. */
@@ -69,7 +71,16 @@ record RunTimeline(long[] at, double[][] probes, double[] air, List<Phase> phase
       double watts = sun.at((at[i - 1] + at[i]) / 2, LONGEST_GAP);
       share[i] = Double.isNaN(watts) ? 0 : watts / greatest;
     }
-    return new RunTimeline(at, probes, air, PhaseFinder.withSun(at, phases, share), share);
+    return new RunTimeline(at, probes, air, PhaseFinder.withSun(at, phases, share), share, bare);
+  }
+
+  /** The same with its top bare for some stretches. */
+  RunTimeline withLidOff(List<Stretch> stretches) {
+    double[] share = new double[at.length];
+    for (int i = 1; i < at.length; i++) {
+      share[i] = Stretch.within(stretches, at[i - 1], at[i]) / (double) (at[i] - at[i - 1]);
+    }
+    return new RunTimeline(at, probes, air, phases, on, share);
   }
 
   /** The same in steps of about so long, air and source at their means over each. */
@@ -90,7 +101,8 @@ record RunTimeline(long[] at, double[][] probes, double[] air, List<Phase> phase
             .toArray(double[][]::new),
         means(air, kept),
         phases,
-        means(on, kept));
+        means(on, kept),
+        means(bare, kept));
   }
 
   private static double[] means(double[] value, int[] kept) {
@@ -112,6 +124,11 @@ record RunTimeline(long[] at, double[][] probes, double[] air, List<Phase> phase
   /** Less than a twentieth of its greatest power, or of the time, counts for nothing. */
   static boolean charging(double share) {
     return share > 0.05;
+  }
+
+  /** Whether the lid was off for most of the step that ends at a moment. */
+  boolean lidOff(int i) {
+    return bare[i] > 0.5;
   }
 
   /** The first moment that is not before another. */

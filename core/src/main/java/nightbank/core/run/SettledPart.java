@@ -1,6 +1,9 @@
 package nightbank.core.run;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import nightbank.core.medium.Medium;
 import nightbank.core.store.Geometry;
@@ -29,15 +32,26 @@ record SettledPart(long from, long to) {
             });
   }
 
+  /** The longest stretch without a source and without a hand on the lid. */
   static Optional<Phase> longest(RunTimeline line) {
-    Phase longest = null;
-    for (Phase phase : line.phases()) {
-      boolean cooling = phase.kind() != Phase.Kind.CHARGING;
-      if (cooling && (longest == null || phase.hours() > longest.hours())) {
-        longest = phase;
+    return line.phases().stream()
+        .filter(phase -> phase.kind() != Phase.Kind.CHARGING)
+        .flatMap(phase -> partsByLid(line, phase).stream())
+        .max(Comparator.comparingDouble(Phase::hours));
+  }
+
+  private static List<Phase> partsByLid(RunTimeline line, Phase phase) {
+    List<Phase> parts = new ArrayList<>();
+    long since = phase.fromEpochSecond();
+    int end = line.index(phase.toEpochSecond());
+    for (int i = line.index(since) + 1; i < end; i++) {
+      if (line.lidOff(i + 1) != line.lidOff(i)) {
+        parts.add(new Phase(phase.kind(), since, line.at()[i]));
+        since = line.at()[i];
       }
     }
-    return Optional.ofNullable(longest);
+    parts.add(new Phase(phase.kind(), since, phase.toEpochSecond()));
+    return parts;
   }
 
   /** The fit of this part of a mean, given on a timeline's moments. */

@@ -3,6 +3,7 @@ package nightbank.core.run;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Probe;
@@ -81,6 +82,7 @@ final class StoreReplay {
       double[] mean,
       StoreState[] states,
       Map<FaceName, double[]> faceWatts,
+      StoreGrid grid,
       double chargedJoules) {}
 
   /** Replays without keeping states. */
@@ -89,8 +91,17 @@ final class StoreReplay {
   }
 
   Track track(HeatStore store, double watts, boolean keepStates) {
+    return track(store, watts, keepStates, start.state());
+  }
+
+  /** From the start bent the way in which its probes leave it open. */
+  Track bentTrack(HeatStore store, double watts) {
+    return track(store, watts, false, start.bent());
+  }
+
+  private Track track(HeatStore store, double watts, boolean keepStates, StoreState begin) {
     List<Probe> placed = store.probes();
-    StoreModel model = StoreModel.of(store, start.state());
+    StoreModel model = StoreModel.of(store, begin);
     long[] at = line.at();
     int n = at.length;
     double[][] probes = new double[placed.size()][n];
@@ -101,8 +112,13 @@ final class StoreReplay {
       faces.put(name, new double[n]);
     }
     double charged = 0;
+    boolean lidOff = false;
     for (int i = 0; i < n; i++) {
       if (i > 0) {
+        if (line.lidOff(i) != lidOff) {
+          lidOff = !lidOff;
+          model.replace(FaceName.TOP, lidOff ? Face.bare() : store.face(FaceName.TOP));
+        }
         double span = at[i] - at[i - 1];
         int parts = Math.max(1, (int) Math.ceil(span / longestStep));
         double on = line.on()[i] * watts;
@@ -122,6 +138,6 @@ final class StoreReplay {
         states[i] = model.state();
       }
     }
-    return new Track(probes, mean, states, faces, charged);
+    return new Track(probes, mean, states, faces, begin.grid(), charged);
   }
 }

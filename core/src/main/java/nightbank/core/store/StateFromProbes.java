@@ -3,6 +3,7 @@ package nightbank.core.store;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * A store's field from a few probes, in the shapes that its own physics gives it: the excess over
@@ -113,8 +114,10 @@ public final class StateFromProbes {
    *
    * @param meanDoubt one standard deviation of the mean, K: how far the shapes that meet the probes
    *     differ in what they hold elsewhere
+   * @param bent the field moved the way in which those shapes differ where their mean does; the
+   *     same field where they do not
    */
-  public record Estimate(StoreState state, double meanDoubt) {}
+  public record Estimate(StoreState state, double meanDoubt, StoreState bent) {}
 
   /** As {@link #estimate}, without the doubt. */
   public StoreState of(double[] celsius, double air, double ground) {
@@ -156,9 +159,46 @@ public final class StateFromProbes {
       t[c] = base + t[c] / weights;
     }
     spreadMisfits(t, celsius);
-    double spread = Math.sqrt(Math.max(0, squares / weights - sum / weights * sum / weights));
-    double alone = readings == 1 && grid.cells() > 1 ? 0.2 * Math.abs(sum / weights) : 0;
-    return new Estimate(new StoreState(grid, t), Math.hypot(spread, alone));
+    double mean = sum / weights;
+    double spread = Math.sqrt(Math.max(0, squares / weights - mean * mean));
+    double alone = readings == 1 && grid.cells() > 1 ? 0.2 * Math.abs(mean) : 0;
+    double[] way = readings == 1 ? wayOfOne(celsius) : wayOfMany(fits, least, mean);
+    double[] bent = IntStream.range(0, t.length).mapToDouble(c -> t[c] + way[c]).toArray();
+    return new Estimate(
+        new StoreState(grid, t), Math.hypot(spread, alone), new StoreState(grid, bent));
+  }
+
+  /** How fields go with their means: a regression over the shapes by their weights, K. */
+  private double[] wayOfMany(List<Fit> fits, double least, double mean) {
+    double[] way = new double[grid.cells()];
+    double squares = 0;
+    for (Fit f : fits) {
+      double off = f.even + f.charged - mean;
+      double weight = Math.exp((least - f.misfit) / 2) * off;
+      squares += weight * off;
+      for (int c = 0; c < way.length; c++) {
+        way[c] += weight * (f.even * f.a.field[c] + f.charged * f.b.field[c]);
+      }
+    }
+    double scale = squares > 0 ? Math.abs(mean) / 10 / squares : 0; // by a tenth of the excess
+    for (int c = 0; c < way.length; c++) {
+      way[c] *= scale;
+    }
+    return way;
+  }
+
+  /** One probe cannot tell an even store from one charged by its source. */
+  private double[] wayOfOne(double[] celsius) {
+    Shape even = shapes.get(0);
+    Shape charged = shapes.get(Math.min(shapes.size() - 1, HOURS.length + ALONE));
+    int p =
+        IntStream.range(0, celsius.length)
+            .filter(i -> !Double.isNaN(celsius[i]))
+            .findFirst()
+            .orElseThrow();
+    return IntStream.range(0, grid.cells())
+        .mapToDouble(c -> even.field[c] / even.atProbes[p] - charged.field[c] / charged.atProbes[p])
+        .toArray();
   }
 
   /** What the field still misses at a probe is given to its neighbourhood. */

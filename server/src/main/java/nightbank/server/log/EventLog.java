@@ -6,7 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.run.LoopReadings;
+import nightbank.core.run.Stretch;
 import nightbank.server.log.internal.EventRepository;
 import nightbank.server.shared.Problem;
 import org.springframework.stereotype.Service;
@@ -26,20 +26,25 @@ public class EventLog {
     return repository.between(holding, from, to);
   }
 
+  /** Each time that something of a store, or of all, was said to go one way or the other. */
+  public List<EventView> switched(UUID holding, UUID store, EventView.Kind kind, Instant to) {
+    return repository.switched(holding, store, kind, to);
+  }
+
   /** Stretches for which a store's pump stood, as it was logged; the last may last still. */
-  public List<LoopReadings.Stood> pumpStood(UUID holding, UUID store, Instant to) {
-    List<LoopReadings.Stood> stood = new ArrayList<>();
+  public List<Stretch> pumpStood(UUID holding, UUID store, Instant to) {
+    List<Stretch> stood = new ArrayList<>();
     Instant since = null;
-    for (EventView e : repository.pumps(holding, store, to)) {
+    for (EventView e : switched(holding, store, EventView.Kind.PUMP, to)) {
       if (e.way() == EventView.Way.OFF && since == null) {
         since = e.at();
       } else if (e.way() == EventView.Way.ON && since != null) {
-        stood.add(new LoopReadings.Stood(since.getEpochSecond(), e.at().getEpochSecond()));
+        stood.add(new Stretch(since.getEpochSecond(), e.at().getEpochSecond()));
         since = null;
       }
     }
     if (since != null) {
-      stood.add(new LoopReadings.Stood(since.getEpochSecond(), Long.MAX_VALUE));
+      stood.add(new Stretch(since.getEpochSecond(), Long.MAX_VALUE));
     }
     return stood;
   }

@@ -11,6 +11,7 @@ import nightbank.core.night.Advice;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.night.TonightQuestion.Doing;
 import nightbank.server.shared.Problem;
+import nightbank.server.store.LidHours;
 import nightbank.server.store.SourceDesign;
 import nightbank.server.store.StoreDesign;
 
@@ -49,8 +50,7 @@ final class Doings {
       if (s.store().carrier().isPresent()) {
         all.add(possible(Action.Kind.PUMP, s, 0));
       }
-      boolean lid = d.top() != null && d.top().layers() != null && !d.top().layers().isEmpty();
-      if (lid && d.indoors()) {
+      if (LidHours.liftable(d) && d.indoors()) {
         all.add(possible(Action.Kind.LID_OFF, s, 0));
       }
     }

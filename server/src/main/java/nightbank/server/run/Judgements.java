@@ -19,6 +19,7 @@ import nightbank.core.run.LoopReadings;
 import nightbank.core.run.ReadingSeries;
 import nightbank.core.run.RunJudge;
 import nightbank.core.run.RunRecord;
+import nightbank.core.run.Stretch;
 import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
@@ -48,6 +49,7 @@ public class Judgements {
   private final EventLog events;
   private final Beliefs beliefs;
   private final Loops loops;
+  private final Lids lids;
   private final SunOnStores sun;
   private final SheetRepository sheets;
   private final String built;
@@ -63,6 +65,7 @@ public class Judgements {
       EventLog events,
       Beliefs beliefs,
       Loops loops,
+      Lids lids,
       SunOnStores sun,
       SheetRepository sheets,
       ObjectProvider<BuildProperties> build) {
@@ -73,6 +76,7 @@ public class Judgements {
     this.events = events;
     this.beliefs = beliefs;
     this.loops = loops;
+    this.lids = lids;
     this.sun = sun;
     this.sheets = sheets;
     BuildProperties properties = build.getIfAvailable();
@@ -100,7 +104,8 @@ public class Judgements {
       List<UUID> air,
       String read,
       Map<String, Set<Long>> believed,
-      List<LoopReadings.Stood> stood,
+      List<Stretch> stood,
+      List<Stretch> lidOff,
       Optional<ReadingSeries> sun) {
     Set<UUID> restsOn() {
       return concerned(probes, air);
@@ -108,7 +113,7 @@ public class Judgements {
 
     String mark() {
       int shone = sun.map(s -> Arrays.hashCode(s.celsius())).orElse(0);
-      return read + "/" + believed + "/" + stood + "/" + shone;
+      return read + "/" + believed + "/" + stood + "/" + lidOff + "/" + shone;
     }
   }
 
@@ -129,6 +134,7 @@ public class Judgements {
         readings.mark(holding, concerned(probes, air), from, to),
         beliefs.between(holding, from, to),
         loops.stood(holding, store, probes, to),
+        lids.off(holding, store, from, to),
         sun.on(holding, store, from, to));
   }
 
@@ -276,6 +282,7 @@ public class Judgements {
             basis.believed(),
             loop,
             basis.sun(),
+            basis.lidOff(),
             ledgerFrom.getEpochSecond());
     busy.acquireUninterruptibly();
     try {

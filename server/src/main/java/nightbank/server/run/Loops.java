@@ -10,6 +10,7 @@ import java.util.UUID;
 import nightbank.core.run.JudgedLoop;
 import nightbank.core.run.LoopReadings;
 import nightbank.core.run.ReadingSeries;
+import nightbank.core.run.Stretch;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.Readings;
 import nightbank.server.store.ProbeView;
@@ -44,7 +45,7 @@ public class Loops {
     for (StoreView s : stores.all(holding)) {
       if (!s.planned() && probe(s.probes(), ProbeView.Kind.INLET).isPresent()) {
         CoreStore core = stores.core(holding, s.id());
-        List<LoopReadings.Stood> stood = stood(holding, core, s.probes(), now);
+        List<Stretch> stood = stood(holding, core, s.probes(), now);
         of(holding, core, s.probes(), stood, now.minus(LATELY), now, MOST_READINGS)
             .flatMap(JudgedLoop::judge)
             .map(j -> LoopView.of(s.id(), s.name(), core.chargedByStream(), j))
@@ -60,7 +61,7 @@ public class Loops {
       UUID holding,
       CoreStore core,
       List<ProbeView> probes,
-      List<LoopReadings.Stood> stood,
+      List<Stretch> stood,
       Instant from,
       Instant to,
       int most) {
@@ -79,7 +80,7 @@ public class Loops {
   }
 
   /** For how long the pump of a store's stream stood, as it was logged. */
-  List<LoopReadings.Stood> stood(UUID holding, CoreStore core, List<ProbeView> probes, Instant to) {
+  List<Stretch> stood(UUID holding, CoreStore core, List<ProbeView> probes, Instant to) {
     return probe(probes, ProbeView.Kind.INLET).isEmpty()
         ? List.of()
         : events.pumpStood(holding, core.id(), to);

@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import nightbank.core.night.Action;
+import nightbank.core.run.Stretch;
 import nightbank.server.shared.Problem;
 
 /**
@@ -18,33 +19,47 @@ public record LidHours(LocalTime from, LocalTime to) {
   /** The hours of all stores' lids that fall into a span, as the core's actions. */
   public static List<Action> actions(
       List<StoreView> stores, Instant start, ZoneId zone, double lengthSeconds) {
+    Instant end = start.plusSeconds((long) lengthSeconds);
     List<Action> actions = new ArrayList<>();
     for (StoreView s : stores) {
       LidHours hours = s.design().lidOff();
       if (hours != null) {
-        hours.within(s.id().toString(), start, zone, lengthSeconds, actions);
+        for (Stretch off : hours.between(start, end, zone)) {
+          double opens = off.from() - start.getEpochSecond();
+          double shuts = Math.min(lengthSeconds, off.to() - start.getEpochSecond());
+          actions.add(
+              new Action(Action.Kind.LID_OFF, s.id().toString(), Math.max(0, opens), shuts, 0));
+        }
       }
     }
     return actions;
   }
 
-  private void within(
-      String store, Instant start, ZoneId zone, double lengthSeconds, List<Action> into) {
-    LocalDate last = start.plusSeconds((long) lengthSeconds).atZone(zone).toLocalDate();
+  /** Every stretch of these hours that touches a span, whole. */
+  public List<Stretch> between(Instant start, Instant end, ZoneId zone) {
+    List<Stretch> off = new ArrayList<>();
+    LocalDate last = end.atZone(zone).toLocalDate();
     for (LocalDate day = start.atZone(zone).toLocalDate().minusDays(1);
         !day.isAfter(last);
         day = day.plusDays(1)) {
       LocalDate shut = to.isAfter(from) ? day : day.plusDays(1);
-      double opens = seconds(start, day, from, zone);
-      double shuts = Math.min(lengthSeconds, seconds(start, shut, to, zone));
-      if (shuts > Math.max(0, opens)) {
-        into.add(new Action(Action.Kind.LID_OFF, store, Math.max(0, opens), shuts, 0));
+      long opens = epochSecond(day, from, zone);
+      long shuts = epochSecond(shut, to, zone);
+      boolean touches = shuts > start.getEpochSecond() && opens < end.getEpochSecond();
+      if (touches && shuts > opens) {
+        off.add(new Stretch(opens, shuts));
       }
     }
+    return off;
   }
 
-  private static double seconds(Instant start, LocalDate day, LocalTime at, ZoneId zone) {
-    return day.atTime(at).atZone(zone).toEpochSecond() - start.getEpochSecond();
+  private static long epochSecond(LocalDate day, LocalTime at, ZoneId zone) {
+    return day.atTime(at).atZone(zone).toEpochSecond();
+  }
+
+  /** Whether there is anything on top to lift. */
+  public static boolean liftable(StoreDesign d) {
+    return d.top() != null && d.top().layers() != null && !d.top().layers().isEmpty();
   }
 
   static void check(StoreDesign d) {
@@ -58,7 +73,7 @@ public record LidHours(LocalTime from, LocalTime to) {
           "The lid's hours need an opening and a shutting that differ.",
           "Give both hours, or none if the lid stays on.");
     }
-    if (d.top() == null || d.top().layers() == null || d.top().layers().isEmpty()) {
+    if (!liftable(d)) {
       throw Problem.invalid(
           "design.lidOff",
           "The top is bare, so there is no lid to lift.",

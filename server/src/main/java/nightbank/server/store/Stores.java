@@ -79,7 +79,15 @@ public class Stores {
       boolean makesHeat,
       boolean chargedByStream,
       double sunlit,
-      Hearth hearth) {}
+      Hearth hearth,
+      Lid lid) {}
+
+  /**
+   * Layers on top that can be lifted.
+   *
+   * @param hours when they are off every day, absent for no such hours
+   */
+  public record Lid(boolean there, LidHours hours) {}
 
   private record Described(StoreDesign design, List<ProbeView> probes) {}
 
@@ -136,7 +144,8 @@ public class Stores {
             && (source.kind() == SourceDesign.Kind.WATER_LOOP
                 || source.kind() == SourceDesign.Kind.WARM_AIR),
         SourceMapping.sunlit(source, core),
-        SourceMapping.hearth(source));
+        SourceMapping.hearth(source),
+        new Lid(LidHours.liftable(s.design()), s.design().lidOff()));
   }
 
   private static boolean makesHeat(StoreDesign design) {

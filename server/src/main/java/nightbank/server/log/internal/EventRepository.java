@@ -29,11 +29,11 @@ public class EventRepository {
         .fetch(EventRepository::view);
   }
 
-  /** The pump of a store, or of all: each time that it was said to go on or off. */
-  public List<EventView> pumps(UUID holding, UUID store, Instant to) {
+  /** The latest of one kind that say which way, of a store or of all, in their order. */
+  public List<EventView> switched(UUID holding, UUID store, EventView.Kind kind, Instant to) {
     return db.selectFrom(EVENT)
         .where(EVENT.HOLDING_ID.eq(holding))
-        .and(EVENT.KIND.eq(EventView.Kind.PUMP.name()))
+        .and(EVENT.KIND.eq(kind.name()))
         .and(EVENT.WAY.isNotNull())
         .and(EVENT.STORE_ID.eq(store).or(EVENT.STORE_ID.isNull()))
         .and(EVENT.AT.le(to))

@@ -1,0 +1,57 @@
+package nightbank.core.run;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import nightbank.core.store.HeatStore;
+
+/**
+ * A run's readings beside some air, the store's model fitted to them, and what came of it.
+ *
+ * @param line as fine as the readings
+ * @param steps as fine as the fit
+ * @param labelled whether the source's power is taken from its label
+ */
+record RunFit(
+    RunTimeline line,
+    RunTimeline steps,
+    StoreReplay replay,
+    StoreCalibration calibration,
+    StoreCalibration.Calibrated fit,
+    StoreReplay.Track track,
+    CorrectedField field,
+    boolean labelled) {
+  private static final double LONGEST_STEP = 600; // s
+
+  static RunFit of(RunRecord run, HeatStore store, List<ReadingSeries> cleaned, ReadingSeries air) {
+    RunTimeline read = RunTimeline.of(cleaned, air).withLidOff(run.lidOff());
+    double sunWatts = run.sun().map(s -> Arrays.stream(s.celsius()).max().orElse(0)).orElse(0.0);
+    RunTimeline line =
+        run.makesHeat()
+            ? read.alwaysOn()
+            : sunWatts > 0 ? read.shoneOn(run.sun().get(), sunWatts) : read;
+    boolean labelled = run.sourceWatts() > 0 && sunWatts == 0;
+    double ground = run.groundCelsius();
+    double step = StoreCalibration.stepOf(line);
+    RunTimeline steps = line.inStepsOf(step);
+    StoreReplay replay = new StoreReplay(steps, store, ground, run.makesHeat(), step);
+    StoreReplay sketch = StoreReplay.sketch(steps, store, ground, run.makesHeat());
+    double watts =
+        labelled
+            ? run.sourceWatts()
+            : run.makesHeat()
+                ? SourceGuess.ofSteadyMass(replay, store)
+                : sunWatts > 0 ? sunWatts : SourceGuess.ofCharges(line, store, ground);
+    var calibration = new StoreCalibration(steps, replay, sketch, store, watts, labelled);
+    var fit = calibration.fit();
+    var track =
+        new StoreReplay(line, store, ground, run.makesHeat(), Math.min(step, LONGEST_STEP))
+            .track(fit.store(), fit.watts(), true);
+    CorrectedField field = CorrectedField.of(line, track, fit.store());
+    return new RunFit(line, steps, replay, calibration, fit, track, field, labelled);
+  }
+
+  FitDoubt doubt(Optional<SettledPart> settled) {
+    return FitDoubt.of(steps, replay, calibration, fit, settled);
+  }
+}
