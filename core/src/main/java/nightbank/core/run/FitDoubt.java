@@ -1,5 +1,6 @@
 package nightbank.core.run;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
@@ -8,9 +9,9 @@ import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.RealMatrix;
 
 /**
- * How far what is said of a run hangs on what its probes do not tell of the store: each fitted
- * factor is moved by its own doubt, and what that moves is put together by the factors' covariance
- * (law of propagation, JCGM 100:2008, 5.2). Neglects that the answers bend between.
+ * How far what is said of a run hangs on what its probes do not tell of the store: what moves with
+ * each fitted factor is put together by the factors' covariance (law of propagation, JCGM 100:2008,
+ * 5.2). Neglects that the answers bend over the factors' doubts.
  *
  * @param mean standard deviation of the store's mean at each moment, K: of the fit, and of what its
  *     probes leave open of the start, which fades as the inside evens out
@@ -20,30 +21,23 @@ record FitDoubt(double[] mean, double logTau) {
   /** What is looked at of one set of factors. */
   private record Seen(double[] mean, double logTau) {}
 
+  /**
+   * The doubt of a fit.
+   *
+   * @param bent track by the fit from a start bent the way in which its probes leave it open
+   * @param startDoubt standard deviation of the mean at the start, K
+   */
   static FitDoubt of(
       RunTimeline line,
-      StoreReplay replay,
-      StoreCalibration calibration,
       StoreCalibration.Calibrated fit,
+      StoreReplay.Track bent,
+      double startDoubt,
       Optional<SettledPart> part) {
-    int factors = fit.logFactors().length;
-    double[] sd =
-        IntStream.range(0, factors)
-            .mapToDouble(k -> Math.sqrt(fit.covariance().getEntry(k, k)))
-            .toArray();
-    Seen[] seen =
-        IntStream.rangeClosed(0, factors + 1)
-            .parallel()
-            .mapToObj(
-                k -> {
-                  double[] log = fit.logFactors().clone();
-                  if (k > 0 && k <= factors) {
-                    log[k - 1] += sd[k - 1];
-                  }
-                  double power = fit.watts() * Math.exp(log[0] - fit.logFactors()[0]);
-                  HeatStore store = calibration.changed(log);
-                  var track =
-                      k > factors ? replay.bentTrack(store, power) : replay.track(store, power);
+    HeatStore store = fit.store();
+    List<Seen> seen =
+        fit.tracks().stream()
+            .map(
+                track -> {
                   double[] mean = CorrectedField.mean(line, track, store);
                   double tau =
                       part.flatMap(p -> p.fit(line, mean))
@@ -51,14 +45,13 @@ record FitDoubt(double[] mean, double logTau) {
                           .orElse(Double.NaN);
                   return new Seen(mean, Math.log(tau));
                 })
-            .toArray(Seen[]::new);
-    double[] start = ofStart(seen[0].mean, seen[factors + 1].mean, replay.startDoubt());
+            .toList();
+    double[] start = ofStart(seen.get(0).mean, CorrectedField.mean(line, bent, store), startDoubt);
     return new FitDoubt(
         IntStream.range(0, line.at().length)
-            .mapToDouble(
-                i -> Math.hypot(start[i], spread(seen, s -> s.mean[i], sd, fit.covariance())))
+            .mapToDouble(i -> Math.hypot(start[i], spread(seen, s -> s.mean[i], fit.covariance())))
             .toArray(),
-        spread(seen, Seen::logTau, sd, fit.covariance()));
+        spread(seen, Seen::logTau, fit.covariance()));
   }
 
   /** What is left of the start's doubt at each moment, as a bent start's effect fades; K. */
@@ -73,13 +66,13 @@ record FitDoubt(double[] mean, double logTau) {
     return left;
   }
 
-  /** Standard deviation of an answer, given at the fit and with each factor moved by its own. */
+  /** Standard deviation of an answer, given at the fit and with each factor moved. */
   private static double spread(
-      Seen[] seen, ToDoubleFunction<Seen> answer, double[] sd, RealMatrix covariance) {
-    double[] slope = new double[sd.length];
-    for (int k = 0; k < sd.length; k++) {
-      double moved = answer.applyAsDouble(seen[k + 1]) - answer.applyAsDouble(seen[0]);
-      slope[k] = Double.isFinite(moved) && sd[k] > 0 ? moved / sd[k] : 0;
+      List<Seen> seen, ToDoubleFunction<Seen> answer, RealMatrix covariance) {
+    double[] slope = new double[seen.size() - 1];
+    for (int k = 0; k < slope.length; k++) {
+      double moved = answer.applyAsDouble(seen.get(k + 1)) - answer.applyAsDouble(seen.get(0));
+      slope[k] = Double.isFinite(moved) ? moved / StoreCalibration.MOVED : 0;
     }
     var g = new ArrayRealVector(slope, false);
     return Math.sqrt(Math.max(0, g.dotProduct(covariance.operate(g))));

@@ -3,6 +3,7 @@ package nightbank.core.run;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import nightbank.core.store.HeatStore;
 
 /**
@@ -10,19 +11,19 @@ import nightbank.core.store.HeatStore;
  *
  * @param line as fine as the readings
  * @param steps as fine as the fit
+ * @param bent from the start bent the way in which its probes leave it open, in the fit's steps
+ * @param startDoubt standard deviation of the mean at the start, K
  * @param labelled whether the source's power is taken from its label
  */
 record RunFit(
     RunTimeline line,
     RunTimeline steps,
-    StoreReplay replay,
-    StoreCalibration calibration,
     StoreCalibration.Calibrated fit,
     StoreReplay.Track track,
     CorrectedField field,
+    StoreReplay.Track bent,
+    double startDoubt,
     boolean labelled) {
-  private static final double LONGEST_STEP = 600; // s
-
   static RunFit of(RunRecord run, HeatStore store, List<ReadingSeries> cleaned, ReadingSeries air) {
     RunTimeline read = RunTimeline.of(cleaned, air).withLidOff(run.lidOff());
     double sunWatts = run.sun().map(s -> Arrays.stream(s.celsius()).max().orElse(0)).orElse(0.0);
@@ -42,16 +43,16 @@ record RunFit(
             : run.makesHeat()
                 ? SourceGuess.ofSteadyMass(replay, store)
                 : sunWatts > 0 ? sunWatts : SourceGuess.ofCharges(line, store, ground);
-    var calibration = new StoreCalibration(steps, replay, sketch, store, watts, labelled);
-    var fit = calibration.fit();
+    var fit = new StoreCalibration(steps, replay, sketch, store, watts, labelled).fit();
+    var bent = CompletableFuture.supplyAsync(() -> replay.bentTrack(fit.store(), fit.watts()));
     var track =
-        new StoreReplay(line, store, ground, run.makesHeat(), Math.min(step, LONGEST_STEP))
+        new StoreReplay(line, store, ground, run.makesHeat(), step)
             .track(fit.store(), fit.watts(), true);
     CorrectedField field = CorrectedField.of(line, track, fit.store());
-    return new RunFit(line, steps, replay, calibration, fit, track, field, labelled);
+    return new RunFit(line, steps, fit, track, field, bent.join(), replay.startDoubt(), labelled);
   }
 
   FitDoubt doubt(Optional<SettledPart> settled) {
-    return FitDoubt.of(steps, replay, calibration, fit, settled);
+    return FitDoubt.of(steps, fit, bent, startDoubt, settled);
   }
 }

@@ -86,7 +86,7 @@ record RunTimeline(
   /** The same in steps of about so long, air and source at their means over each. */
   RunTimeline inStepsOf(double seconds) {
     int n = at.length;
-    int every = n < 3 ? 1 : (int) Math.max(1, seconds / (at[1] - at[0]));
+    int every = n < 3 ? 1 : (int) Math.max(1, Math.round(seconds / (at[1] - at[0])));
     if (every == 1) {
       return this;
     }

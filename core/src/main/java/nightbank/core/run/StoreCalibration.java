@@ -39,11 +39,15 @@ final class StoreCalibration {
   private static final double FACE = 0.5; // of ln U: films, joints and damp of one face (estimate)
   private static final int MOST_MOMENTS = 120;
   private static final int MOST_TRIES = 25;
+
+  /** By how much a factor's logarithm is moved to see what hangs on it. */
+  static final double MOVED = 0.01;
+
   private static final double CONVERGED = 0.01; // a last step of this size leaves a hundredth of it
   private static final double FARTHEST = 3; // factors are held within e³ either way
   private static final double STEPS = 400; // a run, unless that makes them too short or long
   private static final double SHORTEST_STEP = 180; // s
-  private static final double LONGEST_STEP = 1800; // faces of a winter move by 0.5 %
+  private static final double LONGEST_STEP = 2700; // faces of a winter move by 1 %
 
   private final RunTimeline line;
   private final StoreReplay replay;
@@ -54,7 +58,12 @@ final class StoreCalibration {
   private final int[] moments;
   private final double[][] sigma;
 
-  private record Tried(double[] log, double[] residuals, double[][] slope, double cost) {}
+  private record Tried(
+      double[] log,
+      double[] residuals,
+      double[][] slope,
+      double cost,
+      List<StoreReplay.Track> tracks) {}
 
   /**
    * Result of the fit.
@@ -64,8 +73,14 @@ final class StoreCalibration {
    * @param logFactors of power, conductivity, side, ends, top against foot, height and width of the
    *     heated zone
    * @param covariance of the same
+   * @param tracks by the fit, and then with each factor moved by {@link #MOVED}
    */
-  record Calibrated(HeatStore store, double watts, double[] logFactors, RealMatrix covariance) {}
+  record Calibrated(
+      HeatStore store,
+      double watts,
+      double[] logFactors,
+      RealMatrix covariance,
+      List<StoreReplay.Track> tracks) {}
 
   /**
    * Prepares the fit.
@@ -159,10 +174,18 @@ final class StoreCalibration {
       }
     }
     return new Calibrated(
-        changed(best), watts * Math.exp(best[0]), best, MatrixUtils.inverse(information));
+        changed(best),
+        watts * Math.exp(best[0]),
+        best,
+        MatrixUtils.inverse(information),
+        tried.tracks());
   }
 
-  HeatStore changed(double[] factors) {
+  private StoreReplay.Track track(double[] log, StoreReplay by) {
+    return by.track(changed(log), watts * Math.exp(held(log)[0]));
+  }
+
+  private HeatStore changed(double[] factors) {
     double[] log = held(factors);
     return store
         .withMedium(store.medium().scaled(1, Math.exp(log[1])))
@@ -175,6 +198,14 @@ final class StoreCalibration {
                       case FOOT -> log[3] - log[4];
                     }))
         .withZone(stretched(store.zone(), Math.exp(log[ZONE]), Math.exp(log[ZONE + 1])));
+  }
+
+  private static double[] moved(double[] log, int factor) {
+    double[] moved = log.clone();
+    if (factor >= 0) {
+      moved[factor] += MOVED;
+    }
+    return moved;
   }
 
   private static double[] held(double[] log) {
@@ -194,9 +225,8 @@ final class StoreCalibration {
     return line.probes().length * moments.length + PARAMETERS;
   }
 
-  private double[] residuals(double[] log, StoreReplay by) {
+  private double[] residuals(double[] log, StoreReplay.Track track) {
     double[] r = new double[size()];
-    var track = by.track(changed(log), watts * Math.exp(held(log)[0]));
     int row = 0;
     for (int p = 0; p < line.probes().length; p++) {
       for (int m = 0; m < moments.length; m++) {
@@ -244,30 +274,22 @@ final class StoreCalibration {
     }
 
     private Pair<org.hipparchus.linear.RealVector, RealMatrix> model(double[] log) {
-      double step = 0.01;
       // the point itself and one small step along each factor, at once
-      double[][] all =
-          IntStream.rangeClosed(0, PARAMETERS)
-              .parallel()
-              .mapToObj(
-                  k -> {
-                    double[] moved = log.clone();
-                    if (k > 0) {
-                      moved[k - 1] += step;
-                    }
-                    return residuals(moved, by);
-                  })
-              .toArray(double[][]::new);
-      double[] here = all[0];
+      List<double[]> points =
+          IntStream.rangeClosed(0, PARAMETERS).mapToObj(k -> moved(log, k - 1)).toList();
+      List<StoreReplay.Track> tracks =
+          points.parallelStream().map(point -> track(point, by)).toList();
+      double[] here = residuals(log, tracks.get(0));
       double[][] slope = new double[here.length][PARAMETERS];
       for (int k = 0; k < PARAMETERS; k++) {
+        double[] there = residuals(points.get(k + 1), tracks.get(k + 1));
         for (int i = 0; i < here.length; i++) {
-          slope[i][k] = (all[k + 1][i] - here[i]) / step;
+          slope[i][k] = (there[i] - here[i]) / MOVED;
         }
       }
       double cost = Arrays.stream(here).map(r -> r * r).sum();
       if (best == null || cost < best.cost()) {
-        best = new Tried(held(log), here, slope, cost);
+        best = new Tried(held(log), here, slope, cost, tracks);
       }
       return new Pair<>(new ArrayRealVector(here, false), new Array2DRowRealMatrix(slope, false));
     }

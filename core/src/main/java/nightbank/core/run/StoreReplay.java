@@ -14,7 +14,7 @@ import nightbank.core.store.StoreState;
 
 /** Runs a store's model along measured air, with the source on during the charging phases. */
 final class StoreReplay {
-  private static final double SKETCHED_STEP = 3600; // s
+  private static final double SKETCHED_STEP = 5500; // s
 
   private final RunTimeline line;
   private final double groundCelsius;
