@@ -12,6 +12,7 @@ import nightbank.core.store.HeatStore;
  * @param line as fine as the readings
  * @param steps as fine as the fit
  * @param bent from the start bent the way in which its probes leave it open, in the fit's steps
+ * @param places the fit at its probes {@link FitDoubt#displaced displaced}
  * @param startDoubt standard deviation of the mean at the start, K
  * @param labelled whether the source's power is taken from its label
  */
@@ -22,6 +23,7 @@ record RunFit(
     StoreReplay.Track track,
     CorrectedField field,
     StoreReplay.Track bent,
+    StoreReplay.Track places,
     double startDoubt,
     boolean labelled) {
   static RunFit of(RunRecord run, HeatStore store, List<ReadingSeries> cleaned, ReadingSeries air) {
@@ -45,14 +47,17 @@ record RunFit(
                 : sunWatts > 0 ? sunWatts : SourceGuess.ofCharges(line, store, ground);
     var fit = new StoreCalibration(steps, replay, sketch, store, watts, labelled).fit();
     var bent = CompletableFuture.supplyAsync(() -> replay.bentTrack(fit.store(), fit.watts()));
+    HeatStore displaced = fit.store().withProbes(FitDoubt.displaced(store.probes()));
+    var places = CompletableFuture.supplyAsync(() -> replay.track(displaced, fit.watts()));
     var track =
         new StoreReplay(line, store, ground, run.makesHeat(), step)
             .track(fit.store(), fit.watts(), true);
     CorrectedField field = CorrectedField.of(line, track, fit.store());
-    return new RunFit(line, steps, fit, track, field, bent.join(), replay.startDoubt(), labelled);
+    return new RunFit(
+        line, steps, fit, track, field, bent.join(), places.join(), replay.startDoubt(), labelled);
   }
 
   FitDoubt doubt(Optional<SettledPart> settled) {
-    return FitDoubt.of(steps, fit, bent, startDoubt, settled);
+    return FitDoubt.of(steps, fit, bent, startDoubt, places, settled);
   }
 }

@@ -30,7 +30,12 @@ final class StoreCalibration {
   private static final int ZONE = 5; // the first of the two
   private static final double LABEL = 0.03; // of a rated power, within the +5/-10 % of IEC 60335-1
   private static final double SENSOR = 0.4; // K
-  private static final double PLACE = 0.02; // of the half width
+
+  /**
+   * How well a probe's place is known, of half width and height: a centimetre or less (estimate).
+   */
+  static final double PLACE = 0.02;
+
   private static final double MODEL = 0.02; // of the excess over the air
   // of what heat rises by when hot: fills are no pure mineral, and are measured cool (estimate)
   private static final double RISE = 0.5;
@@ -74,13 +79,31 @@ final class StoreCalibration {
    *     heated zone
    * @param covariance of the same
    * @param tracks by the fit, and then with each factor moved by {@link #MOVED}
+   * @param gain by probe and factor: how far a kelvin more at each of the moments pulls it
+   * @param moments that the fit looks at
    */
   record Calibrated(
       HeatStore store,
       double watts,
       double[] logFactors,
       RealMatrix covariance,
-      List<StoreReplay.Track> tracks) {}
+      List<StoreReplay.Track> tracks,
+      double[][][] gain,
+      int[] moments) {
+    /** How far each factor's logarithm is pulled by a probe that reads so many kelvins more. */
+    double[] pulledBy(int probe, double[] kelvin) {
+      return Arrays.stream(gain[probe])
+          .mapToDouble(
+              g -> {
+                double sum = 0;
+                for (int m = 0; m < moments.length; m++) {
+                  sum += g[m] * kelvin[moments[m]];
+                }
+                return sum;
+              })
+          .toArray();
+    }
+  }
 
   /**
    * Prepares the fit.
@@ -178,7 +201,24 @@ final class StoreCalibration {
         watts * Math.exp(best[0]),
         best,
         MatrixUtils.inverse(information),
-        tried.tracks());
+        tried.tracks(),
+        gain(j),
+        moments);
+  }
+
+  /** Of a least squares fit about its solution: the pseudo-inverse of its slopes. */
+  private double[][][] gain(double[][] slope) {
+    RealMatrix j = new Array2DRowRealMatrix(slope, false);
+    RealMatrix inverse = MatrixUtils.inverse(j.transposeMultiply(j)).multiplyTransposed(j);
+    double[][][] gain = new double[line.probes().length][PARAMETERS][moments.length];
+    for (int p = 0; p < gain.length; p++) {
+      for (int k = 0; k < PARAMETERS; k++) {
+        for (int m = 0; m < moments.length; m++) {
+          gain[p][k][m] = inverse.getEntry(k, p * moments.length + m) / sigma[p][m];
+        }
+      }
+    }
+    return gain;
   }
 
   private StoreReplay.Track track(double[] log, StoreReplay by) {

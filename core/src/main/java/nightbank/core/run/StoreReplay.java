@@ -3,6 +3,7 @@ package nightbank.core.run;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
@@ -83,7 +84,15 @@ final class StoreReplay {
       StoreState[] states,
       Map<FaceName, double[]> faceWatts,
       StoreGrid grid,
-      double chargedJoules) {}
+      double chargedJoules) {
+    /** The same beside a probe that reads so many kelvins more than its place has. */
+    Track reading(int probe, double[] more) {
+      double[][] less = probes.clone();
+      less[probe] =
+          IntStream.range(0, more.length).mapToDouble(i -> probes[probe][i] - more[i]).toArray();
+      return new Track(less, mean, states, faceWatts, grid, chargedJoules);
+    }
+  }
 
   /** Replays without keeping states. */
   Track track(HeatStore store, double watts) {
