@@ -18,7 +18,9 @@ public record WoodFire(double kilograms, double moisture, double toStore, double
   public static final double USUAL_MOISTURE = 0.18;
 
   private static final double PEAK = 2700; // s
-  static final double LONGEST = 12 * PEAK;
+
+  /** After so long nothing of it is left, s. */
+  public static final double LONGEST = 12 * PEAK;
 
   public WoodFire {
     if (!(kilograms >= 0 && kilograms <= 500)) {

@@ -88,8 +88,8 @@ final class PhaseFinder {
     return Double.isNaN(v) ? Double.NEGATIVE_INFINITY : v;
   }
 
-  /** Phases of a store that the sun charges: its own while it shines, the rest as they were. */
-  static List<Phase> withSun(long[] at, List<Phase> phases, double[] share) {
+  /** Phases of a store whose source is known: charging while it gives, the rest as they were. */
+  static List<Phase> withCourse(long[] at, List<Phase> phases, double[] share) {
     Phase.Kind[] kind = new Phase.Kind[at.length];
     int p = 0;
     for (int i = 0; i < at.length; i++) {

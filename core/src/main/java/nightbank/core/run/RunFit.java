@@ -1,6 +1,5 @@
 package nightbank.core.run;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
@@ -28,12 +27,10 @@ record RunFit(
     boolean labelled) {
   static RunFit of(RunRecord run, HeatStore store, List<ReadingSeries> cleaned, ReadingSeries air) {
     RunTimeline read = RunTimeline.of(cleaned, air).withLidOff(run.lidOff());
-    double sunWatts = run.sun().map(s -> Arrays.stream(s.celsius()).max().orElse(0)).orElse(0.0);
-    RunTimeline line =
-        run.makesHeat()
-            ? read.alwaysOn()
-            : sunWatts > 0 ? read.shoneOn(run.sun().get(), sunWatts) : read;
-    boolean labelled = run.sourceWatts() > 0 && sunWatts == 0;
+    Optional<Course> course =
+        run.course().filter(c -> c.greatest() > 0 && (!c.writtenDown() || read.isExplainedBy(c)));
+    RunTimeline line = run.makesHeat() ? read.alwaysOn() : course.map(read::driven).orElse(read);
+    boolean labelled = run.sourceWatts() > 0 && course.isEmpty();
     double ground = run.groundCelsius();
     double step = StoreCalibration.stepOf(line);
     RunTimeline steps = line.inStepsOf(step);
@@ -44,7 +41,9 @@ record RunFit(
             ? run.sourceWatts()
             : run.makesHeat()
                 ? SourceGuess.ofSteadyMass(replay, store)
-                : sunWatts > 0 ? sunWatts : SourceGuess.ofCharges(line, store, ground);
+                : course
+                    .map(Course::greatest)
+                    .orElseGet(() -> SourceGuess.ofCharges(line, store, ground));
     var fit = new StoreCalibration(steps, replay, sketch, store, watts, labelled).fit();
     var bent = CompletableFuture.supplyAsync(() -> replay.bentTrack(fit.store(), fit.watts()));
     HeatStore displaced = fit.store().withProbes(FitDoubt.displaced(store.probes()));

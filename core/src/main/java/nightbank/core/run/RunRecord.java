@@ -17,7 +17,7 @@ import nightbank.core.store.HeatStore;
  * @param needBelowCelsius house air below which heat counts as delivered, not early
  * @param believed moments of readings, by channel, that the grower believes whatever cleaning says
  * @param loop readings of a stream through it, empty when nobody took any
- * @param sun what is known of the sun's power on it, W; empty where something else charges it
+ * @param course of its source, where sun or logged fires tell it; empty elsewhere
  * @param lidOff stretches for which its top stood bare, one after the other
  * @param ledgerFrom epoch second from which the ledger counts: what was read before only helps the
  *     fit
@@ -33,7 +33,7 @@ public record RunRecord(
     boolean makesHeat,
     Map<String, Set<Long>> believed,
     Optional<LoopReadings> loop,
-    Optional<ReadingSeries> sun,
+    Optional<Course> course,
     List<Stretch> lidOff,
     long ledgerFrom) {
   /**
@@ -74,26 +74,23 @@ public record RunRecord(
   }
 
   public RunRecord withLoop(LoopReadings readings) {
-    return with(Optional.of(readings), sun, lidOff, ledgerFrom);
+    return with(Optional.of(readings), course, lidOff, ledgerFrom);
   }
 
-  public RunRecord withSun(ReadingSeries watts) {
-    return with(loop, Optional.of(watts), lidOff, ledgerFrom);
+  public RunRecord withCourse(Course told) {
+    return with(loop, Optional.of(told), lidOff, ledgerFrom);
   }
 
   public RunRecord withLidOff(List<Stretch> stretches) {
-    return with(loop, sun, stretches, ledgerFrom);
+    return with(loop, course, stretches, ledgerFrom);
   }
 
   public RunRecord withLedgerFrom(long epochSecond) {
-    return with(loop, sun, lidOff, epochSecond);
+    return with(loop, course, lidOff, epochSecond);
   }
 
   private RunRecord with(
-      Optional<LoopReadings> stream,
-      Optional<ReadingSeries> shone,
-      List<Stretch> bare,
-      long counted) {
+      Optional<LoopReadings> stream, Optional<Course> told, List<Stretch> bare, long counted) {
     return new RunRecord(
         store,
         probes,
@@ -104,7 +101,7 @@ public record RunRecord(
         makesHeat,
         believed,
         stream,
-        shone,
+        told,
         bare,
         counted);
   }

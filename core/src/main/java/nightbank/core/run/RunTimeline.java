@@ -64,14 +64,31 @@ record RunTimeline(
     return new RunTimeline(at, probes, air, phases, all, bare);
   }
 
-  /** The same under a sun of known hours, whose greatest power is given for one. */
-  RunTimeline shoneOn(ReadingSeries sun, double greatest) {
+  /** The same by a source of known course, whose greatest power is taken for one. */
+  RunTimeline driven(Course course) {
+    double[] share = shares(course);
+    return new RunTimeline(at, probes, air, PhaseFinder.withCourse(at, phases, share), share, bare);
+  }
+
+  /** Whether something of a course falls into every charge that the readings show. */
+  boolean isExplainedBy(Course course) {
+    double[] share = shares(course);
+    return phases.stream()
+        .filter(p -> p.kind() == Phase.Kind.CHARGING)
+        .allMatch(
+            p ->
+                IntStream.rangeClosed(index(p.fromEpochSecond()), index(p.toEpochSecond()))
+                    .anyMatch(i -> charging(share[i])));
+  }
+
+  private double[] shares(Course course) {
+    double greatest = course.greatest();
     double[] share = new double[at.length];
     for (int i = 1; i < at.length; i++) {
-      double watts = sun.at((at[i - 1] + at[i]) / 2, LONGEST_GAP);
+      double watts = course.watts().at((at[i - 1] + at[i]) / 2, LONGEST_GAP);
       share[i] = Double.isNaN(watts) ? 0 : watts / greatest;
     }
-    return new RunTimeline(at, probes, air, PhaseFinder.withSun(at, phases, share), share, bare);
+    return share;
   }
 
   /** The same with its top bare for some stretches. */

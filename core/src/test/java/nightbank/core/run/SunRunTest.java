@@ -62,7 +62,7 @@ public class SunRunTest {
                 0,
                 7,
                 false)
-            .withSun(new ReadingSeries("sun", at, described));
+            .withCourse(new Course(new ReadingSeries("sun", at, described), false));
   }
 
   @Test
@@ -88,9 +88,11 @@ public class SunRunTest {
   @Test
   public void underACloudyPaneNothingComesAndNothingIsMadeUp() {
     RunRecord dark =
-        run.withSun(
-            new ReadingSeries(
-                "sun", run.air().epochSeconds(), new double[run.air().epochSeconds().length]));
+        run.withCourse(
+            new Course(
+                new ReadingSeries(
+                    "sun", run.air().epochSeconds(), new double[run.air().epochSeconds().length]),
+                false));
     assertThat(RunJudge.judge(dark).orElseThrow().ledger().charged()).isZero();
   }
 }

@@ -14,6 +14,7 @@ import java.util.UUID;
 import java.util.concurrent.Semaphore;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import nightbank.core.run.Course;
 import nightbank.core.run.JudgedRun;
 import nightbank.core.run.LoopReadings;
 import nightbank.core.run.ReadingSeries;
@@ -51,6 +52,7 @@ public class Judgements {
   private final Loops loops;
   private final Lids lids;
   private final SunOnStores sun;
+  private final LoggedFires fires;
   private final SheetRepository sheets;
   private final String built;
   private final Cache<Key, Optional<Judged>> cache = Caffeine.newBuilder().maximumSize(60).build();
@@ -67,6 +69,7 @@ public class Judgements {
       Loops loops,
       Lids lids,
       SunOnStores sun,
+      LoggedFires fires,
       SheetRepository sheets,
       ObjectProvider<BuildProperties> build) {
     this.runs = runs;
@@ -78,6 +81,7 @@ public class Judgements {
     this.loops = loops;
     this.lids = lids;
     this.sun = sun;
+    this.fires = fires;
     this.sheets = sheets;
     BuildProperties properties = build.getIfAvailable();
     built = properties == null ? "" : String.valueOf(properties.getTime());
@@ -106,14 +110,14 @@ public class Judgements {
       Map<String, Set<Long>> believed,
       List<Stretch> stood,
       List<Stretch> lidOff,
-      Optional<ReadingSeries> sun) {
+      Optional<Course> course) {
     Set<UUID> restsOn() {
       return concerned(probes, air);
     }
 
     String mark() {
-      int shone = sun.map(s -> Arrays.hashCode(s.celsius())).orElse(0);
-      return read + "/" + believed + "/" + stood + "/" + lidOff + "/" + shone;
+      int driven = course.map(c -> Arrays.hashCode(c.watts().celsius())).orElse(0);
+      return read + "/" + believed + "/" + stood + "/" + lidOff + "/" + driven;
     }
   }
 
@@ -135,7 +139,13 @@ public class Judgements {
         beliefs.between(holding, from, to),
         loops.stood(holding, store, probes, to),
         lids.off(holding, store, from, to),
-        sun.on(holding, store, from, to));
+        course(holding, store, from, to));
+  }
+
+  private Optional<Course> course(UUID holding, CoreStore store, Instant from, Instant to) {
+    return sun.on(holding, store, from, to)
+        .map(watts -> new Course(watts, false))
+        .or(() -> fires.on(holding, store, from, to).map(watts -> new Course(watts, true)));
   }
 
   /** What the core said, and of how many readings. */
@@ -281,7 +291,7 @@ public class Judgements {
             store.makesHeat(),
             basis.believed(),
             loop,
-            basis.sun(),
+            basis.course(),
             basis.lidOff(),
             ledgerFrom.getEpochSecond());
     busy.acquireUninterruptibly();

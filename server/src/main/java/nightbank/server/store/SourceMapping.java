@@ -24,6 +24,7 @@ import nightbank.server.shared.Problem;
 final class SourceMapping {
   static final double USUAL_HOURS = 5;
   private static final double FIREWOOD = 0.18;
+  private static final double USUAL_WOOD = 6; // kg
   private static final double TAKEN_UP = 0.85; // of sun, by a dull dark face
   private static final double HEAP_DAYS = 14;
   private static final double HEAP_CELSIUS = 50; // that feed has been working at
@@ -63,6 +64,11 @@ final class SourceMapping {
     return own
         ? Problem.field("design.source.toStore", () -> split(hearth, s.toStore(), s.toRoom()))
         : hearth;
+  }
+
+  /** kg of a fire of a store that burns wood, 0 of any other. */
+  static double usualWood(SourceDesign s) {
+    return s != null && s.kind() == SourceDesign.Kind.FIRE ? or(s.woodKilograms(), USUAL_WOOD) : 0;
   }
 
   private static Hearth split(Hearth hearth, double store, double room) {
@@ -128,7 +134,7 @@ final class SourceMapping {
   }
 
   private Source fire() {
-    double kilograms = or(s.woodKilograms(), 6);
+    double kilograms = usualWood(s);
     Hearth hearth = hearth(s);
     WoodFire wood =
         Problem.field(

@@ -68,6 +68,7 @@ public class Stores {
    * A store for the core, with what the core does not need but its callers do.
    *
    * @param sunlit m² that the sun charges it by, as if they took all of it up; 0 without sun
+   * @param usualWood kg of a fire in it; 0 without a fire
    */
   public record CoreStore(
       UUID id,
@@ -80,6 +81,7 @@ public class Stores {
       boolean chargedByStream,
       double sunlit,
       Hearth hearth,
+      double usualWood,
       Lid lid) {}
 
   /**
@@ -145,6 +147,7 @@ public class Stores {
                 || source.kind() == SourceDesign.Kind.WARM_AIR),
         SourceMapping.sunlit(source, core),
         SourceMapping.hearth(source),
+        SourceMapping.usualWood(source),
         new Lid(LidHours.liftable(s.design()), s.design().lidOff()));
   }
 

@@ -127,6 +127,34 @@ public class LateWordTest {
   }
 
   @DataProvider
+  Object[][] hearths() {
+    return new Object[][] {
+      {"\"kind\":\"FIRE\",\"hearth\":\"flue-bench\",\"woodKilograms\":5,\"powerWatts\":0", true},
+      {"\"kind\":\"ELEMENT\",\"powerWatts\":620", false},
+    };
+  }
+
+  @Test(dataProvider = "hearths")
+  public void aFireLoggedAfterwardsTellsWhenItsStoreWasCharged(String source, boolean burns)
+      throws IOException {
+    UUID store = readDrum("\"kind\":\"ELEMENT\",\"powerWatts\":620", source);
+    JsonNode before = firstCharge(sheet(store));
+    event(store, "\"kind\":\"FIRE_LIT\",\"amount\":5", "2026-01-11T12:40:00Z");
+    assertThat(pending(store) > 0).isEqualTo(burns);
+    JsonNode after = firstCharge(sheet(store));
+    assertThat(after.equals(before)).isEqualTo(!burns);
+  }
+
+  private static JsonNode firstCharge(JsonNode sheet) {
+    return sheet
+        .path("phases")
+        .valueStream()
+        .filter(p -> p.path("kind").asString().equals("CHARGING"))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @DataProvider
   Object[][] kinds() {
     return new Object[][] {
       {"\"kind\":\"HEAP\",\"powerWatts\":620", true},

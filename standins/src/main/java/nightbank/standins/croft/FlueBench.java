@@ -61,8 +61,13 @@ final class FlueBench {
 
   /** Temperature at fractions of the half width and of the height. */
   double at(double across, double height) {
-    int i = Math.min(NX - 1, NX / 2 + (int) (across * NX / 2));
-    return t[i][Math.min(NZ - 1, (int) (height * NZ))];
+    double x = Math.max(0, Math.min(NX - 1.001, (1 + across) * NX / 2 - 0.5));
+    double z = Math.max(0, Math.min(NZ - 1.001, height * NZ - 0.5));
+    int i = (int) x;
+    int l = (int) z;
+    double low = t[i][l] + (x - i) * (t[i + 1][l] - t[i][l]);
+    double high = t[i][l + 1] + (x - i) * (t[i + 1][l + 1] - t[i][l + 1]);
+    return low + (z - l) * (high - low);
   }
 
   /** The true mean, which no logger sees. */

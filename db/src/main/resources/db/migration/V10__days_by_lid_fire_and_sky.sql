@@ -1,4 +1,4 @@
--- Days are judged with the lid as it was logged, under the sky that files told of, and a heap's with the four days before. What comes in
+-- Days are judged with lids and fires as they were logged, under the sky that files told of, and a heap's with the four days before. What comes in
 -- afterwards takes back the days that rest on it.
 DROP TRIGGER event_pump_logged ON event;
 DROP TRIGGER event_pump_removed ON event;
@@ -17,6 +17,8 @@ BEGIN
        AND (e.store_id IS NULL OR d.store_id = e.store_id)
        AND d.evening >= (e.at - interval '26 hours')::date
        AND (e.kind = 'LID'
+         OR e.kind IN ('FIRE_LIT', 'FUEL_ADDED') AND d.evening <= (e.at + interval '14 hours')::date
+           AND EXISTS (SELECT FROM heat_store s WHERE s.id = d.store_id AND s.design->'source'->>'kind' = 'FIRE')
          OR e.kind = 'PUMP' AND EXISTS (SELECT FROM probe p WHERE p.heat_store_id = d.store_id AND p.kind = 'INLET'));
   END LOOP;
   RETURN NULL;
@@ -63,5 +65,5 @@ BEGIN
   RETURN NULL;
 END $$;
 
--- The lid as it was logged counts from now on: all days anew.
+-- Lids and fires as they were logged count from now on: all days anew.
 DELETE FROM ledger_day;
