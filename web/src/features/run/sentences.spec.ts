@@ -48,6 +48,12 @@ describe('what a run means', () => {
     const alone = judgement([{ code: 'LID_OFF', value: 12 * 3600, detail: '' }])
     expect(findings(alone, C, 'UTC').join(' ')).toContain('reckoned with.')
   })
+  it('tells which share of a fire the store took up', () => {
+    const fire = judgement([{ code: 'FIRE_TO_STORE', value: 0.4, halfWidth: 0.05 }])
+    expect(findings(fire, C, 'UTC').join(' ')).toContain(
+      'Of the 7.75 kWh in the wood 40 ± 5 % went into the store.',
+    )
+  })
   it('names a peak that nobody saw as one', () => {
     const j = judgement([])
     j.peak.fromFit = true

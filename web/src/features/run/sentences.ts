@@ -70,6 +70,10 @@ export function findings(j: Judgement, u: Temperature, zone: string): string[] {
           ? `${faces(f.detail)} ${v.toFixed(1)} times what the design says: look for wet or missing insulation, gaps, or wind.`
           : `${faces(f.detail)} only ${percent(v)} of what the design says: is a cover there that is not drawn?`,
       )
+    if (f.code === 'FIRE_TO_STORE' && v > 0)
+      said.push(
+        `Of the ${energyOf(j.ledger.charged / v)} in the wood ${Math.round(v * 100)} ± ${percent(f.halfWidth)} went into the store.`,
+      )
     if (f.code === 'LID_OFF')
       said.push(
         `The lid was off for ${hours(v)} of it and is reckoned with${f.detail === '' ? '' : `; the cool-down was read with the lid ${f.detail === 'OFF' ? 'off' : 'on'}`}.`,

@@ -9,8 +9,13 @@ import java.util.Arrays;
  * @param watts as far as it can be told, W
  * @param writtenDown whether it rests on what somebody logged, who may have forgotten a fire; the
  *     sun forgets nothing
+ * @param fuelJoules of all that was burnt meanwhile, wherever its heat went; 0 where nothing was
  */
-public record Course(ReadingSeries watts, boolean writtenDown) {
+public record Course(ReadingSeries watts, boolean writtenDown, double fuelJoules) {
+  public static Course ofSun(ReadingSeries watts) {
+    return new Course(watts, false, 0);
+  }
+
   double greatest() {
     return Arrays.stream(watts.celsius()).max().orElse(0);
   }

@@ -170,6 +170,7 @@ public record JudgedRun(
       AIR_UNKNOWN,
       MAKES_HEAT,
       LID_OFF,
+      FIRE_TO_STORE,
       LOOP_CHARGED,
       LOOP_DREW,
       LOOP_TURNED,

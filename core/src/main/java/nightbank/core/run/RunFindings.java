@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nightbank.core.medium.Medium;
 import nightbank.core.run.JudgedRun.CoolDown;
 import nightbank.core.run.JudgedRun.Finding;
 import nightbank.core.run.JudgedRun.Ledger;
@@ -98,6 +99,21 @@ final class RunFindings {
       faces(fit, 2, "SIDE");
       faces(fit, 3, "ENDS");
     }
+  }
+
+  /** Which share of a logged fire the mass took up; as sure as the fit and as the fill is known. */
+  void fire(double fuelJoules, StoreCalibration.Calibrated fit, Ledger ledger) {
+    if (fuelJoules > 0) {
+      double share = ledger.charged() / fuelJoules;
+      double doubt =
+          Math.hypot(2 * Math.sqrt(fit.covariance().getEntry(0, 0)), 2 * capacitySpread());
+      say(Finding.Code.FIRE_TO_STORE, share, share * doubt, "");
+    }
+  }
+
+  private double capacitySpread() {
+    Medium fill = run.store().medium();
+    return Math.hypot(fill.density().relativeSpread(), fill.specificHeat().relativeSpread());
   }
 
   private void faces(StoreCalibration.Calibrated fit, int factor, String which) {

@@ -13,6 +13,7 @@ import nightbank.core.store.HeatStore;
  * @param bent from the start bent the way in which its probes leave it open, in the fit's steps
  * @param places the fit at its probes {@link FitDoubt#displaced displaced}
  * @param startDoubt standard deviation of the mean at the start, K
+ * @param course of its source, as far as it goes with the readings
  * @param labelled whether the source's power is taken from its label
  */
 record RunFit(
@@ -24,6 +25,7 @@ record RunFit(
     StoreReplay.Track bent,
     StoreReplay.Track places,
     double startDoubt,
+    Optional<Course> course,
     boolean labelled) {
   static RunFit of(RunRecord run, HeatStore store, List<ReadingSeries> cleaned, ReadingSeries air) {
     RunTimeline read = RunTimeline.of(cleaned, air).withLidOff(run.lidOff());
@@ -53,7 +55,16 @@ record RunFit(
             .track(fit.store(), fit.watts(), true);
     CorrectedField field = CorrectedField.of(line, track, fit.store());
     return new RunFit(
-        line, steps, fit, track, field, bent.join(), places.join(), replay.startDoubt(), labelled);
+        line,
+        steps,
+        fit,
+        track,
+        field,
+        bent.join(),
+        places.join(),
+        replay.startDoubt(),
+        course,
+        labelled);
   }
 
   FitDoubt doubt(Optional<SettledPart> settled) {

@@ -91,6 +91,7 @@ public final class RunJudge {
     findings.lid(line, lidOff);
     findings.peak(peak);
     findings.charge(labelled, fit, ledger, cools);
+    fitted.course().ifPresent(c -> findings.fire(c.fuelJoules(), fit, ledger));
     findings.hottest(track.states());
     if (!excluded.isEmpty()) {
       findings.say(Finding.Code.READINGS_LEFT_OUT, excluded.size(), 0, "");

@@ -31,6 +31,7 @@ public class FireRunTest {
   private static final int N = 40 * 3600 / STEP;
   private static final double[] LIT = {1, 24}; // h
   private static final double JOULES = 45e6; // of each, into the stone
+  private static final double FUEL = 100e6; // of each, wherever its heat went
 
   private final HeatStore bench =
       new HeatStore(
@@ -88,7 +89,7 @@ public class FireRunTest {
         watts[i] += fire.watts(at[i] - BEGIN - hour * 3600) * fire.toStore();
       }
     }
-    return new Course(new ReadingSeries("fires", at, watts), true);
+    return new Course(new ReadingSeries("fires", at, watts), true, 2 * FUEL);
   }
 
   private double worst(JudgedRun judged) {
@@ -114,9 +115,23 @@ public class FireRunTest {
   }
 
   @Test
+  public void theShareOfTheirWoodThatTheStoneTookIsToldWithItsDoubt() {
+    JudgedRun judged = RunJudge.judge(run.withCourse(logged(LIT))).orElseThrow();
+    assertThat(judged.findings())
+        .filteredOn(f -> f.code() == JudgedRun.Finding.Code.FIRE_TO_STORE)
+        .singleElement()
+        .satisfies(f -> assertThat(f.value()).isCloseTo(JOULES / FUEL, within(f.halfWidth())))
+        .satisfies(f -> assertThat(f.halfWidth()).isLessThan(0.15));
+  }
+
+  @Test
   public void aFireThatNobodyLoggedIsSeenAllTheSame() {
     JudgedRun judged = RunJudge.judge(run.withCourse(logged(LIT[0]))).orElseThrow();
     assertThat(judged.phases()).filteredOn(p -> p.kind() == Phase.Kind.CHARGING).hasSize(2);
+    assertThat(judged.findings())
+        .extracting(JudgedRun.Finding::code)
+        .as("nothing is said of wood when some of it was forgotten")
+        .doesNotContain(JudgedRun.Finding.Code.FIRE_TO_STORE);
     assertThat(judged.ledger().charged()).isGreaterThan(1.4 * JOULES);
   }
 }

@@ -62,7 +62,7 @@ public class SunRunTest {
                 0,
                 7,
                 false)
-            .withCourse(new Course(new ReadingSeries("sun", at, described), false));
+            .withCourse(Course.ofSun(new ReadingSeries("sun", at, described)));
   }
 
   @Test
@@ -89,10 +89,9 @@ public class SunRunTest {
   public void underACloudyPaneNothingComesAndNothingIsMadeUp() {
     RunRecord dark =
         run.withCourse(
-            new Course(
+            Course.ofSun(
                 new ReadingSeries(
-                    "sun", run.air().epochSeconds(), new double[run.air().epochSeconds().length]),
-                false));
+                    "sun", run.air().epochSeconds(), new double[run.air().epochSeconds().length])));
     assertThat(RunJudge.judge(dark).orElseThrow().ledger().charged()).isZero();
   }
 }

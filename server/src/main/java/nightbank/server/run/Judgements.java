@@ -144,8 +144,8 @@ public class Judgements {
 
   private Optional<Course> course(UUID holding, CoreStore store, Instant from, Instant to) {
     return sun.on(holding, store, from, to)
-        .map(watts -> new Course(watts, false))
-        .or(() -> fires.on(holding, store, from, to).map(watts -> new Course(watts, true)));
+        .map(Course::ofSun)
+        .or(() -> fires.on(holding, store, from, to));
   }
 
   /** What the core said, and of how many readings. */

@@ -5,8 +5,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.DoubleStream;
 import java.util.stream.LongStream;
 import nightbank.core.charge.WoodFire;
+import nightbank.core.run.Course;
 import nightbank.core.run.ReadingSeries;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
@@ -27,8 +29,8 @@ class LoggedFires {
 
   private record Lit(long at, WoodFire fire) {}
 
-  /** W into the mass; empty for a store without a fire, or where none was logged. */
-  Optional<ReadingSeries> on(UUID holding, CoreStore store, Instant from, Instant to) {
+  /** Its course into the mass; empty for a store without a fire, or where none was logged. */
+  Optional<Course> on(UUID holding, CoreStore store, Instant from, Instant to) {
     if (store.usualWood() == 0) {
       return Optional.empty();
     }
@@ -45,15 +47,17 @@ class LoggedFires {
     long[] at =
         LongStream.iterate(from.getEpochSecond(), t -> t <= to.getEpochSecond(), t -> t + STEP)
             .toArray();
-    double[] watts =
-        LongStream.of(at)
-            .mapToDouble(
-                t ->
-                    fires.stream()
-                        .mapToDouble(l -> l.fire.watts(t - l.at) * l.fire.toStore())
-                        .sum())
-            .toArray();
-    return Optional.of(new ReadingSeries("fires", at, watts));
+    double[] burning = new double[at.length];
+    double[] taken = new double[at.length];
+    for (Lit lit : fires) {
+      for (int i = 0; i < at.length; i++) {
+        double watts = lit.fire.watts(at[i] - lit.at);
+        burning[i] += watts;
+        taken[i] += watts * lit.fire.toStore();
+      }
+    }
+    double fuel = DoubleStream.of(burning).sum() * STEP;
+    return Optional.of(new Course(new ReadingSeries("fires", at, taken), true, fuel));
   }
 
   private static WoodFire fire(EventView e, CoreStore store) {
