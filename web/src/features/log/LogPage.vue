@@ -11,7 +11,7 @@ import { useSession } from '@/shared/session'
 import { clock, day, degrees, massOf, minutesOf } from '@/shared/units'
 import { newId } from '../store/designs'
 import { storesQuery } from '../store/queries'
-import { kinds, sights, wordOf, type Kind, type Way } from './doneKinds'
+import { kinds, placeOf, sights, wordOf, type Kind, type Way } from './doneKinds'
 import { eventsQuery, roundsQuery, walkQuery } from './queries'
 import { movedStop, stopsOf } from './walk'
 
@@ -42,7 +42,7 @@ async function done(kind: Kind, { note = '', way = null as Way | null } = {}) {
   const at = now()
   const event = {
     id: newId(),
-    storeId: storeId.value as string,
+    storeId: placeOf(kind, storeId.value, stores.value ?? []) as string,
     kind,
     way: way as Way,
     at: at.toISOString(),
@@ -53,7 +53,21 @@ async function done(kind: Kind, { note = '', way = null as Way | null } = {}) {
   last.event = event
   last.time = clock(at.getTime() / 1000, zone.value)
   wrongHour.value = false
+  if (!stores.value) placeOnceKnown(event.id)
   await put(event, 'POST')
+}
+
+/** A touch before the stores were there finds its store when they come. */
+function placeOnceKnown(id: string) {
+  const stop = watch(stores, (all) => {
+    stop()
+    const e = last.event
+    if (e?.id !== id) return
+    const at = placeOf(e.kind, e.storeId, all ?? [])
+    if (at === e.storeId) return
+    e.storeId = at as string
+    void put(e, 'PUT')
+  })
 }
 
 function put(event: Views['EventView'], method: 'POST' | 'PUT') {
@@ -172,9 +186,11 @@ function moveStop(id: string, by: -1 | 1) {
       </div>
       <form v-if="last.event" class="right" @submit.prevent="setRight">
         <p role="status">
-          <b>{{ wordOf(last.event.kind, last.event.way) }}</b> is logged. Was it earlier, or is
-          there more to say?
+          <b>{{ wordOf(last.event.kind, last.event.way) }}</b> is logged. Was it earlier or
+          elsewhere, or is there more to say?
         </p>
+        <label for="where">Where</label>
+        <BFormSelect id="where" v-model="last.event.storeId" :options="storeChoices" />
         <label for="hour">It was at</label>
         <BFormInput
           id="hour"

@@ -2,6 +2,10 @@ import type { Views } from '@/shared/api/client'
 
 export type Kind = Views['EventView']['kind']
 export type Way = NonNullable<Views['EventView']['way']>
+type Store = Pick<Views['StoreView'], 'id' | 'planned' | 'design'>
+
+const chargedBy = (kind: string) => (s: Store) => s.design.source?.kind === kind
+const lidded = (s: Store) => (s.design.top?.layers?.length ?? 0) > 0
 
 /** What can be logged by one touch, with the question that matters for it. */
 export const kinds: {
@@ -9,16 +13,23 @@ export const kinds: {
   word: string
   amount?: string
   ways?: Partial<Record<Way, string>>
+  /** Whether a store is one that it can be done at. */
+  at?: (store: Store) => boolean
 }[] = [
-  { kind: 'FIRE_LIT', word: 'Fire lit', amount: 'Wood' },
-  { kind: 'FUEL_ADDED', word: 'Fuel added', amount: 'Wood' },
-  { kind: 'LID', word: 'Lid', ways: { OFF: 'off', ON: 'on' } },
+  { kind: 'FIRE_LIT', word: 'Fire lit', amount: 'Wood', at: chargedBy('FIRE') },
+  { kind: 'FUEL_ADDED', word: 'Fuel added', amount: 'Wood', at: chargedBy('FIRE') },
+  { kind: 'LID', word: 'Lid', ways: { OFF: 'off', ON: 'on' }, at: lidded },
   { kind: 'SCREEN', word: 'Screen', ways: { SHUT: 'drawn', OPEN: 'open' } },
   { kind: 'DOOR', word: 'Door', ways: { OPEN: 'open', SHUT: 'shut' } },
   { kind: 'VENT', word: 'Vent', ways: { OPEN: 'open', SHUT: 'shut' } },
   { kind: 'PUMP', word: 'Pump', ways: { ON: 'on', OFF: 'off' } },
-  { kind: 'ELEMENT', word: 'Element', ways: { ON: 'on', OFF: 'off' } },
-  { kind: 'HEAP', word: 'Heap fed or turned', amount: 'Feed' },
+  {
+    kind: 'ELEMENT',
+    word: 'Element',
+    ways: { ON: 'on', OFF: 'off' },
+    at: chargedBy('ELEMENT'),
+  },
+  { kind: 'HEAP', word: 'Heap fed or turned', amount: 'Feed', at: chargedBy('HEAP') },
   { kind: 'WATER', word: 'Water added', amount: 'Water' },
   { kind: 'REPAIR', word: 'Repaired' },
 ]
@@ -32,4 +43,12 @@ export function wordOf(kind: Kind, way?: Way | null): string {
   if (!known) return kind === 'SEEN' ? 'Seen' : 'Note'
   const which = way && known.ways?.[way]
   return which ? `${known.word} ${which}` : known.word
+}
+
+/** The store it was done at: the one chosen, else the only one that it can have been. */
+export function placeOf(kind: Kind, chosen: string | null, stores: Store[]): string | null {
+  const at = kinds.find((k) => k.kind === kind)?.at
+  if (chosen || !at) return chosen
+  const could = stores.filter((s) => !s.planned && at(s))
+  return could.length === 1 ? could[0].id : null
 }

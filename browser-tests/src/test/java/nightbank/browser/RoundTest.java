@@ -231,6 +231,9 @@ public class RoundTest {
     browser.type("It was at", "1420").click("Set it right");
     nothingWaits();
     browser.reads("14:20").reads("4.5 kg");
+    assertThat(browser.driver.findElement(By.xpath("//tr[contains(., '14:20')]")).getText())
+        .as("the only store with a hearth")
+        .contains("Stone bench");
   }
 
   @Test
