@@ -1,6 +1,9 @@
 package nightbank.core.run;
 
 import java.util.Arrays;
+import java.util.List;
+import java.util.stream.LongStream;
+import nightbank.core.charge.LitFire;
 
 /**
  * When a source gave heat, and in what proportion from moment to moment, known without the
@@ -12,8 +15,25 @@ import java.util.Arrays;
  * @param fuelJoules of all that was burnt meanwhile, wherever its heat went; 0 where nothing was
  */
 public record Course(ReadingSeries watts, boolean writtenDown, double fuelJoules) {
+  private static final long STEP = 300; // s, a ninth of the time in which a fire comes up
+
   public static Course ofSun(ReadingSeries watts) {
     return new Course(watts, false, 0);
+  }
+
+  /** By fires as they were logged, between two epoch seconds. */
+  public static Course ofFires(List<LitFire> fires, long from, long to) {
+    long[] at = LongStream.iterate(from, t -> t <= to, t -> t + STEP).toArray();
+    double[] taken = new double[at.length];
+    double fuel = 0;
+    for (LitFire lit : fires) {
+      for (int i = 0; i < at.length; i++) {
+        double watts = lit.watts(at[i]);
+        taken[i] += watts * lit.fire().toStore();
+        fuel += watts * STEP;
+      }
+    }
+    return new Course(new ReadingSeries("fires", at, taken), true, fuel);
   }
 
   double greatest() {

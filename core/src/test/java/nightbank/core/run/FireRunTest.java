@@ -2,11 +2,14 @@ package nightbank.core.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nightbank.core.charge.LitFire;
 import nightbank.core.charge.WoodFire;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
@@ -31,7 +34,7 @@ public class FireRunTest {
   private static final int N = 40 * 3600 / STEP;
   private static final double[] LIT = {1, 24}; // h
   private static final double JOULES = 45e6; // of each, into the stone
-  private static final double FUEL = 100e6; // of each, wherever its heat went
+  private static final WoodFire WOOD = WoodFire.inMasonry(6); // of each
 
   private final HeatStore bench =
       new HeatStore(
@@ -81,15 +84,11 @@ public class FireRunTest {
   }
 
   private Course logged(double... lit) {
-    long[] at = run.air().epochSeconds();
-    double[] watts = new double[at.length];
-    for (double hour : lit) {
-      WoodFire fire = WoodFire.inMasonry(6);
-      for (int i = 0; i < at.length; i++) {
-        watts[i] += fire.watts(at[i] - BEGIN - hour * 3600) * fire.toStore();
-      }
-    }
-    return new Course(new ReadingSeries("fires", at, watts), true, 2 * FUEL);
+    List<LitFire> fires =
+        Arrays.stream(lit)
+            .mapToObj(hour -> new LitFire(BEGIN + (long) (hour * 3600), WOOD))
+            .toList();
+    return Course.ofFires(fires, BEGIN, BEGIN + (long) N * STEP);
   }
 
   private double worst(JudgedRun judged) {
@@ -115,12 +114,21 @@ public class FireRunTest {
   }
 
   @Test
+  public void theCourseOfFiresHoldsAllTheirWoodAndTheStoresPartOfIt() {
+    Course course = logged(LIT);
+    double taken = Arrays.stream(course.watts().celsius()).sum() * 300;
+    assertThat(course.fuelJoules()).isCloseTo(2 * WOOD.joules(), withinPercentage(1));
+    assertThat(taken).isCloseTo(WOOD.toStore() * 2 * WOOD.joules(), withinPercentage(1));
+  }
+
+  @Test
   public void theShareOfTheirWoodThatTheStoneTookIsToldWithItsDoubt() {
     JudgedRun judged = RunJudge.judge(run.withCourse(logged(LIT))).orElseThrow();
     assertThat(judged.findings())
         .filteredOn(f -> f.code() == JudgedRun.Finding.Code.FIRE_TO_STORE)
         .singleElement()
-        .satisfies(f -> assertThat(f.value()).isCloseTo(JOULES / FUEL, within(f.halfWidth())))
+        .satisfies(
+            f -> assertThat(f.value()).isCloseTo(JOULES / WOOD.joules(), within(f.halfWidth())))
         .satisfies(f -> assertThat(f.halfWidth()).isLessThan(0.15));
   }
 

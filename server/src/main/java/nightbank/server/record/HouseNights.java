@@ -15,8 +15,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import nightbank.core.charge.Hearth;
-import nightbank.core.charge.WoodFire;
+import nightbank.core.charge.LitFire;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.night.HouseFit;
 import nightbank.core.night.LearnedHouse;
@@ -32,8 +31,10 @@ import nightbank.server.log.Readings;
 import nightbank.server.record.HouseLearnedView.LearnedNight;
 import nightbank.server.record.HouseLearnedView.NightLeftOut;
 import nightbank.server.record.internal.NightAirRepository;
+import nightbank.server.run.LoggedFires;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
+import nightbank.server.store.Stores.CoreStore;
 import nightbank.server.weather.HourlyWeather;
 import nightbank.server.weather.Weathers;
 import org.springframework.stereotype.Service;
@@ -142,26 +143,19 @@ public class HouseNights {
       TreeMap<Long, Double> inside,
       TreeMap<Long, Double> outside,
       TreeMap<Long, HourlyWeather> told,
-      Map<UUID, List<Lit>> fires) {}
-
-  private record Lit(long at, WoodFire fire) {}
+      Map<UUID, List<LitFire>> fires) {}
 
   private Log log(UUID holding, UUID house, List<StoreView> own, Instant first, Instant last) {
     Instant before = first.minusSeconds(DAY);
     var inside = air.tenMinutes(holding, readings.airProbes(holding, house).keySet(), before, last);
     var outside = air.tenMinutes(holding, readings.outdoorProbes(holding), first, last);
-    Map<UUID, Hearth> hearths = new HashMap<>();
-    own.forEach(s -> hearths.put(s.id(), stores.core(holding, s.id()).hearth()));
-    Map<UUID, List<Lit>> fires = new HashMap<>();
+    Map<UUID, CoreStore> cores = new HashMap<>();
+    own.forEach(s -> cores.put(s.id(), stores.core(holding, s.id())));
+    Map<UUID, List<LitFire>> fires = new HashMap<>();
     for (EventView e : events.between(holding, before, last)) {
-      boolean burnt = e.kind() == EventView.Kind.FIRE_LIT || e.kind() == EventView.Kind.FUEL_ADDED;
-      if (burnt && e.amount() != null && hearths.containsKey(e.storeId())) {
-        double moisture = e.moisture() == null ? WoodFire.USUAL_MOISTURE : e.moisture();
-        WoodFire fire = WoodFire.in(hearths.get(e.storeId()), e.amount(), moisture);
-        fires
-            .computeIfAbsent(e.storeId(), k -> new ArrayList<>())
-            .add(new Lit(e.at().getEpochSecond(), fire));
-      }
+      Optional.ofNullable(cores.get(e.storeId()))
+          .flatMap(store -> LoggedFires.lit(e, store))
+          .ifPresent(f -> fires.computeIfAbsent(e.storeId(), k -> new ArrayList<>()).add(f));
     }
     var told = new TreeMap<Long, HourlyWeather>();
     weathers.recorded(holding, first, last).forEach(h -> told.put(at(h), h));
@@ -234,8 +228,8 @@ public class HouseNights {
       before = judged == null ? before : judged;
       watts[k] = before;
       long middle = start + (long) k * STEP - STEP / 2;
-      for (Lit lit : log.fires().getOrDefault(s.id(), List.of())) {
-        watts[k] += lit.fire().watts(middle - lit.at()) * lit.fire().toRoom();
+      for (LitFire lit : log.fires().getOrDefault(s.id(), List.of())) {
+        watts[k] += lit.watts(middle) * lit.fire().toRoom();
       }
     }
     return new LoggedNight.Gain(s.id().toString(), watts);
