@@ -9,6 +9,7 @@ import { heatColour } from '@/shared/heat'
 import type { Views } from '@/shared/api/client'
 import { degrees, powerOf, type Temperature } from '@/shared/units'
 import CutAwayDefs from './CutAwayDefs.vue'
+import EarthRound from './EarthRound.vue'
 import CutAwayProbes from './CutAwayProbes.vue'
 import CutAwaySize from './CutAwaySize.vue'
 import {
@@ -153,10 +154,7 @@ const labelAt = (face: FaceKey) => {
   >
     <CutAwayDefs />
 
-    <template v-if="design.onGround">
-      <rect :x="14" :y="box.ground" :width="view.w - 28" height="42" fill="url(#ground)" />
-      <path :d="`M14 ${box.ground} H${view.w - 14}`" stroke="var(--ink)" stroke-width="1.5" />
-    </template>
+    <EarthRound :place="design.place" :box="box" :width="view.w" :scale="scale" />
 
     <g v-for="f in faces" :key="`a${f}`" class="arrow">
       <path :d="arrow(f)" />

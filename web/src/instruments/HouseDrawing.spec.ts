@@ -4,7 +4,17 @@ import type { Views } from '@/shared/api/client'
 import { shapes } from '@/features/house/shapes'
 import HouseDrawing from './HouseDrawing.vue'
 
-const loss = (name: string, watts: number): Views['LossView'] => ({ kind: 'SKIN', name, watts })
+const loss = (name: string, watts: number): Views['LossView'] => ({
+  kind: 'SKIN',
+  name,
+  watts,
+  convectionWatts: 0.6 * watts,
+  longWaveWatts: 0.4 * watts,
+  throughWatts: 0,
+  dewWatts: 0,
+  innerCelsius: -1,
+  outerCelsius: -2,
+})
 
 function draw(kind: string, losses: Views['LossView'][] = []) {
   const shape = shapes.find((s) => s.kind === kind)!.size
@@ -26,18 +36,14 @@ describe('the house drawing', () => {
   })
   it('makes an arrow as wide as its watts', () => {
     const w = draw('LEAN_TO', [loss('Roof', 1000), loss('Front', 250), loss('Back', 0)])
-    const width = (label: string) => {
-      const d = w.get(`[aria-label^="${label}"] .arrow`).attributes('d')!
-      const points = d.match(/-?[\d.]+ -?[\d.]+/g)!.map((p) => p.split(' ').map(Number))
-      const [a, b] = [points[0], points[points.length - 1]]
-      return Math.hypot(a[0] - b[0], a[1] - b[1])
-    }
+    const width = (label: string) =>
+      Number(w.get(`[aria-label^="${label}"] .heat-arrow .rim`).attributes('height'))
     expect(width('Roof') / width('Front')).toBeCloseTo(4, 1)
   })
   it('tells heat that comes in from heat that goes out', () => {
     const w = draw('LEAN_TO', [loss('Roof', 900), loss('Back', -150)])
-    expect(w.get('[aria-label^="Back"] .arrow').classes()).toContain('gain')
-    expect(w.get('[aria-label^="Roof"] .arrow').classes()).not.toContain('gain')
+    expect(w.get('[aria-label^="Back"] .heat-arrow').classes()).toContain('gain')
+    expect(w.get('[aria-label^="Roof"] .heat-arrow').classes()).not.toContain('gain')
   })
   it('shows draughts and gaps beside the faces', () => {
     const w = draw('GABLE', [loss('Front wall', 100), loss('Door', 63)])

@@ -5,7 +5,9 @@
  */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { lengthOf, powerOf } from '@/shared/units'
+import { degrees, lengthOf, mine, powerOf } from '@/shared/units'
+import HeatArrow from './HeatArrow.vue'
+import { heatWays, wayWords, type Way } from './heatWays'
 
 type Shape = Views['Shape']
 const props = defineProps<{
@@ -95,22 +97,17 @@ const outline = computed(() => {
   return `${edges.value.map((e) => e.d).join(' ')} M${x} ${END.ground} H${x + w}`
 })
 
-const loss = (name: string) => props.losses.find((l) => l.name === name)?.watts ?? 0
+const still = { watts: 0, convectionWatts: 0, longWaveWatts: 0, throughWatts: 0, dewWatts: 0 }
+const ways = (name: string) => props.losses.find((l) => l.name === name) ?? still
+const loss = (name: string) => ways(name).watts
+const face = (name: string) => props.losses.find((l) => l.name === name)?.innerCelsius
+const shown = computed(() => {
+  const seen = new Set(props.losses.flatMap((l) => heatWays(l).map((w) => w.key)))
+  return (Object.keys(wayWords) as Way[]).filter((k) => seen.has(k))
+})
 const most = computed(() => Math.max(1, ...props.losses.map((l) => l.watts)))
 const wide = (w: number) => Math.max(1.5, (38 * Math.abs(w)) / most.value)
 const known = computed(() => props.losses.length > 0)
-
-/** An arrow leaving a point along a normal, or coming to it where heat comes in. */
-function arrow(x: number, y: number, nx: number, ny: number, w: number, long = 34): string {
-  if (w < 0) return arrow(x + nx * (long + 18), y + ny * (long + 18), -nx, -ny, -w, long - 8)
-  const h = wide(w) / 2
-  const head = h + 5
-  const px = -ny
-  const py = nx
-  const at = (along: number, across: number) =>
-    `${x + nx * (along + 6) + px * across} ${y + ny * (along + 6) + py * across}`
-  return `M${at(0, -h)} L${at(long, -h)} L${at(long, -head)} L${at(long + head * 0.8, 0)} L${at(long, head)} L${at(long, h)} L${at(0, h)} Z`
-}
 
 /** Where the words beside an arrow begin. */
 const besides = (e: { x: number; nx: number }) =>
@@ -144,13 +141,25 @@ const ground = computed(() => loss('Foundation edge'))
   <div class="frame" role="region" aria-label="The house, wider than a phone" tabindex="0">
     <svg
       class="house"
-      viewBox="0 0 700 420"
+      :viewBox="`0 0 720 ${Math.max(420, 400 + rest.length * 24)}`"
       role="group"
       aria-label="The house to scale, with what leaves each part"
     >
       <defs>
         <pattern id="earth" width="14" height="14" patternUnits="userSpaceOnUse">
           <path d="M0 14 L14 0" stroke="var(--soil)" stroke-width="1.4" />
+        </pattern>
+        <pattern id="way-air" width="6" height="6" patternUnits="userSpaceOnUse">
+          <rect width="6" height="6" class="way-air" />
+        </pattern>
+        <pattern id="way-waves" width="10" height="6" patternUnits="userSpaceOnUse">
+          <path d="M0 3 q2.5 -4 5 0 t5 0" class="way-line" />
+        </pattern>
+        <pattern id="way-through" width="9" height="5" patternUnits="userSpaceOnUse">
+          <path d="M0 2.5 h5" class="way-line" />
+        </pattern>
+        <pattern id="way-dew" width="7" height="7" patternUnits="userSpaceOnUse">
+          <circle cx="3.5" cy="3.5" r="1.6" class="way-dot" />
         </pattern>
       </defs>
       <rect x="20" :y="END.ground" width="420" height="34" fill="url(#earth)" />
@@ -176,11 +185,11 @@ const ground = computed(() => loss('Foundation edge'))
           :class="{ twice: part(e.name)?.secondSkin, wall: part(e.name)?.looks === 'SHELTERED' }"
           :d="e.d"
         />
-        <path
+        <HeatArrow
           v-if="known"
-          class="arrow"
-          :class="{ gain: loss(e.name) < 0 }"
-          :d="arrow(e.x, e.y, e.nx, e.ny, loss(e.name))"
+          v-bind="{ x: e.x, y: e.y, nx: e.nx, ny: e.ny, long: 34 }"
+          :wide="wide(loss(e.name))"
+          :ways="ways(e.name)"
         />
         <text
           v-if="known"
@@ -193,10 +202,17 @@ const ground = computed(() => loss('Foundation edge'))
             {{ powerOf(loss(e.name)) }}
           </tspan>
           <tspan v-else class="figure" dx="5">{{ powerOf(loss(e.name)) }}</tspan>
+          <tspan v-if="face(e.name) != null" class="face" :x="besides(e)" dy="17">
+            inside face {{ degrees(face(e.name)!, mine, 0) }}
+          </tspan>
         </text>
       </g>
       <g v-if="ground" class="part still">
-        <path class="arrow" :d="arrow(box.x + box.w * 0.5, END.ground + 2, 0, 1, ground, 14)" />
+        <HeatArrow
+          v-bind="{ x: box.x + box.w * 0.5, y: END.ground + 2, nx: 0, ny: 1, long: 14 }"
+          :wide="wide(ground)"
+          :ways="ways('Foundation edge')"
+        />
         <text :x="box.x + box.w * 0.5 + wide(ground) / 2 + 16" :y="END.ground + 28">
           edge
           <tspan class="figure">{{ powerOf(ground) }}</tspan>
@@ -254,10 +270,11 @@ const ground = computed(() => loss('Foundation edge'))
           :class="{ twice: part(e.name)?.secondSkin }"
           :d="`M${e.x} ${plan.y} v${plan.h}`"
         />
-        <path
+        <HeatArrow
           v-if="known"
-          class="arrow"
-          :d="arrow(e.x, plan.y + plan.h / 2, e.nx, 0, loss(e.name), 12)"
+          v-bind="{ x: e.x, y: plan.y + plan.h / 2, nx: e.nx, ny: 0, long: 12 }"
+          :wide="wide(loss(e.name))"
+          :ways="ways(e.name)"
         />
         <text :x="e.x" :y="plan.y - 26" text-anchor="middle">{{ e.name }}</text>
         <text v-if="known" :x="e.x" :y="plan.y - 9" text-anchor="middle" class="figure">
@@ -273,12 +290,17 @@ const ground = computed(() => loss('Foundation edge'))
       >
         {{ lengthOf(shape.lengthMetres) }} long
       </text>
+      <g v-for="(k, i) in shown" :key="k" class="key">
+        <rect :fill="`url(#way-${k})`" x="448" :y="316 + i * 22" width="44" height="13" />
+        <rect class="rim" x="448" :y="316 + i * 22" width="44" height="13" />
+        <text x="502" :y="327 + i * 22">{{ wayWords[k] }}</text>
+      </g>
       <g v-for="(l, i) in rest" :key="l.name" class="through">
         <path
-          :d="`M448 ${326 + i * 24} q8 -7 16 0 t16 0 t16 0`"
+          :d="`M22 ${404 + i * 24} q8 -7 16 0 t16 0 t16 0`"
           :style="{ strokeWidth: String(Math.max(1.5, wide(l.watts) / 3)) }"
         />
-        <text :x="508" :y="331 + i * 24">
+        <text :x="84" :y="409 + i * 24">
           {{ l.name }}
           <tspan class="figure" dx="5">{{ powerOf(l.watts) }}</tspan>
         </text>
@@ -353,23 +375,35 @@ text {
   stroke: var(--ember);
 }
 
-.arrow {
+.way-air {
   fill: var(--ember);
-  fill-opacity: 0.75;
 }
 
-.arrow.gain {
-  fill: var(--held);
+.way-line {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 1.6;
+}
+
+.way-dot {
+  fill: var(--ember);
+}
+
+.key text,
+.face {
+  fill: var(--ink-soft);
+  font-size: 13px;
+}
+
+.key .rim {
+  fill: none;
+  stroke: var(--ember);
 }
 
 .part text {
   paint-order: stroke;
   stroke: var(--sheet);
   stroke-width: 4px;
-}
-
-.chosen .arrow {
-  fill-opacity: 1;
 }
 
 .plan {

@@ -174,6 +174,12 @@ export function thinOf(m: number, u: Units = mine): string {
   return u.length === 'FT' ? `${plain((m / FT) * 12, 2)} in` : `${plain(m * 1000, 0)} mm`
 }
 
+export function speedOf(metresPerSecond: number, u: Units = mine): string {
+  return u.length !== 'M'
+    ? `${sensible(metresPerSecond * 2.237, 2)} mph`
+    : `${sensible(metresPerSecond, 2)} m/s`
+}
+
 export function areaOf(squareMetres: number, u: Units = mine): string {
   const own = toOwn(squareMetres, 'area', u)
   return `${plain(own, own >= 99.95 ? 0 : 1)} ${measure('area', u).symbol}`

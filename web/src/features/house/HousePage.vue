@@ -72,6 +72,42 @@ async function keep() {
 }
 const closeGaps = () => (draft.design.gaps = [])
 const none = null as unknown as number
+
+type Choice = 'shelter' | 'stand' | 'wetness'
+/** A choice that is absent until it is made. */
+function choice<K extends Choice>(key: K, usual: NonNullable<Design[K]>) {
+  return computed({
+    get: () => draft.design[key] ?? usual,
+    set: (v: Design[K]) => (draft.design[key] = v),
+  })
+}
+const shelter = choice('shelter', 'GARDEN')
+const stand = choice('stand', 'OPEN')
+const wetness = choice('wetness', 'BEDS')
+const shelters = [
+  { value: 'OPEN', text: 'in the open' },
+  { value: 'GARDEN', text: 'in a garden, hedges about' },
+  { value: 'YARD', text: 'in a yard, walls close by' },
+]
+const stands = [
+  { value: 'OPEN', text: 'trays and young plants' },
+  { value: 'CLOSED', text: 'a closed stand of leaves' },
+]
+const wetnesses = [
+  { value: 'DRY', text: 'dry: gravel, paving' },
+  { value: 'BEDS', text: 'beds between paths' },
+  { value: 'WET', text: 'wet all over' },
+]
+const solids = computed(() =>
+  (catalogue.value?.media ?? [])
+    .filter((m) => m.id !== 'water' && m.id !== 'compost')
+    .map((m) => ({ value: m.id, text: m.name })),
+)
+function massive(is: boolean) {
+  if (!part.value) return
+  part.value.wallMedium = (is ? 'granite' : null) as string
+  part.value.wallMetres = is ? 0.5 : none
+}
 </script>
 
 <template>
@@ -146,6 +182,18 @@ const none = null as unknown as number
             :label="mine.insulation"
             quantity="transmittance"
           />
+          <BFormCheckbox
+            v-if="part.looks !== 'UP'"
+            :model-value="part.wallMedium != null"
+            class="wide"
+            @update:model-value="massive($event === true)"
+            >a heavy wall that keeps heat of its own</BFormCheckbox
+          >
+          <template v-if="part.wallMedium != null">
+            <label for="p-wall">It is built of</label>
+            <BFormSelect id="p-wall" v-model="part.wallMedium" :options="solids" />
+            <NumberField v-model="part.wallMetres" label="Thick" quantity="length" />
+          </template>
           <BFormCheckbox v-model="part.secondSkin" class="wide"
             >a second skin or bubble film inside</BFormCheckbox
           >
@@ -225,10 +273,18 @@ const none = null as unknown as number
             label="Open to the air"
             quantity="area"
           />
+          <label for="h-shelter">It stands</label>
+          <BFormSelect id="h-shelter" v-model="shelter" :options="shelters" />
+          <label for="h-stand">The plants are</label>
+          <BFormSelect id="h-stand" v-model="stand" :options="stands" />
+          <label for="h-wet">Floor and beds</label>
+          <BFormSelect id="h-wet" v-model="wetness" :options="wetnesses" />
           <NumberField
             v-model="draft.design.groundCelsius"
-            label="Deep ground"
+            label="Two metres down"
+            placeholder="by latitude and season"
             :temperature="session.units"
+            optional
           />
         </template>
       </fieldset>

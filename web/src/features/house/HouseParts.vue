@@ -38,6 +38,8 @@ function add(design: Design) {
     azimuthDegrees: none,
     beyondCelsius: none,
     secondSkin: false,
+    wallMedium: null as never,
+    wallMetres: null as never,
   })
 }
 </script>

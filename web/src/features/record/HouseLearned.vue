@@ -57,6 +57,8 @@ async function reckon(learned: Views['LearnedFactors'] | null) {
     await client.invalidateQueries({ queryKey: ['holding', props.holding, 'house', props.house] })
   }
 }
+/** One standard deviation of a factor’s logarithm, from its 95 % interval. */
+const sigma = (f: { low: number; high: number }) => Math.log(f.high / f.low) / (2 * 1.96)
 const withNights = () => {
   const l = props.view.learned!
   return reckon({
@@ -65,6 +67,9 @@ const withNights = () => {
     massFactor: l.mass.value,
     nights: l.nights,
     until: l.until,
+    skinSigma: sigma(l.skin),
+    leakSigma: sigma(l.leak),
+    massSigma: sigma(l.mass),
   })
 }
 </script>

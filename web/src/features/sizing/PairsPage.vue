@@ -31,7 +31,7 @@ const q = reactive({
 const store = computed(
   () =>
     usable.value.find((s) => s.id === q.store) ??
-    usable.value.find((s) => s.design.indoors && s.design.medium !== 'water') ??
+    usable.value.find((s) => s.design.place.where === 'HOUSE' && s.design.medium !== 'water') ??
     usable.value[0],
 )
 /** As much as the store holds, where nobody said. */

@@ -82,7 +82,7 @@ function thick(i: number, typed: string) {
     </fieldset>
     <BButton v-if="!disabled" variant="secondary" @click="add">Add a layer</BButton>
     <fieldset
-      v-if="face === 'top' && (hours || (layers.length && design.indoors))"
+      v-if="face === 'top' && (hours || (layers.length && design.place.where === 'HOUSE'))"
       :disabled="disabled"
     >
       <legend>Its lid</legend>

@@ -6,6 +6,7 @@ import NumberField from '@/shared/NumberField.vue'
 import type { Temperature } from '@/shared/units'
 import type { Design } from './designs'
 import type { MediumChoice } from './media'
+import PlaceEditor from './PlaceEditor.vue'
 
 const props = defineProps<{
   design: Design
@@ -76,11 +77,7 @@ function reshape(shape: unknown) {
           ]"
         />
       </div>
-      <BFormCheckbox v-model="design.indoors"
-        >stands in the house, so its losses warm it</BFormCheckbox
-      >
-      <BFormCheckbox v-model="design.onGround">rests on the ground</BFormCheckbox>
-      <BFormCheckbox v-model="design.buried">lies in the ground</BFormCheckbox>
+      <PlaceEditor v-model="design.place" :units="units" />
       <BFormCheckbox v-model="planned"
         >only planned: it counts in no night and no balance</BFormCheckbox
       >

@@ -325,7 +325,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       />
     </div>
     <p v-if="house" class="soft mt-3">
-      It stands {{ draft.design.indoors ? 'in' : 'outside' }}
+      It stands {{ draft.design.place.where === 'HOUSE' ? 'in' : 'outside' }}
       <RouterLink :to="{ name: 'house', params: { holding, house: house.id } }">{{
         house.name
       }}</RouterLink>.

@@ -4,6 +4,7 @@ export type Design = Views['StoreDesign']
 export type Probe = Views['ProbeView']
 export type Source = Views['SourceDesign']
 export type Led = Views['Led']
+export type Place = Views['PlaceDesign']
 export type FaceKey = 'side' | 'top' | 'foot'
 export type Layer = Views['LayerDesign']
 
@@ -85,6 +86,15 @@ const build = (...parts: string[]): Views['Build'] => ({
   bathed: false,
 })
 
+export const place = (where: Place['where'], footing: Place['footing']): Place => ({
+  where,
+  footing,
+  openToHouse: [],
+  coverMetres: none,
+  roomCelsius: none,
+  groundConductivity: none,
+})
+
 function body(
   size: { across?: number; length?: number; width?: number; height: number; count?: number },
   medium: string,
@@ -104,9 +114,7 @@ function body(
     side: face(),
     top: face(),
     foot: face(),
-    indoors: true,
-    onGround: true,
-    buried: false,
+    place: place('HOUSE', 'ON_GROUND'),
     floorCelsius: 6,
     chargeToCelsius: 40,
     source: source('NONE'),
@@ -318,8 +326,7 @@ export const starts: Start[] = [
     key: 'earth',
     word: 'Pipes in the ground with warm air through them',
     design: body({ across: 0.6, height: 12, count: 5 }, 'soil', {
-      indoors: false,
-      buried: true,
+      place: place('OUTDOORS', 'BURIED'),
       floorCelsius: 8,
       chargeToCelsius: 18,
       source: source('WARM_AIR', { reachFraction: 0.3, inletCelsius: 30, hours: 5 }),
@@ -340,7 +347,7 @@ export const starts: Start[] = [
     design: body({ length: 1.8, width: 1.6, height: 1.3 }, 'compost', {
       side: face([bulk('straw', 0.15)]),
       top: face([bulk('straw', 0.1)]),
-      indoors: false,
+      place: place('OUTDOORS', 'ON_GROUND'),
       floorCelsius: 30,
       chargeToCelsius: 58,
       source: source('HEAP', {

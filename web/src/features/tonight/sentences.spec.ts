@@ -30,11 +30,15 @@ describe('tonight in words', () => {
     expect(shortage(night({ shortKind: 'NONE' }))).toBe('')
   })
   it('owns up to what was guessed', () => {
-    const said = assumption(
-      { code: 'STORE_UNREAD', value: 4, at: null as unknown as string, of: 'Bin' },
-      C,
-      'UTC',
+    const given = (code: string, value: number, of: string, worthKelvin: number) =>
+      assumption({ code, value, at: null as unknown as string, of, worthKelvin }, C, 'UTC')
+    expect(given('SKY', 0.5, '', 1.24)).toBe(
+      'The sky is 50 % clouded, as far as told: worth ± 1.2 K tonight.',
     )
+    expect(given('WIND', 2, 'TYPED', 0.02)).toContain('2 m/s at ten metres: worth next to')
+    expect(given('SHELTER', 0.25, 'YARD', null as never)).toContain('in a yard')
+    expect(given('WETNESS', 0.8, 'WET', 0.4)).toContain('wet all over')
+    const said = given('STORE_UNREAD', 4, 'Bin', null as never)
     expect(said).toBe('Bin has never been read; it is taken as cold as the air, 4.0 °C.')
   })
 })

@@ -9,6 +9,7 @@ import {
   type Temperature,
   powerOf,
   massOf,
+  speedOf,
 } from '@/shared/units'
 
 type Night = Views['TonightView']
@@ -116,6 +117,26 @@ export function certainty(n: Night, u: Temperature): string {
   return `${percent(n.chanceOfHolding)} likely to hold; eight nights in ten like this end between ${degrees(n.coldestTenth, u)} and ${degrees(n.coldestNinetieth, u)}.`
 }
 
+export const shelterWord = {
+  OPEN: 'in the open',
+  GARDEN: 'in a garden',
+  YARD: 'in a yard',
+} as const
+export const wetWord = { DRY: 'dry', BEDS: 'beds between paths', WET: 'wet all over' } as const
+
+function skyWord(cloud: number): string {
+  if (cloud < 0.2) return 'clear'
+  if (cloud > 0.8) return 'overcast'
+  return `${percent(cloud)} clouded`
+}
+
+/** How far the coldest moment moves where a guess is as wrong as it may well be. */
+function worthOf(a: Views['Assumption'], u: Temperature): string {
+  if (a.worthKelvin == null) return ''
+  if (a.worthKelvin < 0.05) return ': worth next to nothing tonight'
+  return `: worth ± ${kelvins(a.worthKelvin, u)} tonight`
+}
+
 /** What was taken as given, and from where. */
 export function assumption(a: Views['Assumption'], u: Temperature, zone: string): string {
   const when = a.at
@@ -141,6 +162,14 @@ export function assumption(a: Views['Assumption'], u: Temperature, zone: string)
       return `Walls and floor start at ${t}, the mean of the air over the last day.`
     case 'MASS_GUESSED':
       return `Walls and floor are taken as warm as the air, ${t}.`
+    case 'SKY':
+      return `The sky is ${skyWord(a.value ?? 0.5)}${a.of === 'TYPED' ? '' : ', as far as told'}${worthOf(a, u)}.`
+    case 'WIND':
+      return `The wind is ${speedOf(a.value ?? 0)} at ten metres${worthOf(a, u)}.`
+    case 'SHELTER':
+      return `${percent(a.value ?? 0)} of it reaches the house, which stands ${shelterWord[a.of as keyof typeof shelterWord] ?? 'in a garden'}.`
+    case 'WETNESS':
+      return `Floor and beds are ${wetWord[a.of as keyof typeof wetWord] ?? 'beds between paths'}; what they give off condenses on the skin${worthOf(a, u)}.`
     case 'HOUSE_LEARNED':
       return `The house loses heat as ${a.of} of its nights taught.`
     case 'STORE_UNREAD':

@@ -1044,6 +1044,8 @@ export interface components {
             of: string;
             /** Format: double */
             value: number;
+            /** Format: double */
+            worthKelvin: number;
         };
         Begin: {
             holding: components["schemas"]["HoldingDraft"];
@@ -1588,11 +1590,17 @@ export interface components {
             /** Format: double */
             screenResistance: number;
             shape: components["schemas"]["Shape"];
+            /** @enum {string} */
+            shelter: "OPEN" | "GARDEN" | "YARD";
             skin: components["schemas"]["Part"][];
+            /** @enum {string} */
+            stand: "OPEN" | "CLOSED";
             /** Format: double */
             ventAboveCelsius: number;
             /** Format: double */
             volumeCubicMetres: number;
+            /** @enum {string} */
+            wetness: "DRY" | "BEDS" | "WET";
         };
         HouseDraft: {
             design: components["schemas"]["HouseDesign"];
@@ -1629,7 +1637,7 @@ export interface components {
             id: string;
             /** Format: double */
             lossWattsPerKelvin: number;
-            losses: components["schemas"]["Loss"][];
+            losses: components["schemas"]["LossView"][];
             name: string;
             /** Format: int32 */
             version: number;
@@ -1755,11 +1763,17 @@ export interface components {
             /** Format: double */
             leakFactor: number;
             /** Format: double */
+            leakSigma: number;
+            /** Format: double */
             massFactor: number;
+            /** Format: double */
+            massSigma: number;
             /** Format: int32 */
             nights: number;
             /** Format: double */
             skinFactor: number;
+            /** Format: double */
+            skinSigma: number;
             /** Format: date */
             until: string;
         };
@@ -1885,15 +1899,21 @@ export interface components {
             /** Format: double */
             wattsNow: number;
         };
-        Loss: {
+        LossView: {
+            /** Format: double */
+            convectionWatts: number;
+            /** Format: double */
+            dewWatts: number;
+            /** Format: double */
+            innerCelsius: number;
             kind: string;
+            /** Format: double */
+            longWaveWatts: number;
             name: string;
             /** Format: double */
-            watts: number;
-        };
-        LossView: {
-            kind: string;
-            name: string;
+            outerCelsius: number;
+            /** Format: double */
+            throughWatts: number;
             /** Format: double */
             watts: number;
         };
@@ -1907,14 +1927,16 @@ export interface components {
         };
         Medium: {
             conductivity: components["schemas"]["Range"];
+            conductivitySlope: components["schemas"]["Range"];
             density: components["schemas"]["Range"];
             dryConductivity: components["schemas"]["Range"];
+            heatSlope: components["schemas"]["Range"];
             highestCelsius: components["schemas"]["Range"];
             id: string;
             /** @enum {string} */
             kind: "SOLID" | "WATER";
             /** @enum {string} */
-            law: "CONSTANT" | "QUARTZ" | "DAMP_QUARTZ" | "WATER";
+            law: "LINEAR" | "QUARTZ" | "DAMP_QUARTZ" | "WATER";
             moisture: components["schemas"]["Range"];
             name: string;
             source: string;
@@ -2046,6 +2068,9 @@ export interface components {
             tiltDegrees: number;
             /** Format: double */
             transmittance: number;
+            wallMedium: string;
+            /** Format: double */
+            wallMetres: number;
         };
         PartLimit: {
             /** Format: double */
@@ -2095,6 +2120,19 @@ export interface components {
             kind: string;
             /** Format: int64 */
             to: number;
+        };
+        PlaceDesign: {
+            /** Format: double */
+            coverMetres: number;
+            /** @enum {string} */
+            footing: "RAISED" | "ON_GROUND" | "EARTH_COVERED" | "BURIED";
+            /** Format: double */
+            groundConductivity: number;
+            openToHouse: ("SIDE" | "TOP" | "FOOT")[];
+            /** Format: double */
+            roomCelsius: number;
+            /** @enum {string} */
+            where: "HOUSE" | "OUTDOORS" | "ROOM";
         };
         Point: {
             /** Format: double */
@@ -2401,6 +2439,7 @@ export interface components {
             withoutCelsius: number;
         };
         SkinMaterial: {
+            emissivity: components["schemas"]["Range"];
             id: string;
             longWaveShare: components["schemas"]["Range"];
             name: string;
@@ -2493,7 +2532,6 @@ export interface components {
         };
         StoreDesign: {
             build: components["schemas"]["Build"];
-            buried: boolean;
             /** Format: double */
             chargeToCelsius: number;
             /** Format: int32 */
@@ -2505,7 +2543,6 @@ export interface components {
             foot: components["schemas"]["FaceDesign"];
             /** Format: double */
             heightMetres: number;
-            indoors: boolean;
             led: components["schemas"]["Led"];
             /** Format: double */
             lengthMetres: number;
@@ -2517,7 +2554,7 @@ export interface components {
             /** Format: double */
             measuredSpecificHeat: number;
             medium: string;
-            onGround: boolean;
+            place: components["schemas"]["PlaceDesign"];
             /** @enum {string} */
             shape: "CYLINDER" | "BOX";
             side: components["schemas"]["FaceDesign"];

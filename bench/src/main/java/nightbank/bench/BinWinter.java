@@ -11,6 +11,7 @@ import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Probe;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 
 /**
  * Readings of a sand bin that is charged for five hours a day, as its own conduction gives them:
@@ -43,7 +44,7 @@ public final class BinWinter {
     double[] celsius = new double[4];
     for (int i = 0; i < days * 1440; i++) {
       celsius[3] = 3 + 5 * Math.sin(i / 229.0) + 3 * Math.sin(i / 3000.0);
-      model.step(60, celsius[3], GROUND, i % 1440 < 300 ? WATTS : 0);
+      model.step(60, Surroundings.of(celsius[3], GROUND), i % 1440 < 300 ? WATTS : 0);
       for (int p = 0; p < 3; p++) {
         Probe probe = BIN.probes().get(p);
         celsius[p] =

@@ -61,17 +61,16 @@ public class NightBench {
     Greenhouse house =
         Greenhouse.of(
                 List.of(
-                    new SkinPart("roof", 31, 3.3, 0.9)
-                        .glazed(0.6, 0.02)
+                    SkinPart.of("roof", 31, 3.3).seeing(0.9).sunny(0.6)
                         .facing(20, 180)
                         .screened(0.2),
-                    new SkinPart("front", 16, 3.3, 0.45).glazed(0.6, 0.02),
-                    new SkinPart("ends", 15, 3.3, 0.45).glazed(0.6, 0.02),
-                    new SkinPart("back", 27, 1.6, 0)),
+                    SkinPart.of("front", 16, 3.3).seeing(0.45).sunny(0.6),
+                    SkinPart.of("ends", 15, 3.3).seeing(0.45).sunny(0.6),
+                    SkinPart.of("back", 27, 1.6).seeing(0)),
                 69,
                 1,
-                new InnerMass(1.2e7, 400),
                 2)
+            .withMasses(List.of(new InnerMass(1.2e7, 400)))
             .withGaps(List.of(new Gap("door", 6, 0.004)))
             .withFloor(new Floor(28, 15, 0.8));
     return new NightPlan(

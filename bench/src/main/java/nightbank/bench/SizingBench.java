@@ -48,14 +48,12 @@ public class SizingBench {
     Greenhouse house =
         Greenhouse.of(
                 List.of(
-                    new SkinPart("roof", 31, 3.3, 0.9),
-                    new SkinPart("front", 16, 3.3, 0.45),
-                    new SkinPart("ends", 15, 3.3, 0.45),
-                    new SkinPart("back", 27, 1.6, 0)),
+                    SkinPart.of("roof", 31, 3.3).seeing(0.9),
+                    SkinPart.of("front", 16, 3.3).seeing(0.45),
+                    SkinPart.of("ends", 15, 3.3).seeing(0.45),
+                    SkinPart.of("back", 27, 1.6).seeing(0)),
                 69,
-                1,
-                new InnerMass(1.2e7, 400),
-                2)
+                1, 2).withMasses(List.of(new InnerMass(1.2e7, 400)))
             .withFloor(new Floor(28, 15, 0.8));
     return new NightPlan(
         house, List.of(), Weather.typed(1, -9, 13 * 3600, 2, 0.3, length), 7, 7, 7, length, 600);

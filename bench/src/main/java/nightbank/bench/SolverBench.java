@@ -8,6 +8,7 @@ import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -41,7 +42,7 @@ public class SolverBench {
   public double step() {
     ConductionStore model = new ConductionStore(drum, start);
     for (int i = 0; i < STEPS; i++) {
-      model.step(60, 5, 5, 0);
+      model.step(60, Surroundings.of(5, 5), 0);
     }
     return model.meanCelsius();
   }

@@ -39,4 +39,9 @@ public final class Reference {
   public static double number(Map<String, String> row, String column) {
     return Double.parseDouble(row.get(column));
   }
+
+  /** The column's number, or another where the cell is empty. */
+  public static double number(Map<String, String> row, String column, double otherwise) {
+    return row.get(column).isEmpty() ? otherwise : number(row, column);
+  }
 }

@@ -42,7 +42,7 @@ public final class Grounds {
          "heightMetres":0.62,"count":1,"medium":"dry-sand","measuredDensity":1550,
          "measuredSpecificHeat":825,"side":{"layers":[],"measuredTransmittance":0.9},
          "top":{"layers":[],"measuredTransmittance":9.5},"foot":{"layers":[],"measuredTransmittance":0.8},
-         "indoors":true,"onGround":false,"floorCelsius":8,"chargeToCelsius":70,
+         "place":{"where":"HOUSE","footing":"RAISED"},"floorCelsius":8,"chargeToCelsius":70,
          "source":{"kind":"ELEMENT","powerWatts":620,"reachFraction":0.15,"lowFraction":0.15,"highFraction":0.85}},
          "probes":[%s,%s,%s,%s]}
         """

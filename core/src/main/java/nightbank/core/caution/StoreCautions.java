@@ -201,7 +201,7 @@ public final class StoreCautions {
           new Rule(
               Code.GROUND_AIR,
               DANGER,
-              f -> f.store().place().buried(),
+              f -> airPipes(f.store()),
               "Open pipes in the ground gather damp and mould, and may draw radon into the house.",
               "Lay them to a drain, seal the joints, ask about radon where you live."),
           new Rule(
@@ -400,6 +400,14 @@ public final class StoreCautions {
 
   private static double load(StoreFacts f) {
     return f.store().massPerFloorArea();
+  }
+
+  private static boolean airPipes(HeatStore s) {
+    return s.place().buried()
+        && s.carrier()
+            .filter(c -> c.passage() instanceof Passage.Bore)
+            .filter(c -> c.stream().fluid() == Stream.Fluid.AIR)
+            .isPresent();
   }
 
   private static boolean tall(StoreFacts f) {

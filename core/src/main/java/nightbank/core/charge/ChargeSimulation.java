@@ -8,6 +8,7 @@ import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 
 /**
  * A store charged by a source on the same grid as its nights, then left alone: so that a red-hot
@@ -77,6 +78,7 @@ public final class ChargeSimulation {
     double dt = length / steps;
     Rows rows = new Rows(steps);
     rows.note(0, 0, model, 0);
+    Surroundings around = Surroundings.of(air, ground);
     double before = model.heatContent();
     double input = 0;
     double gain = 0;
@@ -90,7 +92,7 @@ public final class ChargeSimulation {
     for (int k = 1; k <= steps; k++) {
       double at = (k - 1) * dt;
       Source.Given given = source.give(at, dt, model);
-      model.step(dt, air, ground, given.sourceWatts());
+      model.step(dt, around, given.sourceWatts());
       double into = given.sourceWatts() + given.streamWatts();
       input += given.inputWatts() * dt;
       gain += Math.max(0, into) * dt;
@@ -100,7 +102,7 @@ public final class ChargeSimulation {
         faces += model.faceWatts(face) * dt;
       }
       rows.note(k, k * dt, model, into);
-      heat.feel(model, k * dt);
+      heat.feel(model, k * dt, around);
       if (Double.isNaN(reached) && model.meanCelsius() >= aim) {
         reached = k * dt;
       }
@@ -164,7 +166,7 @@ public final class ChargeSimulation {
     private double zone = -300;
     private final double[][] layers = new double[FaceName.values().length][];
 
-    void feel(StoreModel model, double second) {
+    void feel(StoreModel model, double second, Surroundings around) {
       zone = Math.max(zone, model.zoneCelsius());
       if (model.highestCelsius() > spot.celsius()) {
         spot = hottest(model, second);
@@ -172,7 +174,7 @@ public final class ChargeSimulation {
       for (FaceName name : FaceName.values()) {
         Face face = store.face(name);
         if (!face.layers().isEmpty()) {
-          double beyond = name == FaceName.FOOT && store.place().onGround() ? ground : air;
+          double beyond = around.at(store.place().beyond(name));
           double[] now =
               face.innerTemperatures(
                   surface(model, name), beyond, name, Math.sqrt(store.geometry().endArea()));

@@ -1,6 +1,7 @@
 package nightbank.core.charge;
 
 import nightbank.core.store.StoreModel;
+import nightbank.core.store.Surroundings;
 
 /**
  * A heat pump that takes from one store and gives to another. COP = η T_hot/(T_hot - T_cold) in
@@ -52,12 +53,12 @@ public record HeatPump(
    * Losses of both stores are in their own steps, which this takes.
    */
   public Moved step(
-      double seconds, StoreModel hot, StoreModel cold, double airCelsius, double groundCelsius) {
+      double seconds, StoreModel hot, StoreModel cold, Surroundings around) {
     boolean runs = cold.zoneCelsius() > coldestCelsius && hot.zoneCelsius() < hottestCelsius;
     double to = runs ? electricWatts * performance(cold.zoneCelsius(), hot.zoneCelsius()) : 0;
     double electric = runs ? electricWatts : 0;
-    hot.step(seconds, airCelsius, groundCelsius, to);
-    cold.step(seconds, airCelsius, groundCelsius, -(to - electric));
+    hot.step(seconds, around, to);
+    cold.step(seconds, around, -(to - electric));
     return new Moved(to, to - electric, electric);
   }
 }

@@ -1,6 +1,7 @@
 package nightbank.core.charge;
 
 import nightbank.core.store.StoreModel;
+import nightbank.core.store.Surroundings;
 
 /**
  * A heat pump as a source: what it takes comes from another store, whose balance falls with it, or
@@ -47,7 +48,7 @@ public final class PumpedFrom implements Source {
     double to = runs ? pump.electricWatts() * pump.performance(from, hot.zoneCelsius()) : 0;
     double electric = runs ? pump.electricWatts() : 0;
     if (cold != null) {
-      cold.step(span, coldAir, coldAir, electric - to);
+      cold.step(span, Surroundings.of(coldAir, coldAir), electric - to);
     }
     return new Given(to, 0, 0, to);
   }

@@ -1,26 +1,53 @@
 package nightbank.core.house;
 
 /**
- * Floor and beds as soil in layers over ground at a seasonal temperature 0.6 m down, with an edge
- * along the foundation that loses to outdoors.
+ * Floor and beds as soil two metres down to undisturbed earth, with an edge along the foundation
+ * that loses to outdoors.
  *
  * @param edgeWattsPerMetreKelvin along the perimeter, {@link #EDGE_BARE} or {@link #EDGE_INSULATED}
  */
 public record Floor(
-    double areaSquareMetres, double perimeterMetres, double edgeWattsPerMetreKelvin) {
+    double areaSquareMetres,
+    double perimeterMetres,
+    double edgeWattsPerMetreKelvin,
+    Soil soil) {
   /** Edge loss of a bare foundation, W/(m K); ISO 13370, order of magnitude. */
   public static final double EDGE_BARE = 1.2;
 
   /** Edge loss with 50 mm of board let in to 0.5 m, W/(m K); ISO 13370, order of magnitude. */
   public static final double EDGE_INSULATED = 0.5;
 
-  static final double DEPTH = 0.6; // m
-  static final double CONDUCTIVITY = 1.2; // W/(m K), moist garden soil, ISO 13370
-  static final double HEAT = 2.56e6; // J/(m³ K), 1600 kg/m³ of 1600 J/(kg K)
-  static final double SURFACE_FILM = 7; // W/(m² K), ISO 6946 mean of up and down
+  static final double EMISSIVITY = 0.95; // soil and leaves, Incropera et al., app. A
 
-  /** Thicknesses from the surface down, m: thin where a night reaches, thick below. */
-  static final double[] LAYERS = {0.02, 0.04, 0.07, 0.11, 0.15, 0.21};
+  /** Layers of the two metres: 9 mm at the surface, half a metre at the bottom. */
+  static final double[] LAYERS = SoilColumn.layers(2, 12, 1.45);
+
+  /**
+   * The earth under a house.
+   *
+   * @param conductivity W/(m K)
+   * @param heat ρ c, J/(m³ K)
+   * @param freezingWater m³ of water in a m³ that freezes
+   */
+  public record Soil(double conductivity, double heat, double freezingWater) {
+    /** Moist garden soil (ISO 13370; 0.8 to 1.8 W/(m K)); 15 % of water, 0.1 to 0.25. */
+    public static final Soil GARDEN = new Soil(1.2, 2.56e6, 0.15);
+
+    public Soil {
+      if (!(conductivity >= 0.1 && conductivity <= 5)) {
+        throw new IllegalArgumentException(
+            "soil's conductivity must lie between 0.1 and 5 W/(m K), was " + conductivity);
+      }
+      if (!(heat >= 2e5 && heat <= 5e6)) {
+        throw new IllegalArgumentException(
+            "soil's heat must lie between 2e5 and 5e6 J/(m³ K), was " + heat);
+      }
+      if (!(freezingWater >= 0 && freezingWater <= 0.6)) {
+        throw new IllegalArgumentException(
+            "water in soil must lie between 0 and 0.6 of its volume, was " + freezingWater);
+      }
+    }
+  }
 
   public Floor {
     if (!(areaSquareMetres > 0 && areaSquareMetres <= 20_000)) {
@@ -35,5 +62,24 @@ public record Floor(
       throw new IllegalArgumentException(
           "edge loss must lie between 0 and 5 W/(m K), was " + edgeWattsPerMetreKelvin);
     }
+  }
+
+  public Floor(double areaSquareMetres, double perimeterMetres, double edge) {
+    this(areaSquareMetres, perimeterMetres, edge, Soil.GARDEN);
+  }
+
+  /** The same floor on soil that takes up and gives so many times as much. */
+  public Floor giving(double factor) {
+    double k = Math.max(0.1, Math.min(5, soil.conductivity * factor));
+    double heat = Math.max(2e5, Math.min(5e6, soil.heat * factor));
+    return new Floor(
+        areaSquareMetres,
+        perimeterMetres,
+        edgeWattsPerMetreKelvin,
+        new Soil(k, heat, soil.freezingWater));
+  }
+
+  double edgeWattsPerKelvin() {
+    return perimeterMetres * edgeWattsPerMetreKelvin;
   }
 }

@@ -4,14 +4,14 @@ package nightbank.core.house;
  * An opening that nobody meant: round a door, along a vent, under a sill.
  *
  * <p>Air through it by the basic model of the ASHRAE Handbook of Fundamentals, chapter 16: Q = A_L
- * √(C_s ΔT + C_w v²) with C_s = 0.000145 for one storey and C_w = 0.000174 for a site sheltered as
- * a farmyard is (class 3), Q in L/s and A_L in cm². Good to a factor of 1.5.
+ * √(C_s ΔT + C_w v²) with C_s = 0.000145 for one storey; its C_w by classes of shelter is 0.00065 on
+ * the wind as it reaches the house. Q in L/s and A_L in cm². Good to a factor of 1.5.
  */
 public record Gap(String name, double lengthMetres, double widthMetres) {
   static final double WIDEST = 2; // m
 
   private static final double STACK = 0.000145;
-  private static final double WIND = 0.000174;
+  private static final double WIND = 0.00065;
 
   public Gap {
     if (!(lengthMetres > 0 && lengthMetres <= 500 && widthMetres > 0 && widthMetres <= WIDEST)) {
@@ -24,12 +24,15 @@ public record Gap(String name, double lengthMetres, double widthMetres) {
     }
   }
 
-  /** Air through it, m³/s. */
-  public double cubicMetresPerSecond(double excessKelvin, double windMetresPerSecond) {
+  /**
+   * Air through it, m³/s.
+   *
+   * @param wind at the house, m/s
+   */
+  public double cubicMetresPerSecond(double excessKelvin, double wind) {
     double squareCentimetres = lengthMetres * widthMetres * 1e4;
     return squareCentimetres
-        * Math.sqrt(
-            STACK * Math.abs(excessKelvin) + WIND * windMetresPerSecond * windMetresPerSecond)
+        * Math.sqrt(STACK * Math.abs(excessKelvin) + WIND * wind * wind)
         / 1000;
   }
 }

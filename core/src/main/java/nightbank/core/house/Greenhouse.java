@@ -3,17 +3,20 @@ package nightbank.core.house;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import nightbank.core.weather.Sky;
 
 /**
  * The space to be kept from frost: skin, draught and gaps, floor, inner masses, a vent, and what
  * the plants stand.
  *
  * @param volumeCubicMetres air inside
- * @param airChangesPerHour at 4 m/s of wind
+ * @param airChangesPerHour at 4 m/s of wind at the house
  * @param airCapacity air with leaves, pots and staging that follow it at once, J/K
  * @param ventAboveCelsius air temperature at which vents begin to open, NaN without a vent
  * @param plantLimitCelsius below it the plants are lost
+ * @param stand what the outermost leaves see below them
+ * @param windShare of the wind at ten metres that reaches the house
+ * @param wetShare of the floor that gives off water like a wet cloth: 0 dry gravel, 0.3 beds
+ *     between paths, 0.8 everything watered
  */
 public record Greenhouse(
     List<SkinPart> skin,
@@ -24,41 +27,50 @@ public record Greenhouse(
     List<InnerMass> masses,
     Optional<Floor> floor,
     double ventAboveCelsius,
-    double plantLimitCelsius) {
+    double plantLimitCelsius,
+    Stand stand,
+    double windShare,
+    double wetShare) {
 
   /** ρ c of air near 5 °C, J/(m³ K); Incropera app. A. */
   public static final double AIR_HEAT = 1.27 * 1006;
+
+  /** Wet share of the floor where nobody says (0 to 0.8). */
+  public static final double USUAL_WET_SHARE = 0.3;
 
   /** Light contents as multiples of the air's own capacity; an estimate, 3 to 8 in practice. */
   private static final double LIGHT_CONTENTS = 5;
 
   private static final double MOST_CHANGES = 60; // per hour
   private static final double VENTED_CHANGES = 30; // per hour, vents wide open
+  private static final double STUFFED = 0.2; // of the air still passes rags, 0.1 to 0.4
 
   public Greenhouse {
     skin = List.copyOf(skin);
     gaps = List.copyOf(gaps);
     masses = List.copyOf(masses);
-    if (!(volumeCubicMetres > 0 && volumeCubicMetres <= 200_000)) {
+    within("volume", volumeCubicMetres, 1e-6, 200_000, "m³");
+    within("air changes", airChangesPerHour, 0, MOST_CHANGES, "per hour");
+    within("plants' limit", plantLimitCelsius, -30, 30, "°C");
+    within("share of the wind that reaches the house", windShare, 0, 1.5, "");
+    within("wet share of the floor", wetShare, 0, 1, "");
+  }
+
+  private static void within(String what, double v, double low, double high, String unit) {
+    if (!(v >= low && v <= high)) {
       throw new IllegalArgumentException(
-          "volume must lie between 0 and 200000 m³, was " + volumeCubicMetres + " m³");
-    }
-    if (!(airChangesPerHour >= 0 && airChangesPerHour <= MOST_CHANGES)) {
-      throw new IllegalArgumentException(
-          "air changes must lie between 0 and 60 per hour, was " + airChangesPerHour);
-    }
-    if (!(plantLimitCelsius >= -30 && plantLimitCelsius <= 30)) {
-      throw new IllegalArgumentException(
-          "plants' limit must lie between -30 and 30 °C, was " + plantLimitCelsius + " °C");
+          what + " must lie between " + low + " and " + high + " " + unit + ", was " + v);
     }
   }
 
-  /** A house with one inner mass, no soil, no gaps and no vent. */
+  /**
+   * A house of skin and air alone that stands in the full wind: no floor, no mass, no gaps, no
+   * vent, seed trays.
+   */
   public static Greenhouse of(
       List<SkinPart> skin,
       double volumeCubicMetres,
       double airChangesPerHour,
-      InnerMass mass,
       double plantLimitCelsius) {
     return new Greenhouse(
         skin,
@@ -66,91 +78,110 @@ public record Greenhouse(
         airChangesPerHour,
         List.of(),
         volumeCubicMetres * AIR_HEAT * LIGHT_CONTENTS,
-        List.of(mass),
+        List.of(),
         Optional.empty(),
         Double.NaN,
-        plantLimitCelsius);
+        plantLimitCelsius,
+        Stand.OPEN,
+        1,
+        USUAL_WET_SHARE);
+  }
+
+  /** Everything that a house can be given otherwise. */
+  private static final class Change {
+    List<SkinPart> skin;
+    double airChanges;
+    List<Gap> gaps;
+    double airCapacity;
+    List<InnerMass> masses;
+    Optional<Floor> floor;
+    double vent;
+    double limit;
+    Stand stand;
+    double windShare;
+    double wetShare;
+  }
+
+  private Greenhouse with(java.util.function.Consumer<Change> how) {
+    Change c = new Change();
+    c.skin = skin;
+    c.airChanges = airChangesPerHour;
+    c.gaps = gaps;
+    c.airCapacity = airCapacity;
+    c.masses = masses;
+    c.floor = floor;
+    c.vent = ventAboveCelsius;
+    c.limit = plantLimitCelsius;
+    c.stand = stand;
+    c.windShare = windShare;
+    c.wetShare = wetShare;
+    how.accept(c);
+    return new Greenhouse(
+        c.skin,
+        volumeCubicMetres,
+        c.airChanges,
+        c.gaps,
+        c.airCapacity,
+        c.masses,
+        c.floor,
+        c.vent,
+        c.limit,
+        c.stand,
+        c.windShare,
+        c.wetShare);
+  }
+
+  public Greenhouse withSkin(List<SkinPart> parts) {
+    return with(c -> c.skin = parts);
   }
 
   public Greenhouse withGaps(List<Gap> newGaps) {
-    return new Greenhouse(
-        skin,
-        volumeCubicMetres,
-        airChangesPerHour,
-        newGaps,
-        airCapacity,
-        masses,
-        floor,
-        ventAboveCelsius,
-        plantLimitCelsius);
+    return with(c -> c.gaps = newGaps);
+  }
+
+  public Greenhouse withAirCapacity(double joulesPerKelvin) {
+    return with(c -> c.airCapacity = joulesPerKelvin);
   }
 
   public Greenhouse withMasses(List<InnerMass> newMasses) {
-    return new Greenhouse(
-        skin,
-        volumeCubicMetres,
-        airChangesPerHour,
-        gaps,
-        airCapacity,
-        newMasses,
-        floor,
-        ventAboveCelsius,
-        plantLimitCelsius);
+    return with(c -> c.masses = newMasses);
   }
 
   public Greenhouse withFloor(Floor newFloor) {
-    return new Greenhouse(
-        skin,
-        volumeCubicMetres,
-        airChangesPerHour,
-        gaps,
-        airCapacity,
-        masses,
-        Optional.of(newFloor),
-        ventAboveCelsius,
-        plantLimitCelsius);
+    return with(c -> c.floor = Optional.of(newFloor));
   }
 
   public Greenhouse withVentAbove(double celsius) {
-    return new Greenhouse(
-        skin,
-        volumeCubicMetres,
-        airChangesPerHour,
-        gaps,
-        airCapacity,
-        masses,
-        floor,
-        celsius,
-        plantLimitCelsius);
+    return with(c -> c.vent = celsius);
   }
 
   public Greenhouse withPlantLimit(double celsius) {
-    return new Greenhouse(
-        skin,
-        volumeCubicMetres,
-        airChangesPerHour,
-        gaps,
-        airCapacity,
-        masses,
-        floor,
-        ventAboveCelsius,
-        celsius);
+    return with(c -> c.limit = celsius);
+  }
+
+  public Greenhouse withStand(Stand newStand) {
+    return with(c -> c.stand = newStand);
+  }
+
+  public Greenhouse withWindShare(double share) {
+    return with(c -> c.windShare = share);
+  }
+
+  public Greenhouse withWetShare(double share) {
+    return with(c -> c.wetShare = share);
   }
 
   /** A house with parts of its skin changed, and its draught by a factor. */
   public Greenhouse changed(UnaryOperator<SkinPart> part, double leakFactor) {
-    return new Greenhouse(
-        skin.stream().map(part).toList(),
-        volumeCubicMetres,
-        airChangesPerHour * leakFactor,
-        gaps.stream()
-            .map(g -> new Gap(g.name(), g.lengthMetres(), g.widthMetres() * leakFactor))
-            .toList(),
-        airCapacity,
-        masses,
-        floor,
-        ventAboveCelsius,
-        plantLimitCelsius);
+    return with(
+        c -> {
+          c.skin = skin.stream().map(part).toList();
+          c.airChanges = airChangesPerHour * leakFactor;
+          c.gaps =
+              gaps.stream()
+                  .map(g -> new Gap(g.name(), g.lengthMetres(), g.widthMetres() * leakFactor))
+                  .toList();
+        });
   }
 
   /** A house whose skin and draught are changed by factors, for ensembles. */
@@ -162,9 +193,9 @@ public record Greenhouse(
   public double mostSkinFactor() {
     double most = 1;
     for (SkinPart part : skin) {
-      most = Math.max(most, part.transmittance());
+      most = Math.max(most, part.heatFactor());
     }
-    return SkinPart.MOST_TRANSMITTANCE / most;
+    return SkinPart.MOST_FACTOR / most;
   }
 
   /** The same for draught and gaps. */
@@ -178,129 +209,47 @@ public record Greenhouse(
 
   /** A house whose slow and light contents hold so many times the heat. */
   public Greenhouse heavier(double factor) {
-    return new Greenhouse(
-        skin,
-        volumeCubicMetres,
-        airChangesPerHour,
-        gaps,
-        airCapacity * factor,
-        masses.stream().map(m -> new InnerMass(m.capacity() * factor, m.tie())).toList(),
-        floor,
-        ventAboveCelsius,
-        plantLimitCelsius);
+    return with(
+        c -> {
+          c.airCapacity = airCapacity * factor;
+          c.masses =
+              masses.stream().map(m -> new InnerMass(m.capacity() * factor, m.tie())).toList();
+        });
   }
 
-  /** Skin to open air, W/K. */
-  double skinCoefficient(double wind, boolean screen) {
-    double watts = 0;
-    for (int i = 0; i < skin.size(); i++) {
-      SkinPart part = skin.get(i);
-      watts += part.shared() ? 0 : part.areaSquareMetres() * part.transmittance(wind, screen);
-    }
-    return watts;
+  /** Wind at the house, m/s. */
+  public double windHere(double atTenMetres) {
+    return windShare * atTenMetres;
   }
 
-  /** Shared walls, W/K; their rooms' temperatures are in {@link #sharedPull}. */
-  double sharedCoefficient() {
-    double watts = 0;
-    for (int i = 0; i < skin.size(); i++) {
-      SkinPart part = skin.get(i);
-      watts += part.shared() ? part.areaSquareMetres() * part.transmittance(4, false) : 0;
-    }
-    return watts;
+  /** Outside air that draught and gaps let in at ten kelvin of excess, W/K. */
+  public double draughtCoefficient(double windAtTenMetres) {
+    return draught(windHere(windAtTenMetres), 10, false) * AIR_HEAT;
   }
 
-  /** Σ U A T over shared walls, W. */
-  double sharedPull() {
-    double watts = 0;
-    for (int i = 0; i < skin.size(); i++) {
-      SkinPart part = skin.get(i);
-      watts +=
-          part.shared()
-              ? part.areaSquareMetres() * part.transmittance(4, false) * part.beyondCelsius()
-              : 0;
-    }
-    return watts;
-  }
-
-  /** Loss through skin and draught per kelvin between air and outdoors, W/K. */
-  public double lossCoefficient(double wind) {
-    return skinCoefficient(wind, false) + sharedCoefficient() + draughtCoefficient(wind, 10);
-  }
-
-  /** Draught at ten kelvin of excess, W/K. */
-  public double draughtCoefficient(double wind) {
-    return draughtCoefficient(wind, 10);
-  }
-
-  /** n V ρ c (0.5 + 0.125 v) / 3600 and the gaps' own, W/K. */
-  public double draughtCoefficient(double wind, double excessKelvin) {
-    return draughtCoefficient(wind, excessKelvin, false);
-  }
-
-  /** As before, with rags in the gaps: a fifth of the air still passes (estimate, 0.1 to 0.4). */
-  double draughtCoefficient(double wind, double excessKelvin, boolean stuffed) {
-    double passes = stuffed ? 0.2 : 1;
+  /** n V (0.5 + 0.125 v)/3600 and the gaps' own, m³/s; v at the house. */
+  double draught(double wind, double excessKelvin, boolean stuffed) {
+    double passes = stuffed ? STUFFED : 1;
     double perSecond = airChangesPerHour * (0.5 + 0.125 * wind) * volumeCubicMetres / 3600;
     for (int i = 0; i < gaps.size(); i++) {
       perSecond += passes * gaps.get(i).cubicMetresPerSecond(excessKelvin, wind);
     }
-    return perSecond * AIR_HEAT;
+    return perSecond;
   }
 
-  /** Open vents, W/K: opening over two kelvin above their set point. */
-  double ventCoefficient(double air) {
+  /** Open vents, m³/s: opening over two kelvin above their set point. */
+  double vented(double air) {
     double open = Math.min(1, Math.max(0, (air - ventAboveCelsius) / 2)); // NaN stays shut
-    return open > 0 ? open * VENTED_CHANGES * volumeCubicMetres * AIR_HEAT / 3600 : 0;
-  }
-
-  /** What a cold sky draws beyond the loss to outdoor air, W; through transparent film included. */
-  public double skyWatts(double wind, double outdoor, double sky, boolean screen) {
-    double watts = 0;
-    for (int i = 0; i < skin.size(); i++) {
-      watts += skin.get(i).skyWatts(wind, outdoor, sky, screen);
-    }
-    return watts;
-  }
-
-  /** As {@link #skyWatts(double, double, double, boolean)} under so much cloud. */
-  public double skyWatts(double wind, double outdoor, double cloud) {
-    return skyWatts(wind, outdoor, Sky.celsius(outdoor, Double.NaN, cloud), false);
+    return open > 0 ? open * VENTED_CHANGES * volumeCubicMetres / 3600 : 0;
   }
 
   /**
-   * Radiative tie from the floor straight to the sky through film that lets long waves through,
-   * W/K: Σ A cos(tilt) τ F 4 σ T³ at 5 °C; the floor gives no more than lies under the film.
+   * Loss through skin, draught and edge over the difference between air and outdoors, W/K: air and
+   * floor ten kelvin above outdoors of -5 °C, the sky as warm as the air, nothing wet.
    */
-  double throughFilm(boolean screen) {
-    double tie = 0;
-    for (int i = 0; i < skin.size(); i++) {
-      SkinPart p = skin.get(i);
-      boolean open = p.longWaveShare() > 0 && !(screen && p.screenResistance() > 0);
-      tie +=
-          open
-              ? p.areaSquareMetres()
-                  * Math.cos(Math.toRadians(p.tiltDegrees()))
-                  * p.longWaveShare()
-                  * p.skyView()
-                  * 4.88
-              : 0;
-    }
-    return tie;
-  }
-
-  /** Watts to hold the plants' limit in this weather once the masses have nothing left to give. */
-  public double demandWatts(double wind, double outdoor, double sky, boolean screen) {
-    double excess = plantLimitCelsius - outdoor;
-    return Math.max(
-        0,
-        (skinCoefficient(wind, screen) + draughtCoefficient(wind, excess)) * excess
-            + sharedCoefficient() * plantLimitCelsius
-            - sharedPull()
-            + skyWatts(wind, outdoor, sky, screen)
-            + throughFilm(screen) * (plantLimitCelsius - sky)
-            + floor
-                .map(f -> f.perimeterMetres() * f.edgeWattsPerMetreKelvin() * excess)
-                .orElse(0.0));
+  public double lossCoefficient(double windAtTenMetres) {
+    HouseLosses.Conditions still =
+        new HouseLosses.Conditions(5, 5, -5, -5, windAtTenMetres, Double.NEGATIVE_INFINITY, false);
+    return HouseLosses.at(this, still).watts() / 10;
   }
 }

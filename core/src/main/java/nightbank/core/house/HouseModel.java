@@ -1,50 +1,78 @@
 package nightbank.core.house;
 
+import nightbank.core.weather.MoistAir;
 import nightbank.core.weather.Sky;
 
 /**
- * Air with its light contents, inner masses tied to it, and the floor as layers of soil. Backward
- * Euler in half-minute sub-steps; soil and masses are eliminated exactly, so a step costs one pass.
- * A night follows the closed form of two coupled nodes within 0.05 K. Neglects layers of air of
- * different warmth.
+ * Air with its light contents and its damp, inner masses tied to it, heavy walls, and the floor as
+ * two metres of soil that can freeze. Backward Euler in sub-steps of a minute at most; soil, walls,
+ * masses and skin are eliminated, so a sub-step costs one pass. Every joule is booked, latent heat
+ * included. Neglects layers of air of different warmth.
  */
 public final class HouseModel {
-  private static final double SUB_STEP = 20;
+  /** Of what a store's bare or wrapped face gives off, by long waves (0.4 to 0.6). */
+  public static final double RADIANT = 0.5;
+
+  private static final double SUB_STEP = 60;
   private static final double SUN_TO_AIR = 0.35; // leaves and pots warm the air at once; 0.2 to 0.5
-  private static final int SOIL = Floor.LAYERS.length;
+  private static final double FOOT_REACH = 0.5; // m of soil that a store's foot warms round it
+  private static final double DEMAND_EVERY = 300; // s
+  private static final double START_HUMIDITY = 0.85;
+  private static final double OUTDOOR_HUMIDITY = 0.85; // of air whose dew point nobody knows
 
   private final Greenhouse house;
+  private final Enclosure skin;
+  private final SteadyHouse limit;
+  private final SoilColumn soil;
+  private final SoilColumn[] walls; // by part, null where it has no body
+  private final double area;
+  private final double radiatingShare;
   private final int n;
   private final double[] capacity;
   private final double[] tie;
   private final double[] mass;
-  private final double[] before;
   private final double[] sunShare;
-  private final boolean soil;
-  private final double[] soilCapacity = new double[SOIL];
-  private final double[] soilLink = new double[SOIL + 1]; // [0] to the air, [SOIL] to deep ground
-  private final double[] soilCelsius = new double[SOIL];
-  private final double[] alpha = new double[SOIL];
-  private final double[] beta = new double[SOIL];
+  private final double[] wallSun;
+  private final double floorSun;
   private final double edge;
-  private final double sharedCoefficient;
-  private final double sharedPull;
   private double air;
+  private double floor;
+  private double vapour; // kg/m³
   private double leaf;
   private double lostJoules;
   private double ventedJoules;
   private double groundJoules;
   private double fromMassJoules;
   private double sunJoules;
+  private double demand;
+  private double sinceDemand = DEMAND_EVERY;
 
   /** Weather and actions of one step, filled anew each time so that nothing is allocated. */
   public static final class Step {
     public double outdoorCelsius;
+
+    /** At ten metres. */
     public double windMetresPerSecond;
+
     public double skyCelsius;
+
+    /** NaN where nobody knows. */
+    public double outdoorDewCelsius = Double.NaN;
+
+    /** To the air. */
     public double gainWatts;
+
+    /** Long waves of stores and stoves, which fall on all surfaces. */
+    public double radiantWatts;
+
+    /** Into the soil near the surface, from what stands on it. */
+    public double floorWatts;
+
     public double sunWatts;
+
+    /** Two metres below the floor. */
     public double groundCelsius;
+
     public boolean screenDrawn;
     public boolean gapsStuffed;
   }
@@ -54,60 +82,78 @@ public final class HouseModel {
   /**
    * Begins.
    *
-   * @param massCelsius inner masses and the floor's surface
-   * @param groundCelsius deep ground; the soil begins as a straight line to it
+   * @param massCelsius inner masses, walls and the floor's surface
+   * @param groundCelsius two metres down; the soil begins as a straight line to it
    */
   public HouseModel(Greenhouse house, double airCelsius, double massCelsius, double groundCelsius) {
     this.house = house;
-    this.air = airCelsius;
+    air = airCelsius;
+    leaf = airCelsius;
+    skin = new Enclosure(house, false);
+    limit = new SteadyHouse(house);
     n = house.masses().size();
     capacity = new double[n];
     tie = new double[n];
     mass = new double[n];
-    before = new double[n];
     sunShare = new double[n];
-    soil = house.floor().isPresent();
-    double area = house.floor().map(Floor::areaSquareMetres).orElse(0.0);
-    double open = area * Floor.SURFACE_FILM;
+    walls = new SoilColumn[skin.n];
+    wallSun = new double[skin.n];
+    boolean floored = house.floor().isPresent();
+    area = skin.floorArea;
+    radiatingShare = floored ? skin.radiatingArea() / area : 0;
+    floor = floored ? massCelsius : airCelsius;
+    double open = area;
     for (int i = 0; i < n; i++) {
       capacity[i] = house.masses().get(i).capacity();
       tie[i] = house.masses().get(i).tie();
       mass[i] = massCelsius;
-      open += tie[i];
+      open += tie[i] / InnerMass.INNER_FILM;
+    }
+    for (int i = 0; i < skin.n; i++) {
+      if (skin.part(i).slab().isPresent()) {
+        Slab slab = skin.part(i).slab().orElseThrow();
+        walls[i] =
+            new SoilColumn(
+                SoilColumn.layers(slab.thicknessMetres(), 8, 1.3),
+                slab.conductivity(),
+                slab.heatPerCubicMetre(),
+                0);
+        walls[i].lay(massCelsius, massCelsius);
+        open += skin.part(i).areaSquareMetres();
+      }
     }
     for (int i = 0; i < n; i++) {
-      sunShare[i] = open > 0 ? tie[i] / open : 0;
+      sunShare[i] = open > 0 ? tie[i] / InnerMass.INNER_FILM / open : 0;
     }
-    edge = house.floor().map(f -> f.perimeterMetres() * f.edgeWattsPerMetreKelvin()).orElse(0.0);
-    sharedCoefficient = house.sharedCoefficient();
-    sharedPull = house.sharedPull();
-    if (soil) {
-      lay(area, massCelsius, groundCelsius);
+    for (int i = 0; i < skin.n; i++) {
+      wallSun[i] = walls[i] == null ? 0 : skin.part(i).areaSquareMetres() / open;
     }
-    leaf = air;
+    floorSun = open > 0 ? area / open : 0;
+    edge = house.floor().map(Floor::edgeWattsPerKelvin).orElse(0.0);
+    Floor.Soil of = house.floor().map(Floor::soil).orElse(Floor.Soil.GARDEN);
+    soil =
+        floored
+            ? new SoilColumn(Floor.LAYERS, of.conductivity(), of.heat(), of.freezingWater())
+            : null;
+    if (floored) {
+      soil.lay(massCelsius, groundCelsius);
+    }
+    vapour = START_HUMIDITY * MoistAir.saturationDensity(airCelsius);
+  }
+
+  /** Heavy walls begin as warm as this all through, where they differ from the floor. */
+  HouseModel withWallsAt(double celsius) {
+    for (SoilColumn wall : walls) {
+      if (wall != null) {
+        wall.lay(celsius, celsius);
+      }
+    }
+    return this;
   }
 
   /** A house without soil. */
   public HouseModel(Greenhouse house, double airCelsius, double massCelsius) {
     this(house, airCelsius, massCelsius, massCelsius);
-  }
-
-  private void lay(double area, double surface, double ground) {
-    double depth = 0;
-    double half = 0;
-    for (int i = 0; i < SOIL; i++) {
-      double thick = Floor.LAYERS[i];
-      soilCapacity[i] = area * thick * Floor.HEAT;
-      double resistance =
-          i == 0
-              ? 1 / Floor.SURFACE_FILM + thick / 2 / Floor.CONDUCTIVITY
-              : (half + thick / 2) / Floor.CONDUCTIVITY;
-      soilLink[i] = area / resistance;
-      half = thick / 2;
-      soilCelsius[i] = surface + (ground - surface) * (depth + thick / 2) / Floor.DEPTH;
-      depth += thick;
-    }
-    soilLink[SOIL] = area * Floor.CONDUCTIVITY / half;
   }
 
   /** Moves on by one step without screen, sun or ground. */
@@ -116,106 +162,170 @@ public final class HouseModel {
     plain.windMetresPerSecond = wind;
     plain.skyCelsius = Sky.celsius(outdoor, Double.NaN, cloud);
     plain.gainWatts = gainWatts;
-    plain.groundCelsius = soil ? soilCelsius[SOIL - 1] : 0;
+    plain.groundCelsius = soil == null ? 0 : soil.meanTo(Double.MAX_VALUE);
     step(seconds, plain);
   }
 
+  private boolean begun;
+
   /** Moves on by one step. */
   public void step(double seconds, Step s) {
-    double wind = s.windMetresPerSecond;
-    double out = s.outdoorCelsius;
-    double skin = house.skinCoefficient(wind, s.screenDrawn);
-    double sky = house.skyWatts(wind, out, s.skyCelsius, s.screenDrawn);
-    double film = house.throughFilm(s.screenDrawn);
-    int parts = Math.max(1, (int) Math.ceil(seconds / SUB_STEP));
+    double wind = house.windHere(s.windMetresPerSecond);
+    int parts = Math.max(1, (int) Math.ceil(seconds / SUB_STEP - 1e-9));
     double dt = seconds / parts;
+    double outside = outsideVapour(s);
     lostJoules = 0;
     ventedJoules = 0;
     groundJoules = 0;
     fromMassJoules = 0;
     sunJoules = s.sunWatts * seconds;
-    for (int k = 0; k < parts; k++) {
-      double draught = house.draughtCoefficient(wind, air - out, s.gapsStuffed);
-      double vent = house.ventCoefficient(air);
-      subStep(dt, s, skin + draught + edge, vent, sky, film);
+    if (!begun) {
+      skin.start(air, s.outdoorCelsius);
+      begun = true;
     }
-    double surface = soil ? soilCelsius[0] : n > 0 ? mass[0] : air;
-    leaf = Leaf.celsius(house, air, surface, wind, out, s.skyCelsius, s.screenDrawn);
+    for (int k = 0; k < parts; k++) {
+      subStep(dt, s, wind, outside);
+    }
+    double below = house.stand() == Stand.OPEN ? floor : air;
+    leaf = Leaf.celsius(air, skin.n > 0 ? skin.overhead() : air, below);
+    sinceDemand += seconds;
+    if (sinceDemand >= DEMAND_EVERY) {
+      double held = house.plantLimitCelsius();
+      demand = limit.watts(held, held, s, wind, outside, skin);
+      sinceDemand = 0;
+    }
   }
 
-  private void subStep(double dt, Step s, double loss, double vent, double sky, double film) {
+  static double outsideVapour(Step s) {
+    return Double.isNaN(s.outdoorDewCelsius)
+        ? OUTDOOR_HUMIDITY * MoistAir.saturationDensity(s.outdoorCelsius)
+        : MoistAir.saturationDensity(Math.min(s.outdoorDewCelsius, s.outdoorCelsius));
+  }
+
+  private void subStep(double dt, Step s, double wind, double outside) {
     double out = s.outdoorCelsius;
+    double draught = house.draught(wind, air - out, s.gapsStuffed);
+    double vent = house.vented(air);
+    double sunRest = (1 - SUN_TO_AIR) * s.sunWatts;
+    skin.behind(out, wind, s.skyCelsius, s.screenDrawn);
+    skin.films(air, floor);
+    skin.vapour(vapour, floor, house.wetShare(), dt);
+    double volume = house.volumeCubicMetres() / dt;
+    double fresh = draught + vent;
+    double damp =
+        (volume * vapour + fresh * outside + skin.vapourPull())
+            / (volume + fresh + skin.vapourTie());
+    for (int i = 0; i < walls.length; i++) {
+      if (walls[i] != null) {
+        walls[i].beyond(skin.k[i], skin.s[i]);
+        walls[i].eliminate(dt, 0, 0);
+        skin.k[i] = walls[i].conductance();
+        skin.s[i] = walls[i].offset() + sunRest * wallSun[i] / skin.area[i];
+      }
+    }
+    skin.linear(floor, s.radiantWatts, damp);
+    // floor: Tf = floorByAir Ta + floorFixed
+    double floorByAir = 1;
+    double floorFixed = 0;
+    double into = 0;
+    if (soil != null) {
+      into = s.floorWatts / area;
+      soil.beyond(HELD, HELD * s.groundCelsius);
+      soil.eliminate(dt, into, FOOT_REACH);
+      double latent = MoistAir.LATENT * skin.floorVapourFilm;
+      double all =
+          skin.floorFilm
+              - radiatingShare * skin.floorByFloor(floor)
+              + latent * skin.floorSaturation
+              + soil.conductance();
+      floorByAir = (skin.floorFilm + radiatingShare * skin.floorByAir()) / all;
+      floorFixed =
+          (radiatingShare * skin.floorFixed(floor)
+                  + sunRest * floorSun / area
+                  + latent
+                      * (damp - skin.floorSaturated + skin.floorSaturation * floor)
+                  + soil.offset())
+              / all;
+    }
     double ca = house.airCapacity() / dt;
-    double filmAir = soil ? 0 : film; // the floor sees the sky where there is one, else the air
-    double left = ca + loss + vent + sharedCoefficient + filmAir;
-    double sunAir = SUN_TO_AIR * s.sunWatts;
-    double sunRest = s.sunWatts - sunAir;
+    double loss = fresh * Greenhouse.AIR_HEAT + edge;
+    double left = ca + loss - skin.airByAir();
+    double gain = s.gainWatts + (skin.n == 0 && soil == null ? s.radiantWatts : 0);
+    double right = ca * air + loss * out + gain + SUN_TO_AIR * s.sunWatts + skin.airFixed();
+    double byFloor = skin.airByFloor();
+    if (soil == null) {
+      left -= byFloor;
+      right += s.floorWatts;
+    } else {
+      double open = area * skin.floorFilm;
+      left += open - (open + byFloor) * floorByAir;
+      right += (open + byFloor) * floorFixed;
+    }
     double shares = 0;
-    double right =
-        ca * air
-            + (loss + vent) * out
-            + sharedPull
-            + filmAir * s.skyCelsius
-            + s.gainWatts
-            - sky
-            + sunAir;
     for (int i = 0; i < n; i++) {
       // (c + tie) Tm = c Tm0 + tie Ta + sun
       double c = capacity[i] / dt;
-      double sun = sunRest * sunShare[i];
-      shares += sunShare[i];
       left += tie[i] - tie[i] * tie[i] / (c + tie[i]);
-      right += tie[i] * (c * mass[i] + sun) / (c + tie[i]);
+      right += tie[i] * (c * mass[i] + sunRest * sunShare[i]) / (c + tie[i]);
+      shares += sunShare[i];
     }
-    double sunSoil = sunRest * (1 - shares);
-    if (soil) {
-      eliminate(dt, s.groundCelsius, sunSoil, film, s.skyCelsius);
-      left += soilLink[0] * (1 - beta[0]);
-      right += soilLink[0] * alpha[0];
-    } else {
-      right += sunSoil;
+    if (soil == null && shares == 0) {
+      right += sunRest;
     }
+    double floorBefore = floor;
     air = right / left;
-    for (int i = 0; i < n; i++) {
-      double c = capacity[i] / dt;
-      before[i] = mass[i];
-      mass[i] = (c * mass[i] + tie[i] * air + sunRest * sunShare[i]) / (c + tie[i]);
-      fromMassJoules += capacity[i] * (before[i] - mass[i]);
-    }
-    if (soil) {
-      double above = air;
-      for (int i = 0; i < SOIL; i++) {
-        double next = alpha[i] + beta[i] * above;
-        fromMassJoules += soilCapacity[i] * (soilCelsius[i] - next);
-        soilCelsius[i] = next;
-        above = next;
-      }
-      groundJoules += dt * soilLink[SOIL] * (soilCelsius[SOIL - 1] - s.groundCelsius);
-    }
-    lostJoules +=
-        dt
-            * (loss * (air - out)
-                + sharedCoefficient * air
-                - sharedPull
-                + film * ((soil ? soilCelsius[0] : air) - s.skyCelsius)
-                + sky);
-    ventedJoules += dt * vent * (air - out);
+    floor = soil == null ? air : floorByAir * air + floorFixed;
+    skin.settle(air, floor, floorBefore, damp);
+    book(dt, s, sunRest, draught, vent, damp, outside, into);
   }
 
-  /** From the bottom up: T_i = alpha_i + beta_i T_above, implicit in time. */
-  private void eliminate(double dt, double ground, double sun, double film, double sky) {
-    for (int i = SOIL - 1; i >= 0; i--) {
-      double c = soilCapacity[i] / dt;
-      double down = soilLink[i + 1];
-      double up = soilLink[i];
-      boolean last = i == SOIL - 1;
-      double below = last ? ground : alpha[i + 1];
-      double follows = last ? 0 : beta[i + 1];
-      double left = c + up + down * (1 - follows) + (i == 0 ? film : 0);
-      double top = i == 0 ? sun + film * sky : 0;
-      alpha[i] = (c * soilCelsius[i] + down * below + top) / left;
-      beta[i] = up / left;
+  private static final double HELD = 1e6; // W/(m² K): as good as held at a temperature
+
+  private void book(
+      double dt,
+      Step s,
+      double sunRest,
+      double draught,
+      double vent,
+      double damp,
+      double outside,
+      double into) {
+    double out = s.outdoorCelsius;
+    double fromMass = 0;
+    for (int i = 0; i < n; i++) {
+      double c = capacity[i] / dt;
+      double next = (c * mass[i] + tie[i] * air + sunRest * sunShare[i]) / (c + tie[i]);
+      fromMass += capacity[i] * (mass[i] - next);
+      mass[i] = next;
     }
+    double watts = edge * (air - out);
+    double dew = 0;
+    for (int i = 0; i < skin.n; i++) {
+      dew += skin.area[i] * skin.dew[i];
+      if (walls[i] == null) {
+        watts += skin.area[i] * (skin.k[i] * skin.inner[i] - skin.s[i] + skin.straight(i));
+      } else {
+        fromMass -= skin.area[i] * walls[i].apply(skin.inner[i]);
+        skin.rear(i, walls[i].outBelow());
+        watts += skin.area[i] * (walls[i].outBelow() + skin.straight(i));
+      }
+    }
+    double evaporated = 0;
+    if (soil != null) {
+      fromMass -= area * soil.apply(floor);
+      groundJoules += dt * area * soil.outBelow();
+      evaporated = area * skin.fromFloorVapour;
+    }
+    double warmth =
+        Greenhouse.AIR_HEAT * (air - out) + MoistAir.LATENT * (damp - outside); // J/m³
+    lostJoules += dt * (watts + draught * warmth);
+    ventedJoules += dt * vent * warmth;
+    fromMassJoules += fromMass;
+    vapour +=
+        dt
+            / house.volumeCubicMetres()
+            * ((draught + vent) * (outside - damp) + evaporated - dew);
+    skin.wet(dt);
   }
 
   public double airCelsius() {
@@ -224,17 +334,37 @@ public final class HouseModel {
 
   /** The first inner mass, or the floor's surface where there is none. */
   public double massCelsius() {
-    return n > 0 ? mass[0] : soil ? soilCelsius[0] : air;
+    return n > 0 ? mass[0] : floor;
   }
 
   /** The floor's surface, or the first inner mass where there is no soil, °C. */
   public double floorCelsius() {
-    return soil ? soilCelsius[0] : massCelsius();
+    return soil != null ? floor : massCelsius();
+  }
+
+  /** Soil that a store's foot meets, °C; the air where there is none. */
+  public double footCelsius() {
+    return soil != null ? soil.meanTo(FOOT_REACH) : air;
+  }
+
+  /** A part's inner face, °C. */
+  public double skinCelsius(int part) {
+    return skin.inner[part];
   }
 
   /** The outermost leaf, °C. */
   public double leafCelsius() {
     return leaf;
+  }
+
+  /** Vapour over what the air could hold, 0 to 1 and a little beyond in fog. */
+  public double humidity() {
+    return vapour / MoistAir.saturationDensity(air);
+  }
+
+  /** Watts to hold the plants' limit in the last step's weather with nothing left in the masses. */
+  public double demandWatts() {
+    return demand;
   }
 
   /** Heat lost to outdoors, sky and rooms behind walls in the last step, J. */
@@ -257,20 +387,21 @@ public final class HouseModel {
     return sunJoules;
   }
 
-  /** Heat that inner masses and soil gave up in the last step, J. */
+  /** Heat that inner masses, walls and soil gave up in the last step, J. */
   public double fromMassJoules() {
     return fromMassJoules;
   }
 
-  /** Heat content of air, masses and soil above 0 °C, J. */
+  /** Heat content of air with its vapour, masses, walls and soil above 0 °C, J. */
   public double heatContent() {
-    double joules = house.airCapacity() * air;
+    double joules =
+        house.airCapacity() * air + MoistAir.LATENT * house.volumeCubicMetres() * vapour;
     for (int i = 0; i < n; i++) {
       joules += capacity[i] * mass[i];
     }
-    for (int i = 0; soil && i < SOIL; i++) {
-      joules += soilCapacity[i] * soilCelsius[i];
+    for (int i = 0; i < walls.length; i++) {
+      joules += walls[i] == null ? 0 : skin.area[i] * walls[i].heatContent();
     }
-    return joules;
+    return soil == null ? joules : joules + area * soil.heatContent();
   }
 }

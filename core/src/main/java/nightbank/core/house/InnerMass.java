@@ -18,7 +18,7 @@ public record InnerMass(double capacity, double tie) {
   }
 
   /** Film between still air and an inner surface, W/(m² K); ISO 6946, mean of up and sideways. */
-  private static final double INNER_FILM = 8;
+  static final double INNER_FILM = 8;
 
   /**
    * A body of so much of a medium with so much of its surface open to the air. Neglects the

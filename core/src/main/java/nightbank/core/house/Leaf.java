@@ -1,11 +1,10 @@
 package nightbank.core.house;
 
 /**
- * A leaf in the house: convection with the air on both sides, radiation to skin (or through film to
- * the sky) above and to the floor below. Forced and natural convection of a leaf a few centimetres
- * wide in still air, 5 W/(m² K) a side (Jones, Plants and Microclimate, ch. 3; 4 to 8). Neglects
- * transpiration, which at night is small, and the leaves above one another: it is the outermost,
- * coldest leaf.
+ * A leaf in the house: convection with the air on both sides, radiation with what is overhead and
+ * with what lies below. Forced and natural convection of a leaf a few centimetres wide in still
+ * air, 5 W/(m² K) a side (Jones, Plants and Microclimate, ch. 3; 4 to 8). Neglects transpiration,
+ * which at night is small, and dew on the leaf, which would warm it.
  */
 final class Leaf {
   private static final double CONVECTION = 5;
@@ -13,29 +12,14 @@ final class Leaf {
 
   private Leaf() {}
 
-  static double celsius(
-      Greenhouse house,
-      double air,
-      double floor,
-      double wind,
-      double outdoor,
-      double sky,
-      boolean screen) {
-    double seen = 0;
-    double area = 0;
-    for (int i = 0; i < house.skin().size(); i++) {
-      SkinPart p = house.skin().get(i);
-      double inner = p.innerFace(air, wind, outdoor, sky, screen);
-      boolean open = !(screen && p.screenResistance() > 0);
-      double through = open ? p.longWaveShare() * p.skyView() : 0;
-      // leaves lie level: what is overhead counts for more than what stands aside
-      double weight =
-          p.areaSquareMetres() * (0.3 + 0.7 * Math.cos(Math.toRadians(p.tiltDegrees())));
-      seen += weight * ((1 - through) * inner + through * sky);
-      area += weight;
-    }
-    double above = area > 0 ? seen / area : air;
-    return (2 * CONVECTION * air + RADIATION * above + RADIATION * floor)
+  /**
+   * The outermost leaf, °C.
+   *
+   * @param overhead of a black body that sends as much down as skin and sky
+   * @param below bench or floor, or leaves about as warm as the air
+   */
+  static double celsius(double air, double overhead, double below) {
+    return (2 * CONVECTION * air + RADIATION * (overhead + below))
         / (2 * CONVECTION + 2 * RADIATION);
   }
 }

@@ -1,52 +1,58 @@
 package nightbank.core.house;
 
+import java.util.Optional;
+
 /**
- * One part of a house's skin.
+ * One part of a house's skin. Its films and long waves are reckoned by temperature at every moment;
+ * what is kept here is the sheet itself.
  *
  * @param areaSquareMetres outer area
- * @param transmittance nominal U at 4 m/s of wind, W/(m² K)
+ * @param resistance of the solid alone, without films, m² K/W; 0 for film
+ * @param dry long waves while it is dry
+ * @param wet the same while its inside is wet
  * @param skyView share of the half-space above that is sky: 1 a flat roof, 0.5 a wall, 0 none
  * @param solarShare share of the sun on it that gets in, angle and dirt included; 0 opaque
- * @param longWaveShare share of long-wave radiation that it lets straight through; 0.6 to 0.8 for
- *     plain polyethylene, under 0.05 for glass (ISO 9050; ASAE EP406)
  * @param tiltDegrees 0 lies flat, 90 stands upright
  * @param azimuthDegrees way it looks, clockwise from north
  * @param beyondCelsius temperature behind a shared wall; NaN for open air
  * @param screenResistance m² K/W that a night screen adds when drawn, 0.15 to 0.35; 0 without one
+ * @param slab a heavy wall's body on the house's side of the resistance
+ * @param heatFactor by which nights have shown its loss to differ from the description, 1 at first
  */
 public record SkinPart(
     String name,
     double areaSquareMetres,
-    double transmittance,
+    double resistance,
+    Optics dry,
+    Optics wet,
     double skyView,
     double solarShare,
-    double longWaveShare,
     double tiltDegrees,
     double azimuthDegrees,
     double beyondCelsius,
-    double screenResistance) {
-  static final double MOST_TRANSMITTANCE = 20; // W/(m² K)
+    double screenResistance,
+    Optional<Slab> slab,
+    double heatFactor) {
 
-  private static final double OUTER_RADIATIVE = 5; // W/(m² K), in the nominal film of 25
+  static final double MOST_FACTOR = 60;
+
+  /** Films that a tabled U is given with: convection at 4 m/s and in still air, ISO 6946, EN 673. */
+  private static final double TABLED_OUTER = 20; // W/(m² K)
+
+  private static final double TABLED_INNER = 3.6; // W/(m² K)
+  private static final double TABLED_RADIATIVE = 5.15; // 4 σ T³ at 10 °C, W/(m² K)
+  private static final double MOST_TRANSMITTANCE = 20; // W/(m² K)
+  private static final double SINGLE = 0.5; // what lets more through is one thin sheet
   private static final double SECOND_SKIN = 0.16; // m² K/W, still-air gap of 10 to 20 mm, ISO 6946
-  private static final double INNER_FILM = 8; // W/(m² K), ISO 6946, mean of up and sideways
+  private static final double SNOW = 0.1; // W/(m K), some days old (0.05 fresh to 0.3 wet)
 
   public SkinPart {
-    if (!(areaSquareMetres > 0 && areaSquareMetres <= 20_000)) {
-      throw new IllegalArgumentException(
-          "area must lie between 0 and 20000 m², was " + areaSquareMetres + " m²");
-    }
-    if (!(transmittance > 0 && transmittance <= MOST_TRANSMITTANCE)) {
-      throw new IllegalArgumentException(
-          "U must lie between 0 and 20 W/(m² K), was " + transmittance);
-    }
+    within("area", areaSquareMetres, 1e-9, 20_000, "m²");
+    within("resistance", resistance, 0, 50, "m² K/W");
     share("sky view", skyView);
     share("share of sun let in", solarShare);
-    share("share of long waves let through", longWaveShare);
-    if (!(screenResistance >= 0 && screenResistance <= 2)) {
-      throw new IllegalArgumentException(
-          "a screen's resistance must lie between 0 and 2 m² K/W, was " + screenResistance);
-    }
+    within("a screen's resistance", screenResistance, 0, 2, "m² K/W");
+    within("factor on the loss", heatFactor, 1e-3, MOST_FACTOR, "");
     if (beyondCelsius < -40 || beyondCelsius > 60) {
       throw new IllegalArgumentException(
           "the room behind a wall must lie between -40 and 60 °C, was " + beyondCelsius);
@@ -59,82 +65,174 @@ public record SkinPart(
     }
   }
 
-  /** An opaque part in the open air, without a screen. */
-  public SkinPart(String name, double areaSquareMetres, double transmittance, double skyView) {
-    this(name, areaSquareMetres, transmittance, skyView, 0, 0, 90, 180, Double.NaN, 0);
+  private static void within(String what, double v, double low, double high, String unit) {
+    if (!(v >= low && v <= high)) {
+      throw new IllegalArgumentException(
+          what + " must lie between " + low + " and " + high + " " + unit + ", was " + v);
+    }
   }
 
-  /** The same part letting in so much of the sun and of long waves. */
-  public SkinPart glazed(double solar, double longWave) {
+  /** An opaque upright part in the open air by its tabled U. */
+  public static SkinPart of(String name, double areaSquareMetres, double transmittance) {
+    return sheet(name, areaSquareMetres, Optics.OPAQUE, transmittance);
+  }
+
+  /**
+   * A sheet by its tabled U: what the films of the table's conditions leave is the solid. A U above
+   * what a sheet without any resistance has is taken as so much more loss all over.
+   */
+  public static SkinPart sheet(String name, double area, Optics optics, double transmittance) {
+    within("U", transmittance, 1e-3, MOST_TRANSMITTANCE, "W/(m² K)");
+    double bare = tabled(0, optics);
+    double more = transmittance > 1.15 * bare ? transmittance / bare : 1;
     return new SkinPart(
         name,
-        areaSquareMetres,
-        transmittance,
-        skyView,
-        solar,
-        longWave,
-        tiltDegrees,
-        azimuthDegrees,
-        beyondCelsius,
-        screenResistance);
+        area,
+        solid(transmittance, optics),
+        optics,
+        optics.wet(),
+        openSky(90),
+        0,
+        90,
+        180,
+        Double.NaN,
+        0,
+        Optional.empty(),
+        more);
   }
 
+  private static double solid(double transmittance, Optics o) {
+    double through = o.through() * TABLED_RADIATIVE;
+    return o.through() > SINGLE || transmittance <= through
+        ? 0
+        : Math.max(0, 1 / (transmittance - through) - films(o));
+  }
+
+  private static double films(Optics o) {
+    return 1 / (TABLED_INNER + o.emissivityIn() * TABLED_RADIATIVE)
+        + 1 / (TABLED_OUTER + o.emissivityOut() * TABLED_RADIATIVE);
+  }
+
+  private static double tabled(double resistance, Optics o) {
+    return o.through() * TABLED_RADIATIVE + 1 / (films(o) + resistance);
+  }
+
+  /** U under the conditions that tables are made for, W/(m² K). */
+  public double transmittance() {
+    double slabbed = resistance + slab.map(Slab::resistance).orElse(0.0);
+    return heatFactor * tabled(slabbed, dry);
+  }
+
+  /** The same part letting in so much of the sun. */
+  public SkinPart sunny(double share) {
+    return with(dry, wet, skyView, share, tiltDegrees, azimuthDegrees);
+  }
+
+  /** The same part looking that way, the open sky above it. */
   public SkinPart facing(double tilt, double azimuth) {
+    return with(dry, wet, openSky(tilt), solarShare, tilt, azimuth);
+  }
+
+  /** The same part seeing so much of the sky, 0 where something stands close before it. */
+  public SkinPart seeing(double sky) {
+    return with(dry, wet, sky, solarShare, tiltDegrees, azimuthDegrees);
+  }
+
+  /** The same part with other long-wave optics, wet and dry. */
+  public SkinPart shining(Optics whileDry, Optics whileWet) {
+    return with(whileDry, whileWet, skyView, solarShare, tiltDegrees, azimuthDegrees);
+  }
+
+  private SkinPart with(Optics d, Optics w, double sky, double sun, double tilt, double azimuth) {
     return new SkinPart(
         name,
         areaSquareMetres,
-        transmittance,
-        skyView,
-        solarShare,
-        longWaveShare,
+        resistance,
+        d,
+        w,
+        sky,
+        sun,
         tilt,
         azimuth,
         beyondCelsius,
-        screenResistance);
+        screenResistance,
+        slab,
+        heatFactor);
   }
 
   /** The same part with a room of this temperature behind it; no sky, no wind. */
   public SkinPart against(double celsius) {
     return new SkinPart(
-        name, areaSquareMetres, transmittance, 0, 0, 0, tiltDegrees, azimuthDegrees, celsius, 0);
-  }
-
-  public SkinPart screened(double resistance) {
-    return new SkinPart(
         name,
         areaSquareMetres,
-        transmittance,
-        skyView,
-        solarShare,
-        longWaveShare,
+        resistance,
+        Optics.OPAQUE,
+        Optics.OPAQUE,
+        0,
+        0,
         tiltDegrees,
         azimuthDegrees,
-        beyondCelsius,
-        resistance);
+        celsius,
+        0,
+        slab,
+        heatFactor);
   }
 
-  /** The same part with its U multiplied. */
+  public SkinPart screened(double screen) {
+    return solid(resistance, screen, slab, heatFactor);
+  }
+
+  /** The same part with so much heat going through it more, or less. */
   public SkinPart times(double factor) {
-    return withTransmittance(transmittance * factor);
+    return solid(resistance, screenResistance, slab, heatFactor * factor);
   }
 
-  public SkinPart withTransmittance(double u) {
+  /** The same part as a heavy wall: its body towards the house, the rest of the resistance behind. */
+  public SkinPart massive(Slab body) {
+    return solid(
+        Math.max(0, resistance - body.resistance()),
+        screenResistance,
+        Optional.of(body),
+        heatFactor);
+  }
+
+  /** The same part with another resistance of the solid. */
+  public SkinPart resisting(double squareMetreKelvinPerWatt) {
+    return solid(squareMetreKelvinPerWatt, screenResistance, slab, heatFactor);
+  }
+
+  private SkinPart solid(double r, double screen, Optional<Slab> body, double factor) {
     return new SkinPart(
         name,
         areaSquareMetres,
-        u,
+        r,
+        dry,
+        wet,
         skyView,
         solarShare,
-        longWaveShare,
         tiltDegrees,
         azimuthDegrees,
         beyondCelsius,
-        screenResistance);
+        screen,
+        body,
+        factor);
   }
 
   /** The same part with film or bubble sheet hung inside it. */
   public SkinPart withSecondSkin() {
-    return withTransmittance(1 / (1 / transmittance + SECOND_SKIN));
+    SkinPart thicker = resisting(resistance + SECOND_SKIN);
+    return thicker.shining(dry.behind(Optics.FILM), wet.behind(Optics.WET_FILM));
+  }
+
+  /** The same part under snow, which no long wave passes. */
+  public SkinPart underSnow(double metres) {
+    within("snow", metres, 0, 2, "m");
+    if (metres == 0 || shared() || tiltDegrees > 70) {
+      return this;
+    }
+    return resisting(resistance + metres / SNOW)
+        .shining(
+            new Optics(0, dry.emissivityIn(), 0.95), new Optics(0, wet.emissivityIn(), 0.95));
   }
 
   /** Share of sky in what a plane in the open sees, a tenth of it hidden: 0.9 (1 + cos tilt)/2. */
@@ -145,42 +243,5 @@ public record SkinPart(
   /** Whether a room lies behind it and not the open air. */
   public boolean shared() {
     return !Double.isNaN(beyondCelsius);
-  }
-
-  /** 1/U(v) = 1/U - 0.04 + 1/(4 + 4 v + h_r), ISO 6946 annex A films. W/(m² K). */
-  public double transmittanceInWind(double metresPerSecond) {
-    return transmittance(metresPerSecond, false);
-  }
-
-  /** As {@link #transmittanceInWind}, with the screen drawn or not. */
-  public double transmittance(double metresPerSecond, boolean screenDrawn) {
-    double more = screenDrawn ? screenResistance : 0;
-    double outer = shared() ? 0.04 : 1 / outerFilm(metresPerSecond);
-    return 1 / (1 / transmittance - 0.04 + outer + more);
-  }
-
-  /** Heat drawn through this part by a sky colder than the air, W. */
-  public double skyWatts(double metresPerSecond, double outdoor, double sky, boolean screenDrawn) {
-    return areaSquareMetres
-        * transmittance(metresPerSecond, screenDrawn)
-        / outerFilm(metresPerSecond)
-        * OUTER_RADIATIVE
-        * skyView
-        * (outdoor - sky);
-  }
-
-  /** Temperature of its inner face, °C. */
-  public double innerFace(
-      double air, double metresPerSecond, double outdoor, double sky, boolean screenDrawn) {
-    double u = transmittance(metresPerSecond, screenDrawn);
-    double behind =
-        shared()
-            ? beyondCelsius
-            : outdoor - OUTER_RADIATIVE / outerFilm(metresPerSecond) * skyView * (outdoor - sky);
-    return air - u / INNER_FILM * (air - behind);
-  }
-
-  private static double outerFilm(double metresPerSecond) {
-    return 4 + 4 * metresPerSecond + OUTER_RADIATIVE;
   }
 }

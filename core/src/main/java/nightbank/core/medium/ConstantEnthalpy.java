@@ -1,9 +1,6 @@
 package nightbank.core.medium;
 
-/**
- * One specific heat at every temperature. Neglects its rise with temperature (about 1 % per 10 K
- * for most stone), so trust it to 5 % below 100 °C only.
- */
+/** One specific heat at every temperature: earth and compost, which stay cool. */
 public record ConstantEnthalpy(double specificHeat) implements Enthalpy {
   public ConstantEnthalpy {
     if (!(specificHeat >= 100 && specificHeat <= 10_000)) {

@@ -13,6 +13,10 @@ import java.util.Objects;
  * @param specificHeat J/(kg K) at 20 °C
  * @param law how specific heat goes with temperature
  * @param conductivity W/(m K); of no use for water, which moves
+ * @param heatSlope by which specific heat grows from that at 20 °C, 1/K; quartz and water have
+ *     curves of their own
+ * @param conductivitySlope by which the dry part's conductivity grows from that at 20 °C, 1/K:
+ *     radiation between grains, or falling as in whole stone
  * @param dryConductivity W/(m K) once its water has been driven off; the same where it holds none
  * @param highestCelsius highest safe temperature, °C; low where poor stuff takes its first harm
  * @param source where the numbers come from
@@ -28,7 +32,11 @@ public record Medium(
     Range conductivity,
     Range dryConductivity,
     Range highestCelsius,
+    Range heatSlope,
+    Range conductivitySlope,
     String source) {
+
+  private static final double HOTTEST = 700; // °C, to which slopes go on
 
   /** A medium that holds no water, with a highest temperature that is known. */
   public Medium(
@@ -53,6 +61,8 @@ public record Medium(
         conductivity,
         conductivity,
         Range.exactly(highestCelsius),
+        Range.exactly(0),
+        Range.exactly(0),
         source);
   }
 
@@ -64,7 +74,7 @@ public record Medium(
 
   /** How specific heat goes with temperature. */
   public enum HeatLaw {
-    CONSTANT,
+    LINEAR,
     QUARTZ,
     DAMP_QUARTZ,
     WATER
@@ -87,11 +97,29 @@ public record Medium(
   /** The heat content of one kilogram as filled. */
   public Enthalpy enthalpy() {
     return switch (law) {
-      case CONSTANT -> new ConstantEnthalpy(specificHeat.value());
+      case LINEAR -> linear(specificHeat.value());
       case QUARTZ -> QuartzEnthalpy.withSpecificHeatAt20(specificHeat.value());
-      case DAMP_QUARTZ -> new DampEnthalpy(new QuartzEnthalpy(), moisture.value());
+      case DAMP_QUARTZ -> dampQuartz();
       case WATER -> new WaterEnthalpy();
     };
+  }
+
+  private Enthalpy linear(double at20) {
+    return heatSlope.value() == 0
+        ? new ConstantEnthalpy(at20)
+        : new LinearEnthalpy(at20, heatSlope.value());
+  }
+
+  private DampEnthalpy dampQuartz() {
+    double wet = moisture.value();
+    double dry = (specificHeat.value() - wet * DampEnthalpy.WATER_SPECIFIC_HEAT) / (1 - wet);
+    return new DampEnthalpy(QuartzEnthalpy.withSpecificHeatAt20(Math.max(200, dry)), wet);
+  }
+
+  /** Conductivity of what is dry over that at 20 °C. */
+  public double conductivityFactor(double celsius) {
+    double t = Math.max(-50, Math.min(HOTTEST, celsius));
+    return Math.max(0.4, 1 + conductivitySlope.value() * (t - 20));
   }
 
   /** Whether it holds water that heat can drive off. */
@@ -110,11 +138,11 @@ public record Medium(
     }
     double dry = specificHeat.value() - moisture.value() * DampEnthalpy.WATER_SPECIFIC_HEAT;
     return law == HeatLaw.DAMP_QUARTZ
-        ? new DampEnthalpy(new QuartzEnthalpy(), moisture.value()).dryPart()
-        : new ConstantEnthalpy(Math.max(100, dry));
+        ? dampQuartz().dryPart()
+        : linear(Math.max(100, dry));
   }
 
-  /** The grower's own measured values in place of the table's; a measured c counts as constant. */
+  /** The grower's own values in place of the table's; a c at 20 °C keeps the slope of its kind. */
   public Medium measured(Double densityKgPerM3, Double specificHeatJPerKgK, Double wattsPerMetreK) {
     return new Medium(
         id,
@@ -123,10 +151,12 @@ public record Medium(
         moisture,
         densityKgPerM3 == null ? density : spread(densityKgPerM3, 0.03),
         specificHeatJPerKgK == null ? specificHeat : spread(specificHeatJPerKgK, 0.03),
-        specificHeatJPerKgK == null ? law : HeatLaw.CONSTANT,
+        law,
         wattsPerMetreK == null ? conductivity : spread(wattsPerMetreK, 0.05),
         wattsPerMetreK == null ? dryConductivity : dryConductivity.atMost(wattsPerMetreK),
         highestCelsius,
+        heatSlope,
+        conductivitySlope,
         source);
   }
 
@@ -143,6 +173,8 @@ public record Medium(
         conductivity.around(conductivity.value() * conductivityFactor),
         dryConductivity.around(dryConductivity.value() * conductivityFactor),
         highestCelsius,
+        heatSlope,
+        conductivitySlope,
         source);
   }
 

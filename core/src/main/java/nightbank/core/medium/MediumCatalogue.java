@@ -57,7 +57,9 @@ public final class MediumCatalogue {
         range(f, 13),
         range(f, 16),
         range(f, 19),
-        f[22]);
+        range(f, 22),
+        range(f, 25),
+        f[28]);
   }
 
   private static InsulationMaterial insulation(String[] f) {
@@ -79,7 +81,8 @@ public final class MediumCatalogue {
         new Range(Tables.number(f[3]), Tables.number(f[2]), Tables.number(f[4])),
         range(f, 5),
         range(f, 8),
-        f[11]);
+        range(f, 11),
+        f[14]);
   }
 
   /** Three fields: low, value as used, high. */

@@ -18,13 +18,15 @@ import java.util.stream.Stream;
  * @param holds whether the coldest tenth of the nights would stay above the plants' limit
  * @param minutes of work, estimated
  * @param shortage what would still be lacking
+ * @param untried combinations that were not looked at, since there were too many
  */
 public record Advice(
     List<Action> actions,
     double lowestCelsius,
     boolean holds,
     double minutes,
-    Shortfall.Kind shortage) {
+    Shortfall.Kind shortage,
+    int untried) {
 
   /**
    * One thing that can be done tonight, at several strengths.
@@ -99,7 +101,12 @@ public record Advice(
       spread += plan.house().plantLimitCelsius() - f.lowestTenth() + LITTLE;
     }
     return new Advice(
-        found.actions, found.lowestCelsius, false, found.minutes, Shortfall.Kind.NONE);
+        found.actions,
+        found.lowestCelsius,
+        false,
+        found.minutes,
+        Shortfall.Kind.NONE,
+        found.untried);
   }
 
   private static double spread(NightForecast f) {
@@ -117,13 +124,18 @@ public record Advice(
     NightPlan small = plan.withStores(plan.stores().stream().map(NightStore::small).toList());
     double limit = plan.house().plantLimitCelsius() + Math.max(0, spreadKelvin);
     List<List<Action>> tries = combinations(plan.actions(), options);
+    double all = 1;
+    for (Option o : options) {
+      all *= 1 + o.choices().size();
+    }
+    int untried = (int) Math.min(Integer.MAX_VALUE, all - tries.size());
     tries.sort(Comparator.comparingDouble(Advice::minutes));
-    Optional<Advice> first = firstThatHolds(small, tries, limit).map(a -> trial(plan, a, limit));
+    Optional<Advice> first = firstThatHolds(small, tries, limit).map(a -> trial(plan, a, limit, untried));
     if (first.isPresent() && first.get().holds()) {
       return first.get();
     }
     return tries.parallelStream()
-        .map(a -> trial(small, a, limit))
+        .map(a -> trial(small, a, limit, untried))
         .max(Comparator.comparingDouble(Advice::lowestCelsius).thenComparing(a -> -a.minutes()))
         .orElseThrow();
   }
@@ -135,7 +147,7 @@ public record Advice(
     for (int from = 0; from < tries.size(); from += batch) {
       List<List<Action>> some = tries.subList(from, Math.min(tries.size(), from + batch));
       Optional<List<Action>> held =
-          some.parallelStream().filter(a -> trial(small, a, limit).holds()).findFirst();
+          some.parallelStream().filter(a -> trial(small, a, limit, 0).holds()).findFirst();
       if (held.isPresent()) {
         return held;
       }
@@ -143,7 +155,8 @@ public record Advice(
     return Optional.empty();
   }
 
-  private static Advice trial(NightPlan plan, List<Action> actions, double limit) {
+  private static Advice trial(
+      NightPlan plan, List<Action> actions, double limit, int untried) {
     NightResult night = NightSimulation.run(plan.withActions(actions));
     boolean holds = night.lowestCelsius() >= limit;
     return new Advice(
@@ -151,7 +164,8 @@ public record Advice(
         night.lowestCelsius(),
         holds,
         minutes(actions),
-        holds ? Shortfall.Kind.NONE : Shortfall.of(plan, night).kind());
+        holds ? Shortfall.Kind.NONE : Shortfall.of(plan, night).kind(),
+        untried);
   }
 
   private static List<List<Action>> combinations(List<Action> standing, List<Option> options) {

@@ -26,7 +26,8 @@ import org.hipparchus.util.Pair;
 /**
  * Learns a house from its logged nights: factors on skin, draught and slow mass by least squares,
  * with priors as wide as designs are unsure, and a free start of the mass for every night (maximum
- * a posteriori). Nights that fit badly count less (weights after Huber, by whole nights); intervals
+ * a posteriori). Nights that fit badly count less (weights after Huber, by whole
+ * nights), and those whose loss stands out are left out and told; intervals
  * are the wider of posterior and of a sandwich clustered by night (Liang and Zeger 1986), with
  * Student's t over nights, and wider still by what is taken as given and may be wrong on every
  * night alike: the stores' heat, the sky, the soil (consider covariance: Tapley, Schutz and Born,
@@ -40,8 +41,10 @@ public final class HouseFit {
   public static final int LEAST_NIGHTS = 3;
 
   private static final int SHARED = 3;
-  private static final double[] PRIOR = {0.2, 0.6, 0.5}; // sd of log: skin, draught, mass
-  private static final double[] GIVEN = {0.18, 0.5, 0.3}; // sd of log: stores' heat, sky, soil
+  private static final double[] PRIOR = {
+    NightForecast.SKIN, NightForecast.LEAK, NightForecast.MASS
+  }; // sd of log
+  private static final double[] GIVEN = {0.18, 0.5, NightForecast.SOIL}; // stores' heat, sky, soil
   private static final double START = 2; // K, sd of a night's mass about the mean of its day
   private static final double SAMPLE = 1800; // s between residuals
   private static final double CORRELATED = 6; // residuals that count as one: errors last 3 h
@@ -87,9 +90,34 @@ public final class HouseFit {
 
   private LearnedHouse fit() {
     int n = nights.size();
-    double[] point = new double[SHARED + n];
+    Fitted first = fitted(new double[SHARED + n], new boolean[n]);
+    List<Own> own = own(first);
+    boolean[] left = new boolean[n];
+    int unlike = 0;
+    for (int i = 0; i < n; i++) {
+      left[i] = unlike(own, i);
+      unlike += left[i] ? 1 : 0;
+    }
+    boolean again = unlike > 0 && n - unlike >= LEAST_NIGHTS;
+    return learned(again ? fitted(first.point, left) : first);
+  }
+
+  /** Where a fit came to rest. */
+  private record Fitted(
+      LeastSquaresOptimizer.Optimum best, double[] point, double[] weight, double scatter) {}
+
+  /**
+   * Fits, nights that fit badly weighing less.
+   *
+   * @param left nights that are not looked at
+   */
+  private Fitted fitted(double[] start, boolean[] left) {
+    int n = nights.size();
+    double[] point = start.clone();
     double[] weight = new double[n];
-    Arrays.fill(weight, 1);
+    for (int i = 0; i < n; i++) {
+      weight[i] = left[i] ? 0 : 1;
+    }
     double scatter = 1;
     LeastSquaresOptimizer.Optimum best = null;
     for (int round = 0; round < 4; round++) {
@@ -101,9 +129,18 @@ public final class HouseFit {
       double[] rms = scatters(point);
       scatter = Math.max(LEAST_SCATTER, median(rms));
       for (int i = 0; i < n; i++) {
-        weight[i] = Math.min(1, HUBER * scatter / rms[i]);
+        weight[i] = left[i] ? 0 : Math.min(1, HUBER * scatter / rms[i]);
       }
     }
+    return new Fitted(best, point, weight, scatter);
+  }
+
+  private LearnedHouse learned(Fitted f) {
+    int n = nights.size();
+    LeastSquaresOptimizer.Optimum best = f.best;
+    double[] point = f.point;
+    double[] weight = f.weight;
+    double scatter = f.scatter;
     RealMatrix covariance = covariance(best, n).add(considered(best, point, weight, scatter));
     double t = new TDistribution(n - 1.0).inverseCumulativeProbability(0.975);
     double[] half = new double[SHARED];
@@ -118,7 +155,7 @@ public final class HouseFit {
         new Factor(Math.exp(point[2]), half[2]),
         loss,
         scatter,
-        each(point, scatter, loss.value() * house.lossCoefficient(CALM_WIND)));
+        each(f, loss.value() * house.lossCoefficient(CALM_WIND)));
   }
 
   private Factor loss(double[] point, RealMatrix covariance, double t) {
@@ -301,21 +338,27 @@ public final class HouseFit {
 
   private record Own(double loss, double start, double before, double after) {}
 
-  private List<NightLearned> each(double[] point, double scatter, double wattsPerKelvin) {
-    List<Own> own =
-        IntStream.range(0, nights.size()).parallel().mapToObj(i -> own(i, point, scatter)).toList();
-    double[] logs = own.stream().mapToDouble(o -> Math.abs(o.loss())).toArray();
-    double usual = 1.4826 * median(logs); // robust sd of the nights' losses
+  private List<Own> own(Fitted f) {
+    return IntStream.range(0, nights.size())
+        .parallel()
+        .mapToObj(i -> own(i, f.point, f.scatter))
+        .toList();
+  }
+
+  /** Whether one night's loss stands out from what the others vary by, and explains it. */
+  private static boolean unlike(List<Own> own, int i) {
+    double usual =
+        1.4826 * median(own.stream().mapToDouble(o -> Math.abs(o.loss())).toArray()); // robust sd
+    Own o = own.get(i);
+    return Math.abs(o.loss()) > Math.max(UNLIKE, 3 * usual) && o.before() > HUBER * o.after();
+  }
+
+  private List<NightLearned> each(Fitted f, double wattsPerKelvin) {
+    List<Own> own = own(f);
     return IntStream.range(0, nights.size())
         .parallel()
         .mapToObj(
-            i -> {
-              Own o = own.get(i);
-              boolean unlike =
-                  Math.abs(o.loss()) > Math.max(UNLIKE, 3 * usual)
-                      && o.before() > HUBER * o.after();
-              return night(nights.get(i), point, o, unlike, wattsPerKelvin);
-            })
+            i -> night(nights.get(i), f.point, own.get(i), unlike(own, i), wattsPerKelvin))
         .toList();
   }
 
@@ -403,8 +446,7 @@ public final class HouseFit {
       Floor f = house.floor().get();
       changed =
           changed.withFloor(
-              new Floor(
-                  f.areaSquareMetres() * soil, f.perimeterMetres(), f.edgeWattsPerMetreKelvin()));
+              f.giving(soil));
     }
     double sky = Math.exp(log[SHARED + 2]);
     double given = times * Math.exp(log[SHARED + 1]);
@@ -419,12 +461,15 @@ public final class HouseFit {
       double middle = (k - 0.5) * night.stepSeconds();
       now.outdoorCelsius = night.weather().outdoorAt(middle);
       now.windMetresPerSecond = night.weather().windAt(middle);
+      now.outdoorDewCelsius = night.weather().dewPointAt(middle);
       now.skyCelsius =
           now.outdoorCelsius + sky * (night.weather().skyAt(middle) - now.outdoorCelsius);
-      now.gainWatts = 0;
+      double gained = 0;
       for (LoggedNight.Gain gain : night.gains()) {
-        now.gainWatts += gain.of().equals(without) ? 0 : given * gain.watts()[k];
+        gained += gain.of().equals(without) ? 0 : given * gain.watts()[k];
       }
+      now.radiantWatts = HouseModel.RADIANT * gained;
+      now.gainWatts = gained - now.radiantWatts;
       model.step(night.stepSeconds(), now);
       air[k] = model.airCelsius();
     }

@@ -4,16 +4,20 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import nightbank.core.house.Greenhouse;
+import nightbank.core.house.Optics;
+import nightbank.core.house.SkinPart;
+import nightbank.core.weather.Ground;
 import nightbank.core.weather.Weather;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import org.hipparchus.random.SobolSequenceGenerator;
 
 /**
- * One night with its certainty: an ensemble over the low, the sky, wind, draught, skin, store
- * material and start, drawn from a Sobol sequence, so that the same question has the same answer.
+ * One night with its certainty: an ensemble over the low, sky, wind, draught, skin, masses, soil,
+ * dampness, store faces and material, and the start, drawn from a Sobol sequence, so that the same question has the same answer.
  *
  * @param middle the night with every quantity at its best estimate
  * @param without the same night without stores
+ * @param lowest of the members, coldest first, °C
  * @param lowestTenth lowest that nine members in ten stay above, °C
  * @param lowestMedian median of the members' lowest, °C
  * @param lowestNinetieth °C
@@ -22,6 +26,7 @@ import org.hipparchus.random.SobolSequenceGenerator;
 public record NightForecast(
     NightResult middle,
     NightResult without,
+    double[] lowest,
     double lowestTenth,
     double lowestMedian,
     double lowestNinetieth,
@@ -30,22 +35,69 @@ public record NightForecast(
     double[] bandHigh,
     Verdict verdict) {
 
+  /** How unsure a house is that no night has taught, ln: skin, draught, slow mass, soil. */
+  static final double SKIN = 0.2;
+
+  static final double LEAK = 0.6;
+  static final double MASS = 0.5;
+  static final double SOIL = 0.3;
+
   /**
-   * How unsure the inputs are, one standard deviation each.
+   * How unsure the inputs are, one standard deviation each; estimates, and told on screen.
    *
-   * @param lowKelvin of the forecast low
+   * @param lowKelvin of the low
+   * @param cloud share of the sky
+   * @param windFactor ln of the wind at the house: forecast and shelter
+   * @param skyFactor ln of how far the sky lies below the air
+   * @param leakFactor ln
+   * @param skinFactor ln
+   * @param massFactor ln of inner masses
+   * @param soilFactor ln of what the floor takes up and gives
+   * @param wetFactor ln of the wet share of the floor, and of what wet film lets through
+   * @param faceFactor ln of what the stores' faces let through
    * @param startKelvin of the stores' and the house's start
    */
   public record Doubt(
       double lowKelvin,
       double cloud,
       double windFactor,
+      double skyFactor,
       double leakFactor,
       double skinFactor,
+      double massFactor,
+      double soilFactor,
+      double wetFactor,
+      double faceFactor,
       double startKelvin) {
-    /** A typed low for the coming night; widths are estimates and stated so on screen. */
+    private static final double SHELTER = 0.35;
+    private static final double FACES = 0.3;
+    private static final double WET = 0.6;
+
+    /** A low that the grower types for the coming night. */
     public static Doubt ofTypedNight() {
-      return new Doubt(1.2, 0.2, 0.4, 0.3, 0.08, 1.0);
+      return described(1.2, 0.25, 0.4);
+    }
+
+    /** A forecast so many hours ahead. */
+    public static Doubt ofForecast(double leadHours) {
+      double lead = Math.max(0, leadHours);
+      return described(
+          1.1 + 0.025 * lead, Math.min(0.35, 0.18 + 0.002 * lead), 0.35 + 0.002 * lead);
+    }
+
+    private static Doubt described(double low, double cloud, double wind) {
+      return new Doubt(
+          low,
+          cloud,
+          Math.hypot(wind, SHELTER),
+          Weather.SKY_UNSURE,
+          LEAK,
+          SKIN,
+          MASS,
+          SOIL,
+          WET,
+          FACES,
+          1.0);
     }
 
     /** As unsure of the start as readings so old leave one: 0.15 K more an hour, 8 K at most. */
@@ -54,13 +106,34 @@ public record NightForecast(
           lowKelvin,
           cloud,
           windFactor,
+          skyFactor,
           leakFactor,
           skinFactor,
+          massFactor,
+          soilFactor,
+          wetFactor,
+          faceFactor,
           startKelvin + Math.min(8, 0.15 * Math.max(0, hours)));
+    }
+
+    /** As sure of the house as its nights have made it; never surer than of one not learned. */
+    public Doubt withLearned(double skinSigma, double leakSigma, double massSigma) {
+      return new Doubt(
+          lowKelvin,
+          cloud,
+          windFactor,
+          skyFactor,
+          Math.min(LEAK, leakSigma),
+          Math.min(SKIN, skinSigma),
+          Math.min(MASS, massSigma),
+          soilFactor,
+          wetFactor,
+          faceFactor,
+          startKelvin);
     }
   }
 
-  private static final int DIMENSIONS = 8;
+  static final int DIMENSIONS = 14;
 
   public static NightForecast of(NightPlan plan, Doubt doubt, int members) {
     NightResult middle = NightSimulation.run(plan);
@@ -97,6 +170,7 @@ public record NightForecast(
     return new NightForecast(
         middle,
         without,
+        lowest,
         tenth,
         median,
         quantile(lowest, 0.9),
@@ -114,13 +188,34 @@ public record NightForecast(
     return lowestMedian < limit ? Verdict.LOST : Verdict.CLOSE;
   }
 
-  private static NightPlan vary(NightPlan plan, Doubt doubt, double[] u) {
+  /**
+   * One member.
+   *
+   * @param u numbers in 0 to 1, one for each thing that is unsure
+   */
+  static NightPlan vary(NightPlan plan, Doubt doubt, double[] u) {
     NormalDistribution normal = new NormalDistribution();
     double[] z =
         Arrays.stream(u)
             .map(x -> normal.inverseCumulativeProbability(Math.min(0.999, Math.max(0.001, x))))
             .toArray();
-    Weather w = plan.weather();
+    double start = z[7] * doubt.startKelvin();
+    List<NightStore> stores =
+        plan.stores().stream().map(s -> vary(s, doubt, z, start)).toList();
+    return new NightPlan(
+        house(plan.house(), doubt, z),
+        stores,
+        weather(plan.weather(), doubt, z),
+        plan.airCelsius(),
+        plan.massCelsius() + start / 2,
+        plan.groundCelsius() + z[13] * Ground.UNSURE / 2,
+        plan.lengthSeconds(),
+        plan.stepSeconds(),
+        plan.actions(),
+        plan.sunWatts());
+  }
+
+  private static Weather weather(Weather w, Doubt doubt, double[] z) {
     double drop = z[0] * doubt.lowKelvin();
     double end = w.seconds()[w.seconds().length - 1];
     double[] out = new double[w.seconds().length];
@@ -137,34 +232,58 @@ public record NightForecast(
         Arrays.stream(w.windMetresPerSecond())
             .map(v -> v * Math.exp(z[2] * doubt.windFactor()))
             .toArray();
+    return new Weather(
+        w.seconds(),
+        out,
+        wind,
+        cloud,
+        w.dewPointCelsius(),
+        w.skyFactor() * Math.exp(z[8] * doubt.skyFactor()));
+  }
+
+  private static Greenhouse house(Greenhouse as, Doubt doubt, double[] z) {
+    double wetter = Math.exp(z[11] * doubt.wetFactor());
     Greenhouse house =
-        plan.house()
-            .scaled(Math.exp(z[4] * doubt.skinFactor()), Math.exp(z[3] * doubt.leakFactor()));
-    List<NightStore> stores =
-        plan.stores().stream()
-            .map(
-                s -> {
-                  var medium = s.store().medium();
-                  double spread = medium.conductivity().relativeSpread() / 2;
-                  double heavy = medium.density().relativeSpread() / 2;
-                  var varied =
-                      s.store()
-                          .withMedium(
-                              medium.scaled(Math.exp(z[6] * heavy), Math.exp(z[5] * spread)));
-                  return s.with(varied, s.start().shifted(z[7] * doubt.startKelvin()));
-                })
-            .toList();
-    return new NightPlan(
-        house,
-        stores,
-        new Weather(w.seconds(), out, wind, cloud, w.dewPointCelsius()),
-        plan.airCelsius(),
-        plan.massCelsius() + z[7] * doubt.startKelvin() / 2,
-        plan.groundCelsius(),
-        plan.lengthSeconds(),
-        plan.stepSeconds(),
-        plan.actions(),
-        plan.sunWatts());
+        as.scaled(
+                Math.min(as.mostSkinFactor(), Math.exp(z[4] * doubt.skinFactor())),
+                Math.min(as.mostLeakFactor(), Math.exp(z[3] * doubt.leakFactor())))
+            .heavier(Math.exp(z[9] * doubt.massFactor()))
+            .withWetShare(Math.min(1, as.wetShare() * wetter));
+    house = house.changed(p -> wetFilm(p, Math.exp(-z[11] * doubt.wetFactor())), 1);
+    return house.floor().isEmpty()
+        ? house
+        : house.withFloor(house.floor().get().giving(Math.exp(z[10] * doubt.soilFactor())));
+  }
+
+  /** Wet film that lets so many times as much through. */
+  private static SkinPart wetFilm(SkinPart part, double factor) {
+    Optics wet = part.wet();
+    if (part.dry().through() < 0.1) {
+      return part;
+    }
+    double through = Math.min(part.dry().through(), wet.through() * factor);
+    return part.shining(
+        part.dry(),
+        new Optics(
+            through,
+            Math.min(1 - through, wet.emissivityIn()),
+            Math.min(1 - through, wet.emissivityOut())));
+  }
+
+  private static NightStore vary(NightStore s, Doubt doubt, double[] z, double start) {
+    var medium = s.store().medium();
+    double spread = medium.conductivity().relativeSpread() / 2;
+    double heavy = medium.density().relativeSpread() / 2;
+    var varied =
+        s.store()
+            .withMedium(medium.scaled(Math.exp(z[6] * heavy), Math.exp(z[5] * spread)))
+            .withFacesTimes(Math.exp(z[12] * doubt.faceFactor()));
+    return s.with(varied, s.start().shifted(start));
+  }
+
+  /** Lowest that so large a share of the members stays below, °C. */
+  public double lowestBelow(double share) {
+    return quantile(lowest, share);
   }
 
   private static double quantile(double[] sorted, double share) {

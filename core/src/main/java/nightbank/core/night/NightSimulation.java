@@ -3,14 +3,18 @@ package nightbank.core.night;
 import java.util.ArrayList;
 import java.util.List;
 import nightbank.core.charge.WoodFire;
+import nightbank.core.house.Floor;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;
 import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.GroundPath;
 import nightbank.core.store.HeatStore;
+import nightbank.core.store.Place;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.Stream;
+import nightbank.core.store.Surroundings;
 import nightbank.core.weather.Interpolation;
 import nightbank.core.weather.Weather;
 
@@ -43,6 +47,7 @@ public final class NightSimulation {
     private final double dt;
     private final HouseModel model;
     private final HouseModel.Step now = new HouseModel.Step();
+    private final Surroundings around = new Surroundings();
     private final Track[] tracks;
     private final int parts;
     private final double[] seconds;
@@ -72,7 +77,7 @@ public final class NightSimulation {
       model = new HouseModel(house, plan.airCelsius(), plan.massCelsius(), plan.groundCelsius());
       tracks = new Track[plan.stores().size()];
       for (int i = 0; i < tracks.length; i++) {
-        tracks[i] = new Track(plan.stores().get(i), steps, actions);
+        tracks[i] = new Track(plan.stores().get(i), house, steps, actions);
       }
       double ties = 0;
       for (Track track : tracks) {
@@ -159,21 +164,36 @@ public final class NightSimulation {
           plan.sunWatts().length == 0
               ? 0
               : Interpolation.linear(weather.seconds(), plan.sunWatts(), at);
-      double demand =
-          house.demandWatts(
-              now.windMetresPerSecond, now.outdoorCelsius, now.skyCelsius, now.screenDrawn);
+      now.outdoorDewCelsius = weather.dewPointAt(at);
+      boolean needed = model.demandWatts() > 0;
       double gain = 0;
+      double radiant = 0;
+      double floor = 0;
       double toRoom = 0;
       double outBefore = weather.outdoorAt(at - h);
       for (Track track : tracks) {
         toRoom += track.roomWatts(at - h / 2);
-        double given =
-            track.step(at, h, model.airCelsius(), outBefore, plan.groundCelsius(), demand > 0);
+        around
+            .set(Place.Beyond.HOUSE_AIR, model.airCelsius())
+            .set(Place.Beyond.OUTDOOR_AIR, outBefore)
+            .set(Place.Beyond.ROOM_AIR, track.store.store().place().roomCelsius())
+            .set(Place.Beyond.GROUND, plan.groundCelsius())
+            .set(
+                Place.Beyond.HOUSE_SOIL,
+                track.floorShare * model.footCelsius()
+                    + (1 - track.floorShare) * plan.groundCelsius());
+        double given = track.step(at, h, around, needed);
         track.toHouse[k] += given / parts;
-        gain += given;
+        gain += given - track.radiant - track.toFloor;
+        radiant += track.radiant;
+        floor += track.toFloor;
       }
       now.gainWatts = gain + toRoom;
+      now.radiantWatts = radiant;
+      now.floorWatts = floor;
       model.step(h, now);
+      double demand = model.demandWatts();
+      gain += radiant + floor;
       toHouse += gain * h;
       room += toRoom * h;
       sun += model.sunJoules();
@@ -215,6 +235,9 @@ public final class NightSimulation {
     private final WoodFire[] fires;
     private final double[] lit;
     private final Face top;
+    private final double floorShare;
+    private double radiant; // W of what it gave in the step
+    private double toFloor;
     private final double startContent;
     private final double[] mean;
     private final double[] usable;
@@ -226,8 +249,9 @@ public final class NightSimulation {
     private double lost;
     private double hottest;
 
-    Track(NightStore store, int steps, Action[] actions) {
+    Track(NightStore store, Greenhouse house, int steps, Action[] actions) {
       this.store = store;
+      floorShare = floorShare(store.store(), house);
       model = StoreModel.of(store.store(), store.start());
       elements = of(actions, Action.Kind.ELEMENT);
       lids = of(actions, Action.Kind.LID_OFF);
@@ -260,8 +284,12 @@ public final class NightSimulation {
       return mine.toArray(Action[]::new);
     }
 
+    /** What a fire gives to the room at once; one that burns outside warms no house. */
     double roomWatts(double at) {
       double watts = 0;
+      if (!store.store().place().indoors()) {
+        return 0;
+      }
       for (int i = 0; i < fires.length; i++) {
         watts += fires[i].watts(at - lit[i]) * fires[i].toRoom();
       }
@@ -273,8 +301,7 @@ public final class NightSimulation {
       HeatStore s = store.store();
       double sum = carrier != null && pumps.length > 0 ? carrier.stream().capacityRate() : 0;
       for (FaceName face : FACES) {
-        boolean toGround = face == FaceName.FOOT && s.place().onGround();
-        if (s.place().indoors() && !toGround) {
+        if (s.place().beyond(face) == Place.Beyond.HOUSE_AIR) {
           Face now = lids.length > 0 && face == FaceName.TOP ? Face.bare() : s.face(face);
           double u = s.withFace(face, now).transmittance(face, store.start().meanCelsius(), air);
           sum += u * s.faceArea(face) * s.count();
@@ -283,8 +310,7 @@ public final class NightSimulation {
       return sum;
     }
 
-    double step(double at, double dt, double air, double out, double ground, boolean needed) {
-      boolean indoors = store.store().place().indoors();
+    double step(double at, double dt, Surroundings around, boolean needed) {
       boolean lifted = runs(lids, at);
       if (lifted != open) {
         model.replace(FaceName.TOP, lifted ? Face.bare() : top);
@@ -297,18 +323,24 @@ public final class NightSimulation {
       for (int i = 0; i < fires.length; i++) {
         watts += fires[i].watts(at - dt / 2 - lit[i]) * fires[i].toStore();
       }
-      double house = carrier != null && runs(pumps, at) ? carried(dt, air) : 0;
-      model.step(dt, indoors ? air : out, ground, watts);
+      double house = carrier != null && runs(pumps, at) ? carried(dt, around.at(Place.Beyond.HOUSE_AIR)) : 0;
+      model.step(dt, around, watts);
       charged += watts * dt;
       double away = 0;
+      radiant = 0;
+      toFloor = 0;
       for (FaceName face : FACES) {
-        boolean toGround = face == FaceName.FOOT && store.store().place().onGround();
-        if (indoors && !toGround) {
-          house += model.faceWatts(face);
-        } else {
-          away += model.faceWatts(face);
+        double out = model.faceWatts(face);
+        switch (store.store().place().beyond(face)) {
+          case HOUSE_AIR -> radiant += HouseModel.RADIANT * out;
+          case HOUSE_SOIL -> toFloor += floorShare * out;
+          default -> {}
         }
+        away += out;
       }
+      double given = radiant / HouseModel.RADIANT + toFloor;
+      house += given;
+      away -= given;
       hottest = watts > 0 ? Math.max(hottest, model.highestCelsius()) : hottest;
       if (needed) {
         delivered += house * dt;
@@ -364,6 +396,19 @@ public final class NightSimulation {
           hottest,
           model.state());
     }
+  }
+
+  /** Of what leaves a foot or a buried body, what comes back through the house's floor. */
+  private static double floorShare(HeatStore store, Greenhouse house) {
+    double area = house.floor().map(Floor::areaSquareMetres).orElse(0.0);
+    if (area == 0 || !store.place().indoors()) {
+      return 0;
+    }
+    boolean insulated =
+        house.floor().map(Floor::edgeWattsPerMetreKelvin).orElse(9.0) <= Floor.EDGE_INSULATED;
+    double foot = Math.sqrt(store.geometry().endArea() / Math.PI);
+    double wide = Math.sqrt(area / Math.PI);
+    return GroundPath.houseShare(foot, wide, store.place().groundConductivity(), insulated);
   }
 
   private static final FaceName[] FACES = FaceName.values();

@@ -25,10 +25,17 @@ public record Shortfall(double joules, Kind kind) {
     double missing = night.coldDegreeHours() * 3600 * plan.house().lossCoefficient(wind);
     double left = 0;
     for (int i = 0; i < night.stores().size(); i++) {
-      boolean indoors = plan.stores().get(i).store().place().indoors();
+      NightStore store = plan.stores().get(i);
+      boolean led = store.store().carrier().isPresent() && pumped(plan, store.id());
+      boolean reaches = led || store.store().place().reachesHouse();
       double[] usable = night.stores().get(i).usableJoules();
-      left += indoors ? usable[usable.length - 1] : 0;
+      left += reaches ? usable[usable.length - 1] : 0;
     }
     return new Shortfall(missing, left > missing ? Kind.SPEED : Kind.HEAT);
+  }
+
+  private static boolean pumped(NightPlan plan, String id) {
+    return plan.actions().stream()
+        .anyMatch(a -> a.kind() == Action.Kind.PUMP && a.storeId().equals(id));
   }
 }

@@ -3,6 +3,7 @@ package nightbank.core.run;
 import java.util.Optional;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
+import nightbank.core.store.Place;
 
 /**
  * What a store gave to the air of its house. While nothing charges it, that is what its measured
@@ -26,7 +27,7 @@ final class GivenHeat {
     int n = line.at().length;
     double[] watts = new double[n];
     double[] carried = loop.map(l -> l.carriedOff(line.at())).orElse(new double[n]);
-    if (!store.place().indoors()) {
+    if (!store.place().reachesHouse()) {
       return carried;
     }
     double[] away = new double[n];
@@ -61,7 +62,7 @@ final class GivenHeat {
 
   /** Whether heat through a face goes to the house and not to ground or open air. */
   static boolean reachesHouse(HeatStore store, FaceName name) {
-    return store.place().indoors() && !(name == FaceName.FOOT && store.place().onGround());
+    return store.place().beyond(name) == Place.Beyond.HOUSE_AIR;
   }
 
   private static double slope(long[] at, double[] value, int low, int high) {

@@ -12,6 +12,7 @@ import nightbank.core.store.StateFromProbes;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 
 /** Runs a store's model along measured air, with the source on during the charging phases. */
 final class StoreReplay {
@@ -19,6 +20,7 @@ final class StoreReplay {
 
   private final RunTimeline line;
   private final double groundCelsius;
+  private final Surroundings around = new Surroundings();
   private final double longestStep;
   private final StateFromProbes.Estimate start;
 
@@ -132,7 +134,7 @@ final class StoreReplay {
         int parts = Math.max(1, (int) Math.ceil(span / longestStep));
         double on = line.on()[i] * watts;
         for (int k = 0; k < parts; k++) {
-          model.step(span / parts, line.air()[i], groundCelsius, on);
+          model.step(span / parts, around.set(line.air()[i], groundCelsius), on);
         }
         charged += on * span;
       }

@@ -207,7 +207,7 @@ public final class Pair {
     }
 
     NightStore foot(Face face) {
-      Place on = new Place(base.store().place().indoors(), true, 1.5);
+      Place on = base.store().place().onFooting(Place.Footing.ON_GROUND);
       return as(base.store().withFace(FaceName.FOOT, face).withPlace(on), base.hearth());
     }
 

@@ -11,6 +11,7 @@ import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 import nightbank.core.weather.Weather;
 
 /**
@@ -103,7 +104,7 @@ public final class Season {
   private StoreState charged(HeatStore store, StoreState state, Winter.Night n) {
     StoreModel model = StoreModel.of(store, state);
     double air = Math.max(like.house().plantLimitCelsius() + 3, n.dayCelsius() + 4);
-    double ground = like.groundCelsius();
+    Surroundings around = Surroundings.of(air, like.groundCelsius());
     double watts =
         dailyJoules > 0
             ? dailyJoules / CHARGE
@@ -113,7 +114,7 @@ public final class Season {
                 * 1.5;
     for (double t = 0; t < CHARGE + REST; t += DAY_STEP) {
       boolean on = t < CHARGE && model.meanCelsius() < candidate.fullCelsius();
-      model.step(DAY_STEP, air, ground, on ? watts : 0);
+      model.step(DAY_STEP, around, on ? watts : 0);
     }
     return model.state();
   }

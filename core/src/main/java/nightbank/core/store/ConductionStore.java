@@ -23,6 +23,7 @@ public final class ConductionStore implements StoreModel {
   private static final int TOP = FaceName.TOP.ordinal();
   private static final int FOOT = FaceName.FOOT.ordinal();
   private static final FaceName[] FACES = FaceName.values();
+  private static final double STALE = 0.02; // change of conductivity that is worth new links
   private static final double MET = 1e-9; // K: one Newton step more is below rounding
 
   private HeatStore store;
@@ -33,6 +34,10 @@ public final class ConductionStore implements StoreModel {
   private final int nj;
   private final int nl;
   private final double conductivity;
+  private final double slope;
+  private final boolean even; // the same conductivity everywhere and always
+  private final double[] conducts; // W/(m K) by cell
+  private final double[] linkedAt; // °C at which it was taken
   private final boolean dries;
   private final PoreWater water;
   private double steam; // J
@@ -69,7 +74,11 @@ public final class ConductionStore implements StoreModel {
     nj = grid.along();
     nl = grid.layers();
     conductivity = store.medium().conductivity().value();
+    slope = store.medium().conductivitySlope().value();
+    even = !dries && slope == 0;
     int n = grid.cells();
+    conducts = new double[n];
+    linkedAt = new double[n];
     celsius = start.celsius();
     ofCell = c -> celsius[c];
     joulesPerKg = new double[n];
@@ -130,6 +139,11 @@ public final class ConductionStore implements StoreModel {
   }
 
   private void link() {
+    for (int c = 0; c < conducts.length; c++) {
+      double base = dries ? water.conductivity(c) : conductivity;
+      conducts[c] = slope == 0 ? base : base * store.medium().conductivityFactor(celsius[c]);
+      linkedAt[c] = celsius[c];
+    }
     for (int l = 0; l < nl; l++) {
       double thick = grid.thickness(l);
       for (int j = 0; j < nj; j++) {
@@ -149,18 +163,23 @@ public final class ConductionStore implements StoreModel {
       }
     }
     for (FaceName name : FACES) {
-      atFaces[name.ordinal()] = dries ? mean(name, water::conductivity) : conductivity;
+      atFaces[name.ordinal()] = even ? conductivity : mean(name, c -> conducts[c]);
     }
   }
 
-  /** Conductivity between two cells: one where nothing dries, else the two halves in series. */
-  private double between(int a, int b) {
-    if (!dries) {
-      return conductivity;
+  private void relinkWhereHot() {
+    double most = slope == 0 ? Double.POSITIVE_INFINITY : STALE / Math.abs(slope);
+    for (int c = 0; c < celsius.length && slope != 0; c++) {
+      if (Math.abs(celsius[c] - linkedAt[c]) > most) {
+        link();
+        return;
+      }
     }
-    double ka = water.conductivity(a);
-    double kb = water.conductivity(b);
-    return 2 * ka * kb / (ka + kb);
+  }
+
+  /** Conductivity between two cells: one where all conduct alike, else the two halves in series. */
+  private double between(int a, int b) {
+    return even ? conductivity : 2 * conducts[a] * conducts[b] / (conducts[a] + conducts[b]);
   }
 
   private double atFace(FaceName name) {
@@ -174,12 +193,14 @@ public final class ConductionStore implements StoreModel {
   }
 
   @Override
-  public void step(double seconds, double air, double ground, double sourceWatts) {
-    double footBeyond = store.place().onGround() ? ground : air;
-    double open = store.place().buried() ? ground : air;
-    renew(FaceName.SIDE, open);
-    renew(FaceName.TOP, open);
-    renew(FaceName.FOOT, footBeyond);
+  public void step(double seconds, Surroundings around, double sourceWatts) {
+    double beside = around.at(store.place().beyond(FaceName.SIDE));
+    double above = around.at(store.place().beyond(FaceName.TOP));
+    double below = around.at(store.place().beyond(FaceName.FOOT));
+    relinkWhereHot();
+    renew(FaceName.SIDE, beside);
+    renew(FaceName.TOP, above);
+    renew(FaceName.FOOT, below);
     double perBody = sourceWatts / store.count();
     double perSecond = 1 / seconds;
     for (int c = 0; c < celsius.length; c++) {
@@ -187,10 +208,10 @@ public final class ConductionStore implements StoreModel {
       inertia[c] = mass[c] * specificHeat[c] * perSecond;
       swept[c] = source[c] == 0 ? celsius[c] : celsius[c] + source[c] * perBody / inertia[c];
     }
-    sweepUpward(open, footBeyond);
-    double side = sweepAcross(open);
+    sweepUpward(above, below);
+    double side = sweepAcross(beside);
     if (!grid.round()) {
-      side += sweepAlong(open);
+      side += sweepAlong(beside);
     }
     watts[SIDE] = side;
     boolean boils = false;
@@ -303,19 +324,45 @@ public final class ConductionStore implements StoreModel {
       return alongBore(
           b, seconds, capacityRate / store.count(), conductance / store.count(), inlet);
     }
-    double g = -capacityRate * Math.expm1(-conductance / capacityRate) / store.count();
-    double softness = 0;
-    for (int c = 0; c < celsius.length; c++) {
-      softness += heated[c] == 0 ? 0 : heated[c] * heated[c] / (mass[c] * heatOf(c));
-    }
-    double capacity = 1 / (softness * seconds); // W/K over the step
-    double watts = -capacity * Math.expm1(-g / capacity) * (zoneCelsius() - inlet);
-    for (int c = 0; c < celsius.length; c++) {
-      if (heated[c] > 0) {
-        take(c, heated[c] * watts * seconds);
+    return alongCoil(
+        seconds, capacityRate / store.count(), conductance / store.count(), inlet);
+  }
+
+  /** From the side that suits the stream, cell by cell: none is cooled below what cools it. */
+  private double alongCoil(double seconds, double capacityRate, double conductance, double inlet) {
+    boolean warms = inlet > zoneCelsius();
+    int plan = ni * nj;
+    double stream = inlet;
+    double given = 0;
+    for (int k = 0; k < nl; k++) {
+      int first = (warms ? nl - 1 - k : k) * plan;
+      for (int c = first; c < first + plan; c++) {
+        if (heated[c] > 0) {
+          double ua = conductance * heated[c];
+          double g = -capacityRate * Math.expm1(-ua / capacityRate);
+          double inertiaNow = mass[c] * heatOf(c) / seconds;
+          double w = -inertiaNow * Math.expm1(-g / inertiaNow) * (celsius[c] - stream);
+          take(c, w * seconds);
+          stream += w / capacityRate;
+          given += w;
+        }
       }
     }
-    return watts * store.count();
+    return given * store.count();
+  }
+
+  @Override
+  public void mixIn(double joulesPerKelvin, double added) {
+    double has = 0;
+    for (int c = 0; c < celsius.length; c++) {
+      has += mass[c] * heatOf(c);
+    }
+    double more = joulesPerKelvin / (has * store.count());
+    for (int c = 0; c < celsius.length; c++) {
+      joulesPerKg[c] = (joulesPerKg[c] + more * content(c, added)) / (1 + more);
+      mass[c] *= 1 + more;
+      celsius[c] = warmth(c, celsius[c]);
+    }
   }
 
   private void take(int c, double joules) {
@@ -336,7 +383,7 @@ public final class ConductionStore implements StoreModel {
       ring++;
     }
     double middle = Math.sqrt((edges[ring] * edges[ring] + edges[ring + 1] * edges[ring + 1]) / 2);
-    double earth = Math.log(Math.max(1.0001, middle / radius)) / (2 * Math.PI * conductivity);
+    double earth = Math.log(Math.max(1.0001, middle / radius)) / (2 * Math.PI * meanConductivity(ring));
     double high = grid.geometry().heightMetres();
     double stream = inlet;
     double given = 0;
@@ -354,10 +401,18 @@ public final class ConductionStore implements StoreModel {
     return given * store.count();
   }
 
-  private void sweepUpward(double air, double footBeyond) {
+  private double meanConductivity(int ring) {
+    double sum = 0;
+    for (int l = 0; l < nl; l++) {
+      sum += conducts[grid.cell(ring, 0, l)];
+    }
+    return sum / nl;
+  }
+
+  private void sweepUpward(double above, double below) {
     int plan = ni * nj;
-    foot.set(1 / (grid.footRun() / atFace(FaceName.FOOT) + 1 / transmittance[FOOT]), footBeyond);
-    top.set(1 / (grid.layerRun(nl - 1) / atFace(FaceName.TOP) + 1 / transmittance[TOP]), air);
+    foot.set(1 / (grid.footRun() / atFace(FaceName.FOOT) + 1 / transmittance[FOOT]), below);
+    top.set(1 / (grid.layerRun(nl - 1) / atFace(FaceName.TOP) + 1 / transmittance[TOP]), above);
     LineSweeps.solve(0, nl, plan, plan, 1, inertia, upward, swept, ratio, foot, top);
     watts[FOOT] = foot.watts(swept, 0, plan, 1);
     watts[TOP] = top.watts(swept, (nl - 1) * plan, plan, 1);

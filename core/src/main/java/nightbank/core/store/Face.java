@@ -18,6 +18,7 @@ import java.util.List;
 public record Face(
     List<Layer> layers, double emissivity, double fixedTransmittance, double factor) {
   private static final double SIGMA = Layer.STEFAN_BOLTZMANN;
+  private static final int PASSES = 4;
 
   public Face {
     layers = List.copyOf(layers);
@@ -71,15 +72,32 @@ public record Face(
     boolean upright = name == FaceName.SIDE;
     boolean down = name == FaceName.TOP ? massSurface < air : massSurface > air;
     double outer = massSurface;
+    double flux = 0;
     double resistance = 0;
-    for (int pass = 0; pass < (layers.isEmpty() ? 1 : 4); pass++) {
+    for (int pass = 0; pass < (layers.isEmpty() ? 1 : PASSES); pass++) {
       double film = 1 / filmCoefficient(outer, air, upright, down, lengthMetres);
-      double layered = layerResistance(massSurface, outer, upright, down);
-      resistance = layered + film;
-      double next = air + (massSurface - air) * film / resistance;
+      resistance = layerResistance(massSurface, flux, upright, down) + film;
+      flux = (massSurface - air) / resistance;
+      double next = air + flux * film;
       outer = pass == 0 ? next : (outer + next) / 2;
     }
     return factor / resistance;
+  }
+
+  /**
+   * Transmittance through the layers and something more behind them, W/(m² K), the factor left out.
+   *
+   * @param behind resistance beyond the layers, m² K/W
+   */
+  double throughLayers(double massSurface, double beyond, boolean upright, double behind) {
+    boolean down = massSurface > beyond;
+    double flux = 0;
+    double resistance = behind;
+    for (int pass = 0; pass < (layers.isEmpty() ? 1 : PASSES); pass++) {
+      resistance = layerResistance(massSurface, flux, upright, down) + behind;
+      flux = (massSurface - beyond) / Math.max(1e-6, resistance);
+    }
+    return 1 / Math.max(1e-6, resistance);
   }
 
   /**
@@ -93,27 +111,39 @@ public record Face(
         transmittance(massSurface, beyond, name, lengthMetres) * (massSurface - beyond) / factor;
     boolean upright = name == FaceName.SIDE;
     boolean down = name == FaceName.TOP ? massSurface < beyond : massSurface > beyond;
-    int n = layers.size();
-    double[] felt = new double[n];
+    double[] felt = new double[layers.size()];
     double at = massSurface;
-    for (int i = 0; i < n; i++) {
+    for (int i = 0; i < felt.length; i++) {
       felt[i] = at;
-      double next = massSurface + (beyond - massSurface) * (i + 1) / n;
-      at -= flux * layers.get(i).resistance(at, next, upright, down);
+      at -= flux * resistance(layers.get(i), at, flux, upright, down);
     }
     return felt;
   }
 
-  /** Resistance of the layers alone, m² K/W. */
-  public double layerResistance(double inner, double outer, boolean upright, boolean down) {
-    int n = layers.size();
+  /**
+   * Resistance of the layers alone at the temperatures that a flux makes in them, m² K/W.
+   *
+   * @param flux from the mass outwards, W/m²
+   */
+  double layerResistance(double massSurface, double flux, boolean upright, boolean down) {
+    double at = massSurface;
     double sum = 0;
-    for (int i = 0; i < n; i++) {
-      double warm = inner + (outer - inner) * i / n;
-      double cold = inner + (outer - inner) * (i + 1) / n;
-      sum += layers.get(i).resistance(warm, cold, upright, down);
+    for (int i = 0; i < layers.size(); i++) {
+      double r = resistance(layers.get(i), at, flux, upright, down);
+      at -= flux * r;
+      sum += r;
     }
     return sum;
+  }
+
+  private static double resistance(
+      Layer layer, double warm, double flux, boolean upright, boolean down) {
+    double r = layer.resistance(warm, warm, upright, down);
+    if (flux != 0) {
+      r = layer.resistance(warm, warm - flux * r, upright, down);
+      r = layer.resistance(warm, warm - flux * r, upright, down);
+    }
+    return r;
   }
 
   private double filmCoefficient(

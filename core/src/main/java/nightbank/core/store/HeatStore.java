@@ -28,7 +28,7 @@ public record HeatStore(
     List<Probe> probes,
     Optional<Carrier> carrier) {
 
-  private static final double EARTH = 1; // m
+  private static final double CORNERS = 0.6; // of a shell's outer corners, edges by 0.54 k L
   private static final double LAYERED = 0.5; // m³; smaller bodies mix by their own convection
 
   public HeatStore {
@@ -177,24 +177,52 @@ public record HeatStore(
   }
 
   /**
-   * Transmittance of a face to what lies beyond it, the soil path under a foot on the ground
-   * included: a disc of equal area on half-space, shape factor 2 D (Incropera et al., table 4.1). A
-   * buried body has a metre of earth between it and undisturbed ground (estimate, 0.5 to 2 m).
+   * Transmittance of a face to what lies beyond it, the path through soil included.
    *
+   * @see GroundPath
    * @return W/(m² K)
    */
   public double transmittance(FaceName name, double massSurface, double beyond) {
     Face face = face(name);
+    Place.Beyond what = place.beyond(name);
+    boolean earth = what == Place.Beyond.HOUSE_SOIL || what == Place.Beyond.GROUND;
+    if (!earth || face.fixedTransmittance() > 0) {
+      return face.transmittance(massSurface, beyond, name, Math.sqrt(geometry.endArea()));
+    }
+    double film = place.where() == Place.Where.OUTDOORS ? GroundPath.OUTDOORS : GroundPath.INDOORS;
+    boolean upright = name == FaceName.SIDE;
+    if (place.footing() == Place.Footing.BURIED) {
+      return face.factor() * buried(face, massSurface, beyond, upright, film);
+    }
+    if (name != FaceName.FOOT) {
+      double cover = place.coverMetres() / place.groundConductivity() + 1 / film;
+      return face.factor() * face.throughLayers(massSurface, beyond, upright, cover);
+    }
     double end = geometry.endArea();
-    if (place.buried() && face.fixedTransmittance() == 0) {
-      return face.factor() * place.groundConductivity() / EARTH;
-    }
-    if (name != FaceName.FOOT || !place.onGround() || face.fixedTransmittance() > 0) {
-      return face.transmittance(massSurface, beyond, name, Math.sqrt(end));
-    }
     double radius = Math.sqrt(end / Math.PI);
-    double soil = end / (4 * radius * place.groundConductivity());
-    return face.factor()
-        / (soil + face.layerResistance(massSurface, beyond, false, massSurface > beyond));
+    double layers = face.layerResistance(massSurface, 0, false, massSurface > beyond);
+    double soil = GroundPath.belowDisc(radius, place.groundConductivity(), film, layers);
+    return face.factor() * face.throughLayers(massSurface, beyond, false, end / soil);
+  }
+
+  /** Layers grow outwards, so that their mean area is larger than the mass's own. */
+  private double buried(Face face, double surface, double beyond, boolean upright, double film) {
+    double side = face(FaceName.SIDE).thicknessMetres();
+    double top = face(FaceName.TOP).thicknessMetres();
+    double foot = face(FaceName.FOOT).thicknessMetres();
+    double inner = geometry.sideArea() + 2 * geometry.endArea();
+    double outer = inner + 2 * side * geometry.perimeter() + 7 * side * geometry.heightMetres();
+    outer += (top + foot) * geometry.perimeter();
+    double k = place.groundConductivity();
+    double soil;
+    if (carrier.isPresent() && carrier.get().passage() instanceof Passage.Bore) {
+      double r = geometry.halfWidth();
+      soil = GroundPath.lying(r, geometry.heightMetres(), place.coverMetres() + r, k, film);
+    } else {
+      double depth = place.coverMetres() + top + geometry.heightMetres() / 2;
+      soil = GroundPath.round(outer, depth, k, film);
+    }
+    double grown = 1 + CORNERS * (outer - inner) / (2 * inner);
+    return grown * face.throughLayers(surface, beyond, upright, grown * inner / soil);
   }
 }

@@ -49,8 +49,9 @@ public sealed interface Layer permits Layer.Bulk, Layer.ReflectiveGap {
 
   /**
    * A closed air gap between two surfaces, at least one of them foil. Radiation 4 σ T³ / (1/ε₁ +
-   * 1/ε₂ - 1); still-air convection per ISO 6946 annex D: max(0.025/d, 1.25) upright, max(0.025/d,
-   * 1.95) heat flowing up, max(0.025/d, 0.12 d^-0.44) down.
+   * 1/ε₂ - 1); convection per ISO 6946:2017 annex D, never less than 0.025/d: up to 5 K across the
+   * gap 1.25 upright, 1.95 heat flowing up, 0.12 d^-0.44 down; above 5 K 0.73 ΔT^⅓, 1.14 ΔT^⅓ and
+   * 0.09 ΔT^0.187 d^-0.44.
    */
   record ReflectiveGap(double thicknessMetres, double emissivityInner, double emissivityOuter)
       implements Layer {
@@ -87,10 +88,20 @@ public sealed interface Layer permits Layer.Bulk, Layer.ReflectiveGap {
               * kelvin
               * kelvin
               / (1 / emissivityInner + 1 / emissivityOuter - 1);
-      double still = 0.025 / thicknessMetres;
-      double moving =
-          upright ? 1.25 : heatFlowsDown ? 0.12 * Math.pow(thicknessMetres, -0.44) : 1.95;
-      return 1 / (radiative + Math.max(still, moving));
+      double moving = moving(Math.abs(warm - cold), upright, heatFlowsDown);
+      return 1 / (radiative + Math.max(0.025 / thicknessMetres, moving));
+    }
+
+    private double moving(double across, boolean upright, boolean heatFlowsDown) {
+      boolean strong = across > 5;
+      if (upright) {
+        return strong ? 0.73 * Math.cbrt(across) : 1.25;
+      }
+      if (!heatFlowsDown) {
+        return strong ? 1.14 * Math.cbrt(across) : 1.95;
+      }
+      double wide = Math.pow(thicknessMetres, -0.44);
+      return strong ? 0.09 * Math.pow(across, 0.187) * wide : 0.12 * wide;
     }
   }
 }

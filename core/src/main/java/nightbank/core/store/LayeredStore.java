@@ -57,20 +57,22 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
   }
 
   @Override
-  public void step(double seconds, double air, double ground, double sourceWatts) {
-    double below = store.place().onGround() ? ground : air;
+  public void step(double seconds, Surroundings around, double sourceWatts) {
+    double beside = around.at(store.place().beyond(FaceName.SIDE));
+    double over = around.at(store.place().beyond(FaceName.TOP));
+    double below = around.at(store.place().beyond(FaceName.FOOT));
     double mean = meanCelsius();
-    double uSide = store.transmittance(FaceName.SIDE, mean, air);
-    double uTop = store.transmittance(FaceName.TOP, celsius[n - 1], air);
+    double uSide = store.transmittance(FaceName.SIDE, mean, beside);
+    double uTop = store.transmittance(FaceName.TOP, celsius[n - 1], over);
     double uFoot = store.transmittance(FaceName.FOOT, celsius[0], below);
     for (int l = 0; l < n; l++) {
       double c = mass[l] * enthalpy.specificHeat(celsius[l]) / seconds;
       double down = l == 0 ? 0 : up[l - 1];
       double out = uSide * side[l];
-      double pull = out * air;
+      double pull = out * beside;
       if (l == n - 1) {
         out += uTop * end;
-        pull += uTop * end * air;
+        pull += uTop * end * over;
       }
       if (l == 0) {
         out += uFoot * end;
@@ -87,9 +89,9 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
     for (int l = n - 1; l >= 0; l--) {
       double next = right[l] + (l == n - 1 ? 0 : ratio[l] * above);
       above = next;
-      watts[FaceName.SIDE.ordinal()] += uSide * side[l] * (next - air);
+      watts[FaceName.SIDE.ordinal()] += uSide * side[l] * (next - beside);
       if (l == n - 1) {
-        watts[FaceName.TOP.ordinal()] = uTop * end * (next - air);
+        watts[FaceName.TOP.ordinal()] = uTop * end * (next - over);
       }
       if (l == 0) {
         watts[FaceName.FOOT.ordinal()] = uFoot * end * (next - below);
@@ -102,6 +104,21 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
 
   /** What layers do by themselves after they have been warmed or cooled. */
   abstract void settle();
+
+  @Override
+  public void mixIn(double joulesPerKelvin, double added) {
+    double has = 0;
+    for (int l = 0; l < n; l++) {
+      has += mass[l] * enthalpy.specificHeat(celsius[l]);
+    }
+    double more = joulesPerKelvin / has;
+    for (int l = 0; l < n; l++) {
+      joulesPerKg[l] = (joulesPerKg[l] + more * enthalpy.joulesPerKg(added)) / (1 + more);
+      mass[l] *= 1 + more;
+      celsius[l] = enthalpy.celsius(joulesPerKg[l], celsius[l]);
+    }
+    settle();
+  }
 
   /** Takes so many joules out of a layer. */
   protected final void take(int layer, double joules) {

@@ -7,10 +7,12 @@ import nightbank.core.medium.Enthalpy;
  * closes too. Neglects layering, which makes a tank drawn from the top worth more than this.
  */
 public final class MixedStore implements StoreModel {
+  private static final FaceName[] FACES = FaceName.values();
+
   private HeatStore store;
   private final StoreGrid grid;
   private final Enthalpy enthalpy;
-  private final double mass;
+  private double mass;
   private final double[] area = new double[3];
   private final double[] conductance = new double[3];
   private final double[] watts = new double[3];
@@ -21,18 +23,22 @@ public final class MixedStore implements StoreModel {
     this.grid = new StoreGrid(store.geometry(), 1, 1, 1);
     this.enthalpy = store.medium().enthalpy();
     this.mass = store.mass();
-    for (FaceName name : FaceName.values()) {
+    for (FaceName name : FACES) {
       area[name.ordinal()] = store.faceArea(name) * store.count();
     }
     this.celsius = start.meanCelsius();
   }
 
   @Override
-  public void step(double seconds, double air, double ground, double sourceWatts) {
+  public void step(double seconds, Surroundings around, double sourceWatts) {
     double total = 0;
     double pull = 0;
-    for (FaceName name : FaceName.values()) {
-      double beyond = beyond(name, air, ground);
+    double coldest = celsius;
+    double warmest = celsius;
+    for (FaceName name : FACES) {
+      double beyond = around.at(store.place().beyond(name));
+      coldest = Math.min(coldest, beyond);
+      warmest = Math.max(warmest, beyond);
       double g = area[name.ordinal()] * store.transmittance(name, celsius, beyond);
       conductance[name.ordinal()] = g;
       total += g;
@@ -40,9 +46,9 @@ public final class MixedStore implements StoreModel {
     }
     double before = enthalpy.joulesPerKg(celsius);
     double per = seconds / mass;
-    double low = Math.min(celsius, Math.min(air, ground)) - 1;
-    double high =
-        Math.max(celsius, Math.max(air, ground)) + 1 + Math.max(0, sourceWatts) * per / 100;
+    double low = coldest - 1;
+    double high = warmest + 1 + Math.max(0, sourceWatts) * per / 100;
+    low -= Math.max(0, -sourceWatts) * per / 100;
     double next = celsius;
     for (int i = 0; i < 200; i++) {
       double f = enthalpy.joulesPerKg(next) - before - per * (sourceWatts + pull - total * next);
@@ -58,8 +64,9 @@ public final class MixedStore implements StoreModel {
       next = newton > low && newton < high ? newton : (low + high) / 2;
     }
     celsius = next;
-    for (FaceName name : FaceName.values()) {
-      watts[name.ordinal()] = conductance[name.ordinal()] * (celsius - beyond(name, air, ground));
+    for (FaceName name : FACES) {
+      double beyond = around.at(store.place().beyond(name));
+      watts[name.ordinal()] = conductance[name.ordinal()] * (celsius - beyond);
     }
   }
 
@@ -70,6 +77,14 @@ public final class MixedStore implements StoreModel {
     double given = -c * Math.expm1(-g / c) * (celsius - inlet);
     takeOut(seconds * given);
     return given;
+  }
+
+  @Override
+  public void mixIn(double joulesPerKelvin, double added) {
+    double more = joulesPerKelvin / (mass * enthalpy.specificHeat(celsius));
+    double joules = mass * more * (enthalpy.joulesPerKg(added) - enthalpy.joulesPerKg(celsius));
+    mass *= 1 + more;
+    takeOut(-joules);
   }
 
   /** Takes heat out at once. */
@@ -90,10 +105,6 @@ public final class MixedStore implements StoreModel {
   @Override
   public double zoneCelsius() {
     return celsius;
-  }
-
-  private double beyond(FaceName name, double air, double ground) {
-    return name == FaceName.FOOT && store.place().onGround() ? ground : air;
   }
 
   @Override
@@ -128,7 +139,7 @@ public final class MixedStore implements StoreModel {
 
   @Override
   public double usableEnergy() {
-    return store.usableEnergyAt(celsius);
+    return mass * Math.max(0, enthalpy.between(store.floorCelsius(), celsius));
   }
 
   @Override

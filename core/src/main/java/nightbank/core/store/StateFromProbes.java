@@ -25,6 +25,7 @@ public final class StateFromProbes {
   private static final double STEP = 600;
   private static final double WARM =
       30; // K over the surroundings on the whole, about where films are read
+  private static final Surroundings COLD = Surroundings.of(0, 0);
   private static final double SENSOR = 0.7; // K
   private static final double MODEL = 0.03; // of the excess
   private static final double REACH = 0.25; // of half width and height, round a probe
@@ -74,7 +75,7 @@ public final class StateFromProbes {
     StoreModel charged = StoreModel.of(store, StoreState.uniform(grid, 0));
     double watts = store.heatCapacity(WARM) * WARM / (CHARGE_HOURS * 3600);
     for (int i = 0; i < CHARGE_HOURS * 3600 / STEP; i++) {
-      charged.step(STEP, 0, 0, watts);
+      charged.step(STEP, COLD, watts);
     }
     cool(charged, false);
   }
@@ -83,7 +84,7 @@ public final class StateFromProbes {
     double days = 0;
     for (int k = 0; k < DAYS.length; k++) {
       for (; days < DAYS[k] - 1e-9; days += 0.25) {
-        model.step(0.25 * 86_400, 0, 0, 1000); // any power: shapes have a mean of one
+        model.step(0.25 * 86_400, COLD, 1000); // any power: shapes have a mean of one
       }
       shapes.add(shape(model.state(), model.meanCelsius(), Math.max(0, 6 - k)));
     }
@@ -93,7 +94,7 @@ public final class StateFromProbes {
     double hours = 0;
     for (int k = 0; k < HOURS.length; k++) {
       for (; hours < HOURS[k] - 1e-9; hours += STEP / 3600) {
-        model.step(STEP, 0, 0, 0);
+        model.step(STEP, COLD, 0);
       }
       shapes.add(shape(model.state(), model.meanCelsius(), !even ? 0.5 : k == 0 ? 0 : 3));
     }

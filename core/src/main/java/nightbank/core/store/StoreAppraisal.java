@@ -82,6 +82,7 @@ public final class StoreAppraisal {
     StoreGrid grid = StoreGrid.coarse(store);
     StoreModel model = StoreModel.of(store, StoreState.uniform(grid, full));
     double around = store.floorCelsius();
+    Surroundings still = Surroundings.of(around, around);
     if (!(full > around)) {
       return 0;
     }
@@ -90,7 +91,7 @@ public final class StoreAppraisal {
     double half = Double.NaN;
     double before = 1;
     for (double at = step; at < 366 * 86_400.0; at += step) {
-      model.step(step, around, around, 0);
+      model.step(step, still, 0);
       double left = (model.meanCelsius() - around) / (full - around);
       if (Double.isNaN(half) && left <= 0.5) {
         half = at - step * (0.5 - left) / (before - left);
@@ -109,14 +110,16 @@ public final class StoreAppraisal {
    */
   public double dawnWatts() {
     StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.coarse(store), full));
-    double around = store.floorCelsius();
+    Surroundings still = Surroundings.of(store.floorCelsius(), store.floorCelsius());
     for (int i = 0; i < NIGHT_HOURS * 6; i++) {
-      model.step(600, around, around, 0);
+      model.step(600, still, 0);
     }
-    double watts = model.faceWatts(FaceName.SIDE) + model.faceWatts(FaceName.TOP);
-    return store.place().indoors()
-        ? watts + (store.place().onGround() ? 0 : model.faceWatts(FaceName.FOOT))
-        : 0;
+    double watts = 0;
+    for (FaceName name : FaceName.values()) {
+      boolean toAir = store.place().beyond(name) == Place.Beyond.HOUSE_AIR;
+      watts += toAir ? model.faceWatts(name) : 0;
+    }
+    return watts;
   }
 
   /** Time to full charge, half of the final loss taken as lost on the way; infinite if too weak. */

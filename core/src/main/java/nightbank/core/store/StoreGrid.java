@@ -12,6 +12,10 @@ import nightbank.core.medium.Medium;
  * the foot up.
  */
 public final class StoreGrid {
+  private static final double CORE = 0.6; // of the half width: wider ones need no cells of their own
+  private static final int FINE = 8; // cells across from which a core gets edges of its own
+  private static final double BUNCHED = 0.35; // how much finer cells are at core and side
+
   private final Geometry geometry;
   private final int across;
   private final int along;
@@ -25,6 +29,15 @@ public final class StoreGrid {
   private final double[] volume; // m³ by cell, all mirror images together
 
   public StoreGrid(Geometry geometry, int across, int along, int layers) {
+    this(geometry, across, along, layers, 0);
+  }
+
+  /**
+   * Cells of which some end where a slender core does, fine inside and round it.
+   *
+   * @param core share of the half width, 0 for none
+   */
+  private StoreGrid(Geometry geometry, int across, int along, int layers, double core) {
     if (across < 1 || along < 1 || layers < 1 || (long) across * along * layers > 20_000) {
       throw new IllegalArgumentException(
           "grid must have 1 to 20000 cells, was " + across + " × " + along + " × " + layers);
@@ -33,12 +46,13 @@ public final class StoreGrid {
     this.across = across;
     this.along = isRound(geometry) ? 1 : along;
     this.layers = layers;
-    acrossEdge = fromMiddle(geometry.halfWidth(), across);
+    acrossEdge = fromMiddle(geometry.halfWidth(), across, core);
     double halfLength =
         geometry instanceof Geometry.Box box
             ? Math.max(box.lengthMetres(), box.widthMetres()) / 2
             : 1;
-    alongEdge = fromMiddle(halfLength, this.along);
+    double tip = 1 - (1 - core) * geometry.halfWidth() / halfLength;
+    alongEdge = fromMiddle(halfLength, this.along, core > 0 && tip < CORE ? tip : 0);
     layerEdge = new double[layers + 1];
     for (int i = 0; i <= layers; i++) {
       double x = (double) i / layers;
@@ -87,17 +101,30 @@ public final class StoreGrid {
     if (store.medium().kind() == Medium.Kind.WATER) {
       return new StoreGrid(store.geometry(), 1, 1, 1);
     }
+    double reach = store.zone().radiusFraction();
+    boolean slender = store.zone().innerFraction() == 0 && reach < CORE && plan >= FINE;
+    double core = slender ? reach : 0;
     return isRound(store.geometry())
-        ? new StoreGrid(store.geometry(), rings, 1, layers)
-        : new StoreGrid(store.geometry(), plan, plan, layers);
+        ? new StoreGrid(store.geometry(), slender ? rings * 4 / 3 : rings, 1, layers, core)
+        : new StoreGrid(store.geometry(), plan, plan, layers, core);
   }
 
   private static boolean isRound(Geometry geometry) {
     return geometry instanceof Geometry.Cylinder;
   }
 
-  private static double[] fromMiddle(double extent, int cells) {
+  private static double[] fromMiddle(double extent, int cells, double core) {
     double[] edges = new double[cells + 1];
+    if (core > 0) {
+      int inside = Math.max(2, Math.min(cells / 3, (int) Math.round(cells * core * 1.35) + 1));
+      for (int i = 0; i <= cells; i++) {
+        double x = (double) (i - inside) / (cells - inside);
+        double wave = BUNCHED * Math.sin(2 * Math.PI * x) / (2 * Math.PI);
+        double out = core + (1 - core) * (x - wave);
+        edges[i] = extent * (i <= inside ? core * i / inside : out);
+      }
+      return edges;
+    }
     for (int i = 0; i <= cells; i++) {
       double x = (double) i / cells;
       edges[i] = extent * (cells > 2 ? 1.35 * x - 0.35 * x * x : x);

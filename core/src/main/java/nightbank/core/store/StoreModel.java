@@ -9,11 +9,10 @@ public interface StoreModel {
    * Moves on by one step.
    *
    * @param seconds length of the step
-   * @param airCelsius air round side and top
-   * @param groundCelsius deep ground below; used when the foot rests on it
+   * @param around what lies beyond the faces
    * @param sourceWatts heat put in by the source into all bodies together
    */
-  void step(double seconds, double airCelsius, double groundCelsius, double sourceWatts);
+  void step(double seconds, Surroundings around, double sourceWatts);
 
   /**
    * Lets a stream through: of a coil, along a pipe, through stones. The direction of heat follows
@@ -25,6 +24,13 @@ public interface StoreModel {
    * @return heat that the stream carries off, W; negative when it charges the store
    */
   double pass(double seconds, double capacityRate, double conductance, double inletCelsius);
+
+  /**
+   * More of the same thrown on and mixed in.
+   *
+   * @param joulesPerKelvin heat capacity of what is added to all bodies
+   */
+  void mixIn(double joulesPerKelvin, double celsius);
 
   StoreState state();
 

@@ -7,18 +7,20 @@ import java.util.Arrays;
  *
  * @param seconds from the start, rising
  * @param outdoorCelsius air, °C
- * @param windMetresPerSecond at 10 m or as felt at the house
+ * @param windMetresPerSecond at 10 m
  * @param cloud share of sky covered, 0 to 1
  * @param dewPointCelsius NaN where unknown
+ * @param skyFactor by which the sky is colder below the air than its formula says, 1 at best guess
  */
 public record Weather(
     double[] seconds,
     double[] outdoorCelsius,
     double[] windMetresPerSecond,
     double[] cloud,
-    double[] dewPointCelsius) {
+    double[] dewPointCelsius,
+    double skyFactor) {
 
-  /** Wind where nobody says, m/s: a sheltered yard on a cold night (estimate, 0.5 to 4). */
+  /** Wind at ten metres where nobody says, m/s: a cold night (estimate, 0.5 to 6). */
   public static final double USUAL_WIND = 2;
 
   /** Cloud where nobody says, share of the sky. */
@@ -38,6 +40,15 @@ public record Weather(
         || dewPointCelsius.length != n) {
       throw new IllegalArgumentException("weather needs equal numbers of times and values");
     }
+  }
+
+  /** How well {@link Sky}'s formulas tell how far the sky lies below the air, ln. */
+  public static final double SKY_UNSURE = 0.25;
+
+  /** Weather under the sky of the formulas. */
+  public Weather(
+      double[] seconds, double[] outdoor, double[] wind, double[] cloud, double[] dewPoint) {
+    this(seconds, outdoor, wind, cloud, dewPoint, 1);
   }
 
   /** Weather of unknown dew point. */
@@ -92,9 +103,15 @@ public record Weather(
     return linear(cloud, second);
   }
 
+  /** NaN where unknown. */
+  public double dewPointAt(double second) {
+    return linear(dewPointCelsius, second);
+  }
+
   /** The sky's long-wave temperature, °C. */
   public double skyAt(double second) {
-    return Sky.celsius(outdoorAt(second), linear(dewPointCelsius, second), cloudAt(second));
+    double out = outdoorAt(second);
+    return out + skyFactor * (Sky.celsius(out, dewPointAt(second), cloudAt(second)) - out);
   }
 
   private double linear(double[] values, double second) {

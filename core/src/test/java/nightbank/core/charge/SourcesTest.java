@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.Map;
+import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
@@ -137,7 +138,7 @@ public class SourcesTest {
     double before = hot.heatContent() + cold.heatContent();
     double electric = 0;
     for (int i = 0; i < 600; i++) {
-      electric += pump.step(60, hot, cold, 15, 15).electricWatts() * 60;
+      electric += pump.step(60, hot, cold, Surroundings.of(15, 15)).electricWatts() * 60;
     }
     double losses = 0; // the faces are tight
     assertThat(hot.heatContent() + cold.heatContent() - before - electric + losses)
@@ -152,7 +153,7 @@ public class SourcesTest {
     double before = hot.heatContent() + cold.heatContent();
     PumpedFrom source = PumpedFrom.store(HeatPump.usual(400), cold, 15, 3600);
     for (int i = 0; i < 60; i++) {
-      hot.step(60, 15, 15, source.give(i * 60.0, 60, hot).sourceWatts());
+      hot.step(60, Surroundings.of(15, 15), source.give(i * 60.0, 60, hot).sourceWatts());
     }
     assertThat(hot.heatContent() + cold.heatContent() - before)
         .isCloseTo(400 * 3600, withinPercentage(0.01));
@@ -168,7 +169,7 @@ public class SourcesTest {
     HeatPump pump = HeatPump.usual(800);
     double worked = 0;
     for (int i = 0; i < 2000; i++) {
-      worked = pump.step(60, hot, cold, 20, 20).electricWatts();
+      worked = pump.step(60, hot, cold, Surroundings.of(20, 20)).electricWatts();
     }
     assertThat(worked).isZero();
     assertThat(cold.meanCelsius()).isBetween(1.5, 2.2);

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Map;
+import nightbank.core.store.Surroundings;
 import nightbank.core.Reference;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.Range;
@@ -39,7 +40,7 @@ public class WaterLoopTest {
             0,
             Range.exactly(1000),
             Range.exactly(number(row, "store_J_K") / 1000),
-            Medium.HeatLaw.CONSTANT,
+            Medium.HeatLaw.LINEAR,
             Range.exactly(1),
             95,
             "made up");
@@ -54,7 +55,7 @@ public class WaterLoopTest {
     double air = number(row, "ambient_C");
     int steps = (int) Math.round(number(row, "hours") * 720);
     for (int i = 0; i < steps; i++) {
-      model.step(5, air, air, loop.watts(inlet, model.meanCelsius()));
+      model.step(5, Surroundings.of(air, air), loop.watts(inlet, model.meanCelsius()));
     }
     double t = model.meanCelsius();
     assertThat(t).isCloseTo(number(row, "store_C"), within(0.1));

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nightbank.core.house.Skins;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
@@ -34,13 +35,11 @@ public class ActionsTest {
   private static Greenhouse house() {
     return Greenhouse.of(
             List.of(
-                new SkinPart("roof", 20, 4.5, 0.9).glazed(0.7, 0.05).facing(25, 180).screened(0.25),
-                new SkinPart("front", 9, 4.5, 0.45).glazed(0.7, 0.05).screened(0.25),
-                new SkinPart("back", 16, 1.5, 0)),
+                Skins.part("roof", 20, 4.5, 0.9).sunny(0.7).facing(25, 180).screened(0.25),
+                Skins.part("front", 9, 4.5, 0.45).sunny(0.7).screened(0.25),
+                Skins.part("back", 16, 1.5, 0)),
             36,
-            0.8,
-            new InnerMass(6e6, 120),
-            2)
+            0.8, 2).withMasses(List.of(new InnerMass(6e6, 120)))
         .withGaps(List.of(new Gap("door", 5, 0.003)))
         .withFloor(new Floor(16, 12, 0.8));
   }
@@ -195,23 +194,22 @@ public class ActionsTest {
     doubled.replaceAll(
         part ->
             new SkinPart(
-                    part.name(), part.areaSquareMetres() / 2, part.transmittance(), part.skyView())
-                .glazed(part.solarShare(), part.longWaveShare())
-                .facing(part.tiltDegrees(), part.azimuthDegrees())
-                .screened(part.screenResistance()));
+                part.name(),
+                part.areaSquareMetres() / 2,
+                part.resistance(),
+                part.dry(),
+                part.wet(),
+                part.skyView(),
+                part.solarShare(),
+                part.tiltDegrees(),
+                part.azimuthDegrees(),
+                part.beyondCelsius(),
+                part.screenResistance(),
+                part.slab(),
+                part.heatFactor()));
     var halves = new ArrayList<>(doubled);
     halves.addAll(doubled);
-    Greenhouse split =
-        new Greenhouse(
-            halves,
-            whole.volumeCubicMetres(),
-            whole.airChangesPerHour(),
-            whole.gaps(),
-            whole.airCapacity(),
-            whole.masses(),
-            whole.floor(),
-            whole.ventAboveCelsius(),
-            whole.plantLimitCelsius());
+    Greenhouse split = whole.withSkin(halves);
     assertThat(NightSimulation.run(p.withHouse(split)).lowestCelsius())
         .isCloseTo(NightSimulation.run(p).lowestCelsius(), within(1e-9));
   }
@@ -321,16 +319,7 @@ public class ActionsTest {
   @Test
   public void aHouseWithNothingSlowInItIsSimulatedToo() {
     Greenhouse bare =
-        new Greenhouse(
-            List.of(new SkinPart("all", 20, 5, 0.5)),
-            30,
-            1,
-            List.of(),
-            1e5,
-            List.of(),
-            Optional.empty(),
-            Double.NaN,
-            2);
+        Greenhouse.of(List.of(Skins.part("all", 20, 5, 0.5)), 30, 1, 2).withAirCapacity(1e5);
     NightResult n = NightSimulation.run(plan(-7).withHouse(bare).withoutStores());
     assertThat(n.lowestCelsius()).isBetween(-12.0, -5.0);
   }
@@ -342,9 +331,9 @@ public class ActionsTest {
                 new Geometry.Cylinder(0.3, 1),
                 MediumCatalogue.medium("water").orElseThrow(),
                 Map.of())
-            .withPlace(Place.onHouseFloor());
+            .withPlace(Place.inHouse());
     NightPlan cold =
-        plan(-18)
+        plan(-28)
             .withStores(
                 List.of(
                     new NightStore("tank", tank, StoreState.uniform(StoreGrid.coarse(tank), 1))));

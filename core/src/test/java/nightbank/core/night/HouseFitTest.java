@@ -8,12 +8,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
+import nightbank.core.house.Skins;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;
 import nightbank.core.house.InnerMass;
-import nightbank.core.house.SkinPart;
 import nightbank.core.night.LearnedHouse.NightLearned;
 import nightbank.core.weather.Weather;
 import org.testng.annotations.Test;
@@ -24,7 +24,7 @@ public class HouseFitTest {
 
   private static Greenhouse design() {
     return Greenhouse.of(
-            List.of(new SkinPart("glass", 60, 3.4, 0.5)), 70, 0.8, new InnerMass(8e6, 220), 2)
+            List.of(Skins.part("glass", 60, 3.4, 0.5)), 70, 0.8, 2).withMasses(List.of(new InnerMass(8e6, 220)))
         .withGaps(List.of(new Gap("door", 5, 0.003)))
         .withFloor(new Floor(25, 14, Floor.EDGE_BARE));
   }
@@ -63,7 +63,8 @@ public class HouseFitTest {
       now.outdoorCelsius = real.outdoorAt(middle);
       now.windMetresPerSecond = windy;
       now.skyCelsius = real.skyAt(middle);
-      now.gainWatts = gains * (sand[k] + water[k]);
+      now.radiantWatts = HouseModel.RADIANT * gains * (sand[k] + water[k]);
+      now.gainWatts = gains * (sand[k] + water[k]) - now.radiantWatts;
       model.step(600, now);
       drift = 0.9 * drift + 0.4 * noise * dice.nextGaussian();
       air[k] = model.airCelsius() + drift;
@@ -146,16 +147,8 @@ public class HouseFitTest {
   @Test
   public void withoutMassTheShareOfASourceIsItsPowerOverTheLoss() {
     Greenhouse bare =
-        new Greenhouse(
-            List.of(new SkinPart("all", 30, 5, 0)),
-            1,
-            0,
-            List.of(),
-            1e3,
-            List.of(),
-            Optional.empty(),
-            Double.NaN,
-            2);
+        // nothing but draught: 150 W/K at 4 m/s
+        Greenhouse.of(List.of(), 150 * 3600 / Greenhouse.AIR_HEAT / 10, 10, 2).withAirCapacity(1e3);
     double[] air = new double[25];
     double[] lamp = new double[25];
     double[] stove = new double[25];

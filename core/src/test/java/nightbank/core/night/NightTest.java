@@ -5,9 +5,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import nightbank.core.house.Skins;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
-import nightbank.core.house.SkinPart;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
@@ -20,11 +21,9 @@ import org.testng.annotations.Test;
 public class NightTest {
   private static final Greenhouse HOUSE =
       Greenhouse.of(
-          List.of(new SkinPart("roof", 18, 5.8, 0.9), new SkinPart("wall", 12, 2.2, 0.3)),
+          List.of(Skins.part("roof", 18, 5.8, 0.9), Skins.part("wall", 12, 2.2, 0.3)),
           32,
-          1,
-          new InnerMass(8e6, 90),
-          2);
+          1, 2).withMasses(List.of(new InnerMass(8e6, 90)));
 
   private static NightPlan plan(double storeCelsius, double low, double step) {
     HeatStore water =
@@ -114,5 +113,39 @@ public class NightTest {
   public void aLowWarmerThanTheEveningIsTakenAsItIs() {
     NightResult night = NightSimulation.run(plan(20, 6, 120));
     assertThat(night.outdoor()[night.outdoor().length - 1]).isGreaterThan(3);
+  }
+
+  @Test
+  public void aNinetyPerCentBandHoldsNineTruthsInTenDrawnFromTheStatedDoubts() {
+    NightForecast.Doubt doubt = NightForecast.Doubt.ofTypedNight();
+    NightPlan asked = plan(25, -7, 120);
+    NightForecast f = NightForecast.of(asked, doubt, 256);
+    double low = f.lowestBelow(0.05);
+    double high = f.lowestBelow(0.95);
+    Random dice = new Random(11);
+    int within = 0;
+    int truths = 1500;
+    for (int i = 0; i < truths; i++) {
+      double[] u = dice.doubles(14).toArray();
+      double lowest = NightSimulation.run(NightForecast.vary(asked, doubt, u)).lowestCelsius();
+      within += lowest >= low && lowest <= high ? 1 : 0;
+    }
+    assertThat((double) within / truths).isBetween(0.87, 0.93);
+  }
+
+  @Test
+  public void aLearnedHouseIsSurerAndAFartherForecastLessSure() {
+    NightPlan asked = plan(25, -7, 120);
+    NightForecast.Doubt tonight = NightForecast.Doubt.ofForecast(12);
+    double described = width(NightForecast.of(asked, tonight, 64));
+    double learned = width(NightForecast.of(asked, tonight.withLearned(0.08, 0.2, 0.2), 64));
+    double later =
+        width(NightForecast.of(asked, NightForecast.Doubt.ofForecast(84), 64));
+    assertThat(learned).isLessThan(0.9 * described);
+    assertThat(later).isGreaterThan(1.1 * described);
+  }
+
+  private static double width(NightForecast f) {
+    return f.lowestNinetieth() - f.lowestTenth();
   }
 }

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
@@ -69,14 +70,14 @@ public class HeapRunTest {
   void live() {
     Random dice = new Random(3);
     for (int i = 0; i < 60 * DAY; i++) {
-      truth.step(600, 2, 8, OWN); // its shape has settled
+      truth.step(600, Surroundings.of(2, 8), OWN); // its shape has settled
     }
     int n = DAY * 10;
     lived = new Lived(new long[n], new double[n], new double[n], new double[n], new double[n]);
     for (int i = 0; i < n; i++) {
       lived.at[i] = BEGIN + 600L * i;
       lived.air[i] = 2 + 4 * Math.sin(i / 23.0);
-      truth.step(600, lived.air[i], 8, OWN);
+      truth.step(600, Surroundings.of(lived.air[i], 8), OWN);
       lived.core[i] = truth.at(0.1, 0.5) + 0.1 * dice.nextGaussian();
       lived.shell[i] = truth.at(0.7, 0.5) + 0.1 * dice.nextGaussian();
       for (FaceName face : FaceName.values()) {

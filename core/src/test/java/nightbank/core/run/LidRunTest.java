@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
@@ -62,7 +63,7 @@ public class LidRunTest {
       if (i > 0) {
         boolean off = OFF.at(at[i] - 1);
         truth.replace(FaceName.TOP, off ? Face.bare() : bin.face(FaceName.TOP));
-        truth.step(STEP, air[i], 7, hour % 24 > 0 && hour % 24 <= 6 ? WATTS : 0);
+        truth.step(STEP, Surroundings.of(air[i], 7), hour % 24 > 0 && hour % 24 <= 6 ? WATTS : 0);
         for (FaceName face : FaceName.values()) {
           givenMeanwhile += off ? truth.faceWatts(face) * STEP : 0;
         }

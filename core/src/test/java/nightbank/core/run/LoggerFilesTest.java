@@ -15,8 +15,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
+import nightbank.core.store.Surroundings;
 import nightbank.core.Reference;
+import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.medium.Range;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
@@ -33,6 +36,20 @@ import org.testng.annotations.Test;
 /** The three logger files, judged by what a grower knows of the drum, against their truth. */
 public class LoggerFilesTest {
   private static final double CAPACITY = 236.7 * 825;
+
+  /** What the files' truth is made of: nothing in it goes with temperature. */
+  private static final Medium FILL =
+      new Medium(
+          "fill",
+          "Fill",
+          Medium.Kind.SOLID,
+          0,
+          new Range(1500, 1550, 1600),
+          new Range(800, 825, 850),
+          Medium.HeatLaw.LINEAR,
+          MediumCatalogue.medium("dry-sand").orElseThrow().conductivity(),
+          800,
+          "made up");
 
   record Truth(
       String file,
@@ -162,7 +179,7 @@ public class LoggerFilesTest {
         StoreModel.of(record.store(), StoreState.uniform(grid, record.store().floorCelsius()));
     double atOff = 0;
     for (int minute = 1; minute <= truth.offMinutes + 120; minute++) {
-      model.step(60, 5, 5, minute <= truth.offMinutes ? 620 : 0);
+      model.step(60, Surroundings.of(5, 5), minute <= truth.offMinutes ? 620 : 0);
       atOff = minute == truth.offMinutes ? model.usableEnergy() : atOff;
     }
     return model.usableEnergy() / atOff;
@@ -174,7 +191,7 @@ public class LoggerFilesTest {
         new HeatStore(
             new Geometry.Cylinder(0.28, 0.62),
             1,
-            MediumCatalogue.medium("dry-sand").orElseThrow().measured(1550.0, 825.0, null),
+            FILL,
             Map.of(
                 FaceName.SIDE, Face.measured(truth.side),
                 FaceName.TOP, Face.measured(truth.top),

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
@@ -83,7 +84,7 @@ public class PhaseFinderTest {
           probes[p][minute / 10] = Math.round(4 * read) / 4.0;
         }
       }
-      model.step(60, 5, 8, minute >= 186 && minute < 324 ? 900 : 0);
+      model.step(60, Surroundings.of(5, 8), minute >= 186 && minute < 324 ? 900 : 0);
     }
     Phase charge =
         PhaseFinder.find(at, probes, flat(n, 5)).stream()

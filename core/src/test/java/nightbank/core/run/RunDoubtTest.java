@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.stream.IntStream;
+import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
@@ -80,7 +81,7 @@ public class RunDoubtTest {
     is = is.withMedium(is.medium().scaled(1, Math.exp(0.1 * dice.nextGaussian())));
     StoreModel model = StoreModel.of(is, StoreState.uniform(StoreGrid.standard(is), 6));
     for (int i = 0; i < before; i++) {
-      model.step(STEP, 5, 7, i < CHARGED ? WATTS : 0);
+      model.step(STEP, Surroundings.of(5, 7), i < CHARGED ? WATTS : 0);
     }
     double[] offset = dice.doubles(3, -0.4, 0.4).toArray();
     long[] at = new long[N];
@@ -90,7 +91,7 @@ public class RunDoubtTest {
       at[i] = (long) i * STEP;
       double air = 5 + 4 * Math.sin(i / 23.0);
       if (i > 0) {
-        model.step(STEP, air, 7, i <= CHARGED ? WATTS : 0);
+        model.step(STEP, Surroundings.of(air, 7), i <= CHARGED ? WATTS : 0);
       }
       mean[i] = model.meanCelsius();
       for (int p = 0; p < 3; p++) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
@@ -48,7 +49,7 @@ public class SunRunTest {
       double sun = hour < 7 ? BEST * Math.sin(Math.PI * hour / 7) : 0;
       at[i] = BEGIN + (long) i * STEP;
       air[i] = hour < 7 ? 9 + 3 * Math.sin(Math.PI * hour / 7) : 3 + 5 * Math.exp(-(hour - 7) / 4);
-      truth.step(STEP, air[i], 8, sun);
+      truth.step(STEP, Surroundings.of(air[i], 8), sun);
       came += i == 0 ? 0 : sun * STEP;
       water[i] = truth.meanCelsius() + 0.1 * dice.nextGaussian();
       described[i] = 2 * sun;

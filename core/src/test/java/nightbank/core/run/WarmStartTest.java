@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
@@ -57,7 +58,7 @@ public class WarmStartTest {
             probes);
     StoreModel truth = StoreModel.of(bin, StoreState.uniform(StoreGrid.standard(bin), 6));
     for (int i = 0; i < 14 * 6; i++) {
-      truth.step(STEP, 5, 7, i < 6 * 6 ? 900 : 0);
+      truth.step(STEP, Surroundings.of(5, 7), i < 6 * 6 ? 900 : 0);
     }
     long[] at = new long[N];
     double[][] read = new double[probes.size()][N];
@@ -67,7 +68,7 @@ public class WarmStartTest {
       at[i] = (long) i * STEP;
       air[i] = 5 + 2 * Math.sin(i / 23.0);
       if (i > 0) {
-        truth.step(STEP, air[i], 7, 0);
+        truth.step(STEP, Surroundings.of(air[i], 7), 0);
       }
       mean[i] = truth.meanCelsius();
       for (int p = 0; p < radii.length; p++) {

@@ -62,7 +62,7 @@ public class AirBedTest {
             0,
             Range.exactly(1600),
             Range.exactly(840),
-            Medium.HeatLaw.CONSTANT,
+            Medium.HeatLaw.LINEAR,
             Range.exactly(0.01),
             500,
             "made up");
@@ -103,7 +103,7 @@ public class AirBedTest {
     double out = 0;
     for (int i = 0; i < 300; i++) {
       out += model.pass(120, 250, 3000, i < 150 ? 50 : 5) * 120;
-      model.step(120, 8, 8, 40);
+      model.step(120, Surroundings.of(8, 8), 40);
       out -= 40 * 120;
       for (FaceName face : FaceName.values()) {
         out += model.faceWatts(face) * 120;

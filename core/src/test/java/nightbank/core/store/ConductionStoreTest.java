@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
+import nightbank.core.medium.Medium;
 import java.util.Map;
 import nightbank.core.medium.InsulationMaterial;
 import nightbank.core.medium.MediumCatalogue;
@@ -41,7 +42,7 @@ public class ConductionStoreTest {
     double out = 0;
     for (int i = 0; i < 900; i++) {
       double watts = i < 400 ? 900 : 0;
-      model.step(60, -3 + 0.01 * i, 6, watts);
+      model.step(60, Surroundings.of(-3 + 0.01 * i, 6), watts);
       in += watts * 60;
       for (FaceName face : FaceName.values()) {
         out += model.faceWatts(face) * 60;
@@ -55,7 +56,7 @@ public class ConductionStoreTest {
     HeatStore store = store(geometry, medium);
     StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.coarse(store), 12));
     for (int i = 0; i < 40_000; i++) {
-      model.step(3600, 4, 8, 120);
+      model.step(3600, Surroundings.of(4, 8), 120);
     }
     double out = 0;
     for (FaceName face : FaceName.values()) {
@@ -77,7 +78,7 @@ public class ConductionStoreTest {
   private static double afterANight(HeatStore store, StoreGrid grid, double step) {
     StoreModel model = StoreModel.of(store, StoreState.uniform(grid, 70));
     for (double at = 0; at < 14 * 3600; at += step) {
-      model.step(step, -2, 6, 0);
+      model.step(step, Surroundings.of(-2, 6), 0);
     }
     return model.meanCelsius();
   }
@@ -101,7 +102,7 @@ public class ConductionStoreTest {
         HeatStore.of(DRUM, MediumCatalogue.medium("dry-sand").orElseThrow(), Map.of());
     StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.standard(store), 10));
     for (int i = 0; i < 240; i++) {
-      model.step(60, 10, 10, 800);
+      model.step(60, Surroundings.of(10, 10), 800);
     }
     assertThat(model.at(0, 0.5)).isGreaterThan(model.meanCelsius() + 200);
     assertThat(model.at(0.95, 0.5)).isLessThan(25);
@@ -147,7 +148,7 @@ public class ConductionStoreTest {
     HeatStore store = HeatStore.of(DRUM, MediumCatalogue.medium("water").orElseThrow(), Map.of());
     StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.standard(store), 0.5));
     for (int i = 0; i < 6 * 60; i++) {
-      model.step(60, -8, -8, 0);
+      model.step(60, Surroundings.of(-8, -8), 0);
     }
     assertThat(model.meanCelsius()).isBetween(-0.2, 0.0);
   }
@@ -162,5 +163,82 @@ public class ConductionStoreTest {
     assertThatThrownBy(() -> new Geometry.Cylinder(metres, 1))
         .hasMessageContaining("radius")
         .hasMessageContaining(String.valueOf(metres));
+  }
+
+  @DataProvider
+  Object[][] rods() {
+    return new Object[][] {
+      {new Geometry.Cylinder(0.28, 0.62), 620.0, 0.15},
+      {new Geometry.Cylinder(0.3, 0.9), 900.0, 0.1},
+      {new Geometry.Cylinder(0.45, 0.8), 1200.0, 0.2},
+      {new Geometry.Box(0.9, 0.7, 0.6), 900.0, 0.2},
+    };
+  }
+
+  @Test(dataProvider = "rods")
+  public void aRodsHottestCellIsMetWithinThreeHundredthsOfAGridFourTimesAsFine(
+      Geometry g, double watts, double reach) {
+    HeatStore store =
+        HeatStore.of(g, MediumCatalogue.medium("dry-sand").orElseThrow(), Map.of())
+            .withZone(new HeatedZone(reach, 0.15, 0.85));
+    boolean round = g instanceof Geometry.Cylinder;
+    double usual = hottest(store, StoreGrid.standard(store), watts);
+    StoreGrid fine = round ? new StoreGrid(g, 48, 1, 56) : new StoreGrid(g, 24, 24, 30);
+    double exact = hottest(store, fine, watts);
+    assertThat(usual - 10).isCloseTo(exact - 10, withinPercentage(3));
+  }
+
+  private static double hottest(HeatStore store, StoreGrid grid, double watts) {
+    StoreModel model = StoreModel.of(store, StoreState.uniform(grid, 10));
+    for (int i = 0; i < 10 * 60; i++) {
+      model.step(60, Surroundings.of(10, 10), watts);
+    }
+    return model.highestCelsius();
+  }
+
+  @Test
+  public void hotSandConductsBetterThanCoolSandAndItsPeakIsLower() {
+    HeatStore store =
+        HeatStore.of(
+                new Geometry.Cylinder(0.3, 0.9),
+                MediumCatalogue.medium("dry-sand").orElseThrow(),
+                Map.of())
+            .withZone(HeatedZone.rod());
+    Medium sand = store.medium();
+    Medium level =
+        new Medium(
+            "level",
+            "Level",
+            Medium.Kind.SOLID,
+            0,
+            sand.density(),
+            sand.specificHeat(),
+            sand.law(),
+            sand.conductivity(),
+            900,
+            "made up");
+    double hot = hottest(store, StoreGrid.standard(store), 900);
+    double without = hottest(store.withMedium(level), StoreGrid.standard(store), 900);
+    assertThat(hot).isLessThan(without - 30);
+    assertThat(sand.conductivityFactor(600)).isBetween(1.4, 2.0);
+  }
+
+  @Test
+  public void noCellIsCooledBelowTheStreamThatCoolsIt() {
+    HeatStore store =
+        HeatStore.of(
+                new Geometry.Cylinder(0.4, 1),
+                MediumCatalogue.medium("dry-sand").orElseThrow(),
+                Map.of())
+            .withZone(new HeatedZone(0.6, 0.1, 0.9));
+    StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.standard(store), 60));
+    for (int i = 0; i < 200; i++) {
+      double rate = 0.05 * 4186;
+      double watts = model.pass(600, rate, 400, 20);
+      assertThat(watts).isNotNegative();
+      assertThat(model.state().lowestCelsius()).isGreaterThanOrEqualTo(20 - 1e-9);
+      assertThat(20 + watts / rate).as("outlet").isLessThanOrEqualTo(60 + 1e-9);
+      model.step(600, Surroundings.of(20, 20), 0);
+    }
   }
 }

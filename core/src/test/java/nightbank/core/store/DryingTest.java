@@ -32,11 +32,11 @@ public class DryingTest {
   public void dryingTakesTheHeatOfBoiling() {
     HeatStore drum = drum(TIGHT);
     ConductionStore model = at(drum, 20);
-    double dry = 0.95 * new QuartzEnthalpy().between(20, 150);
+    double dry = 0.95 * QuartzEnthalpy.withSpecificHeatAt20(745).between(20, 150);
     double water = 0.05 * (DampEnthalpy.WATER_SPECIFIC_HEAT * 80 + DampEnthalpy.LATENT_STEAM);
     double needed = drum.mass() * (dry + water);
     for (int i = 0; i < 1000; i++) {
-      model.step(60, 20, 20, needed / 60_000);
+      model.step(60, Surroundings.of(20, 20), needed / 60_000);
     }
     assertThat(model.meanCelsius()).isCloseTo(150, within(0.5));
     assertThat(model.waterKilograms()).isZero();
@@ -47,7 +47,7 @@ public class DryingTest {
     HeatStore drum = drum(TIGHT);
     ConductionStore model = at(drum, 95);
     for (int i = 0; i < 120; i++) {
-      model.step(60, 95, 95, 2000);
+      model.step(60, Surroundings.of(95, 95), 2000);
     }
     assertThat(model.meanCelsius()).isCloseTo(100, within(0.01));
     assertThat(model.waterKilograms()).isBetween(0.1, 0.05 * drum.mass() - 0.1);
@@ -60,7 +60,7 @@ public class DryingTest {
     double before = model.heatContent();
     double out = 0;
     for (int i = 0; i < 600; i++) {
-      model.step(60, 10, 10, 900);
+      model.step(60, Surroundings.of(10, 10), 900);
       for (FaceName face : FaceName.values()) {
         out += model.faceWatts(face) * 60;
       }
@@ -76,14 +76,14 @@ public class DryingTest {
     HeatStore drum = drum(TIGHT);
     ConductionStore model = at(drum, 99);
     while (model.waterKilograms() > 0) {
-      model.step(60, 20, 20, 3000);
+      model.step(60, Surroundings.of(20, 20), 3000);
     }
     double hot = model.meanCelsius();
     double before = model.heatContent();
     for (int i = 0; i < 600; i++) {
-      model.step(60, 20, 20, -400);
+      model.step(60, Surroundings.of(20, 20), -400);
     }
-    double expected = 0.95 * new QuartzEnthalpy().between(model.meanCelsius(), hot);
+    double expected = 0.95 * QuartzEnthalpy.withSpecificHeatAt20(745).between(model.meanCelsius(), hot);
     assertThat((before - model.heatContent()) / drum.mass()).isCloseTo(expected, within(50.0));
   }
 
@@ -92,7 +92,7 @@ public class DryingTest {
     HeatStore drum = drum(TIGHT);
     ConductionStore model = at(drum, 20);
     for (int i = 0; i < 100; i++) {
-      model.step(60, 20, 20, 500);
+      model.step(60, Surroundings.of(20, 20), 500);
     }
     double expected = drum.mass() * DAMP.enthalpy().between(20, model.meanCelsius());
     assertThat(expected).isCloseTo(500.0 * 6000, within(500.0));
@@ -111,15 +111,15 @@ public class DryingTest {
                 0,
                 DAMP.density(),
                 DAMP.specificHeat(),
-                Medium.HeatLaw.CONSTANT,
+                Medium.HeatLaw.LINEAR,
                 DAMP.conductivity(),
                 900,
                 "made up"));
     ConductionStore a = at(damp, 15);
     ConductionStore b = at(lasting, 15);
     for (int i = 0; i < 2400; i++) {
-      a.step(60, 10, 10, 900);
-      b.step(60, 10, 10, 900);
+      a.step(60, Surroundings.of(10, 10), 900);
+      b.step(60, Surroundings.of(10, 10), 900);
     }
     assertThat(a.highestCelsius()).isGreaterThan(b.highestCelsius() + 50);
   }

@@ -92,16 +92,16 @@ public class FaceTest {
   }
 
   @Test
-  public void aFootOnTheGroundIsADiscOnHalfSpace() {
+  public void aFootOnOpenGroundIsBetweenADiscOnHalfSpaceAndItsRim() {
     HeatStore store =
         HeatStore.of(
                 new Geometry.Cylinder(0.5, 1),
                 MediumCatalogue.medium("dry-sand").orElseThrow(),
                 Map.of())
-            .withPlace(new Place(true, true, 1.5));
+            .withPlace(Place.outdoors());
     double area = Math.PI * 0.25;
-    // shape factor 2 D = 2 m, k 1.5: 3 W/K over the disc
-    assertThat(store.transmittance(FaceName.FOOT, 60, 8) * area).isCloseTo(3.0, within(1e-9));
+    // shape factor 2 D = 2 m, k 1.5 with ground that lets nothing out beside it: 3 W/K
+    assertThat(store.transmittance(FaceName.FOOT, 60, 8) * area).isBetween(3.0, 7.0);
   }
 
   @DataProvider

@@ -84,7 +84,7 @@ public class LayeredTankTest {
     t[0] = 60;
     LayeredTank model = new LayeredTank(tank, new StoreState(StoreGrid.standard(tank), t));
     double before = model.heatContent();
-    model.step(1, 20, 20, 0);
+    model.step(1, Surroundings.of(20, 20), 0);
     assertThat(model.highestCelsius() - model.state().lowestCelsius()).isLessThan(1e-9);
     assertThat(model.heatContent()).isCloseTo(before, within(1e-6 * before));
   }
@@ -96,7 +96,7 @@ public class LayeredTankTest {
     java.util.Arrays.fill(t, 4);
     t[t.length - 1] = 1;
     LayeredTank model = new LayeredTank(tank, new StoreState(StoreGrid.standard(tank), t));
-    model.step(1, 4, 4, 0);
+    model.step(1, Surroundings.of(4, 4), 0);
     assertThat(model.state().celsius()[t.length - 1]).isLessThan(1.2);
     assertThat(LayeredTank.density(4)).isGreaterThan(LayeredTank.density(1));
     assertThat(LayeredTank.density(20)).isCloseTo(998.2, within(0.1));
@@ -113,7 +113,7 @@ public class LayeredTankTest {
     }
     LayeredTank model = new LayeredTank(tank, new StoreState(fine, t));
     for (int i = 0; i < 24 * 60; i++) {
-      model.step(60, 20, 20, 0);
+      model.step(60, Surroundings.of(20, 20), 0);
     }
     double alpha = 0.6 / (998 * 4184.0);
     double spread = 2 * Math.sqrt(alpha * 86_400);
@@ -132,8 +132,8 @@ public class LayeredTankTest {
     double out = 0;
     double before = layered.heatContent();
     for (int i = 0; i < 24 * 30; i++) {
-      layered.step(120, 10, 10, 0);
-      mixed.step(120, 10, 10, 0);
+      layered.step(120, Surroundings.of(10, 10), 0);
+      mixed.step(120, Surroundings.of(10, 10), 0);
       for (FaceName face : FaceName.values()) {
         out += layered.faceWatts(face) * 120;
       }
@@ -150,7 +150,7 @@ public class LayeredTankTest {
     double before = model.heatContent();
     double out = 0;
     for (int i = 0; i < 24 * 12; i++) {
-      model.step(600, -10, -10, 0);
+      model.step(600, Surroundings.of(-10, -10), 0);
       for (FaceName face : FaceName.values()) {
         out += model.faceWatts(face) * 600;
       }
@@ -170,8 +170,8 @@ public class LayeredTankTest {
     for (int i = 0; i < 240; i++) {
       into -= a.pass(60, 400, 600, 70) * 60;
       b.pass(60, 400, 600, 70);
-      a.step(60, 20, 20, 0);
-      b.step(60, 20, 20, 0);
+      a.step(60, Surroundings.of(20, 20), 0);
+      b.step(60, Surroundings.of(20, 20), 0);
     }
     assertThat(a.heatContent() - before).isCloseTo(into, within(1e-6 * into));
     assertThat(a.at(0, 0.9) - a.at(0, 0.1)).isLessThan(1);

@@ -32,7 +32,7 @@ public class MixedStoreTest {
     StoreModel model = StoreModel.of(tank(), StoreState.uniform(StoreGrid.coarse(tank()), 60));
     double tau = tank().mass() * 4184 / loss();
     for (int i = 0; i < 600; i++) {
-      model.step(60, 10, 10, 0);
+      model.step(60, Surroundings.of(10, 10), 0);
     }
     assertThat(model.meanCelsius()).isCloseTo(10 + 50 * Math.exp(-36_000 / tau), within(0.05));
   }
@@ -41,7 +41,7 @@ public class MixedStoreTest {
   public void heatedItComesToRestWhereLossIsPower() {
     StoreModel model = StoreModel.of(tank(), StoreState.uniform(StoreGrid.coarse(tank()), 10));
     for (int i = 0; i < 4000; i++) {
-      model.step(600, 10, 10, 300);
+      model.step(600, Surroundings.of(10, 10), 300);
     }
     assertThat(model.meanCelsius()).isCloseTo(10 + 300 / loss(), within(0.01));
   }
@@ -52,7 +52,7 @@ public class MixedStoreTest {
     double start = model.heatContent();
     double out = 0;
     for (int i = 0; i < 5000; i++) {
-      model.step(300, -15, -15, 20);
+      model.step(300, Surroundings.of(-15, -15), 20);
       for (FaceName face : FaceName.values()) {
         out += model.faceWatts(face) * 300;
       }
@@ -77,8 +77,8 @@ public class MixedStoreTest {
     StoreModel a = StoreModel.of(one, StoreState.uniform(StoreGrid.coarse(one), 40));
     StoreModel b = StoreModel.of(ten, StoreState.uniform(StoreGrid.coarse(ten), 40));
     for (int i = 0; i < 100; i++) {
-      a.step(300, 5, 5, 0);
-      b.step(300, 5, 5, 0);
+      a.step(300, Surroundings.of(5, 5), 0);
+      b.step(300, Surroundings.of(5, 5), 0);
     }
     assertThat(b.meanCelsius()).isCloseTo(a.meanCelsius(), within(1e-9));
     assertThat(b.faceWatts(FaceName.SIDE)).isCloseTo(10 * a.faceWatts(FaceName.SIDE), within(1e-6));

@@ -140,7 +140,7 @@ public class PassageTest {
     double got = 0;
     for (int i = 0; i < 24 * 60; i++) {
       got -= model.pass(60, rate, film, 10) * 60;
-      model.step(60, 0, 0, 0);
+      model.step(60, Surroundings.of(0, 0), 0);
     }
     double exact = radial(0.05, outer, 1.2, 1600 * 1600.0, 12, 86_400) * 20 * 10;
     assertThat(got).isCloseTo(exact, withinPercentage(5));

@@ -52,7 +52,7 @@ public class StateFromProbesTest {
     for (int day = 0; day < 3; day++) {
       double span = day < 2 ? 24 : 5 + hours;
       for (double t = 0; t < span; t += 1 / 12.0) {
-        truth.step(300, AIR, AIR, t < 5 ? 900 : 0);
+        truth.step(300, Surroundings.of(AIR, AIR), t < 5 ? 900 : 0);
       }
     }
     var guess =

@@ -36,7 +36,7 @@ public class StoreCoolingReferenceTest {
             0,
             Range.exactly(number(row, "rho_kg_m3")),
             Range.exactly(number(row, "c_J_kgK")),
-            Medium.HeatLaw.CONSTANT,
+            Medium.HeatLaw.LINEAR,
             Range.exactly(number(row, "k_W_mK")),
             900,
             "made up");
@@ -56,7 +56,7 @@ public class StoreCoolingReferenceTest {
         new ConductionStore(store, StoreState.uniform(StoreGrid.standard(store), 1));
     int steps = (int) Math.round(number(row, "hours") * 60);
     for (int i = 0; i < steps; i++) {
-      model.step(60, 0, 0, 0);
+      model.step(60, Surroundings.of(0, 0), 0);
     }
     assertThat(model.meanCelsius())
         .as("mean")

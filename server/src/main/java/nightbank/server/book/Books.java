@@ -106,6 +106,9 @@ public class Books {
     return new Prices(packs);
   }
 
+  /** Of a dry fill that nobody has tabled, 1/K: as of cob and brick. */
+  private static final Range OWN_HEAT_SLOPE = new Range(0.0002, 0.0005, 0.001);
+
   private static Medium medium(Book.OwnMedium m) {
     double spread = m.spread() == null ? 0.05 : m.spread();
     if (!(spread >= 0 && spread <= 0.5)) {
@@ -122,10 +125,12 @@ public class Books {
         Range.exactly(m.moisture()),
         around(m.density(), spread),
         around(m.specificHeat(), spread),
-        Medium.HeatLaw.CONSTANT,
+        Medium.HeatLaw.LINEAR,
         around(m.conductivity(), spread),
         around(dry, spread),
         Range.exactly(m.highestCelsius()),
+        m.moisture() > 0 ? Range.exactly(0) : OWN_HEAT_SLOPE,
+        Range.exactly(0),
         m.note() == null || m.note().isBlank() ? "the holding's own" : m.note());
   }
 

@@ -126,6 +126,7 @@ public class HoldingImport {
     private UUID holding;
     private String name;
     private boolean known;
+    private int version;
     private long rows;
     private long readings;
 
@@ -150,16 +151,21 @@ public class HoldingImport {
         }
       }
       expect(JsonToken.END_OBJECT);
+      if (version < 2 && holding != null) {
+        db.execute(
+            "UPDATE heat_store SET design = placed_design(design) WHERE holding_id = ?", holding);
+      }
     }
 
     private void version(String format) {
       if (!HoldingTables.FORMAT.equals(format)) {
         throw unfit("It is no holding's file.");
       }
-      if (json.currentToken() != JsonToken.VALUE_NUMBER_INT
-          || json.getIntValue() != HoldingTables.VERSION) {
+      boolean number = json.currentToken() == JsonToken.VALUE_NUMBER_INT;
+      version = number ? json.getIntValue() : 0;
+      if (version < 1 || version > HoldingTables.VERSION) {
         throw unfit(
-            "It is of another version than " + HoldingTables.VERSION + ", which is read here.");
+            "It is of another version than 1 to " + HoldingTables.VERSION + ", read here.");
       }
       known = true;
     }

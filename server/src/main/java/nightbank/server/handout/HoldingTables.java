@@ -8,7 +8,7 @@ import java.util.List;
  */
 final class HoldingTables {
   static final String FORMAT = "nightbank-holding";
-  static final int VERSION = 1;
+  static final int VERSION = 2;
 
   /**
    * One table.

@@ -2,6 +2,9 @@ package nightbank.server.house;
 
 import java.time.LocalDate;
 import java.util.List;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.house.Shelter;
+import nightbank.core.house.Stand;
 
 /**
  * A house as its keeper describes it; SI. What is absent (null) is not there or not known.
@@ -15,7 +18,10 @@ import java.util.List;
  * @param ventAboveCelsius when vents open, absent without any
  * @param screenResistance m² K/W of the night screen, absent without one
  * @param fleece whether there is fleece to lay over the plants
- * @param groundCelsius deep ground below
+ * @param groundCelsius two metres below the floor, absent to follow latitude and season
+ * @param shelter how much wind reaches it, absent for a garden's
+ * @param stand what the outermost leaves see below them, absent for trays and young plants
+ * @param wetness of floor and beds, absent for beds between paths
  * @param learned absent to reckon with the house as described
  */
 public record HouseDesign(
@@ -34,16 +40,43 @@ public record HouseDesign(
     Double screenResistance,
     Boolean fleece,
     double plantLimitCelsius,
-    double groundCelsius,
+    Double groundCelsius,
+    Shelter shelter,
+    Stand stand,
+    Wetness wetness,
     LearnedFactors learned) {
+
+  /** How much of the floor gives off water. */
+  public enum Wetness {
+    /** Gravel, paving, pots. */
+    DRY(0.05),
+    /** Beds between paths. */
+    BEDS(Greenhouse.USUAL_WET_SHARE),
+    /** Everything watered, or open water. */
+    WET(0.8);
+
+    final double share;
+
+    Wetness(double share) {
+      this.share = share;
+    }
+  }
 
   /**
    * Factors over the description that logged nights have taught and the keeper reckons with.
    *
    * @param nights that it was learned from
+   * @param skinSigma one standard deviation of the factor's ln, absent where nobody kept it
    */
   public record LearnedFactors(
-      double skinFactor, double leakFactor, double massFactor, int nights, LocalDate until) {}
+      double skinFactor,
+      double leakFactor,
+      double massFactor,
+      int nights,
+      LocalDate until,
+      Double skinSigma,
+      Double leakSigma,
+      Double massSigma) {}
 
   /**
    * A shape by its dimensions.
@@ -77,6 +110,8 @@ public record HouseDesign(
    * @param azimuthDegrees way it looks, clockwise from north; absent for south
    * @param beyondCelsius temperature of the room behind a shared wall, absent for the open
    * @param secondSkin whether film or bubble sheet hangs inside it
+   * @param wallMedium what a heavy wall is made of, from the catalogue of media; absent for sheets
+   * @param wallMetres how thick such a wall is
    */
   public record Part(
       String name,
@@ -87,7 +122,9 @@ public record HouseDesign(
       Double tiltDegrees,
       Double azimuthDegrees,
       Double beyondCelsius,
-      Boolean secondSkin) {}
+      Boolean secondSkin,
+      String wallMedium,
+      Double wallMetres) {}
 
   /** Which way a part looks: roofs see the sky, walls half of it, shared walls none. */
   public enum Looks {

@@ -2,23 +2,32 @@ package nightbank.server.house;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseShape;
 import nightbank.core.house.InnerMass;
+import nightbank.core.house.Optics;
+import nightbank.core.house.Shelter;
 import nightbank.core.house.SkinPart;
+import nightbank.core.house.Slab;
+import nightbank.core.house.Stand;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.medium.SkinMaterial;
 import nightbank.core.night.HouseFit;
 import nightbank.server.house.HouseDesign.GapDesign;
 import nightbank.server.house.HouseDesign.Looks;
 import nightbank.server.house.HouseDesign.Part;
+import nightbank.server.house.HouseDesign.Wetness;
 import nightbank.server.shared.Problem;
 
 /** Designs of houses to core records; every refusal names its field. */
 final class HouseMapping {
   private static final double ROOF_TILT = 30;
+  private static final double SECOND_SKIN_LETS = 0.9; // of the sun
+  private static final double WALL = 10; // °C, for its heat capacity
 
   private HouseMapping() {}
 
@@ -79,10 +88,12 @@ final class HouseMapping {
                         parts,
                         d.volumeCubicMetres(),
                         d.airChangesPerHour(),
-                        new InnerMass(1, 0),
                         d.plantLimitCelsius())
                     .withMasses(masses)
-                    .withGaps(gaps));
+                    .withGaps(gaps)
+                    .withStand(d.stand() == null ? Stand.OPEN : d.stand())
+                    .withWindShare((d.shelter() == null ? Shelter.GARDEN : d.shelter()).windShare())
+                    .withWetShare((d.wetness() == null ? Wetness.BEDS : d.wetness()).share));
     if (d.floorAreaSquareMetres() != null) {
       double perimeter = d.perimeterMetres() == null ? 0 : d.perimeterMetres();
       double edge = Boolean.TRUE.equals(d.edgeInsulated()) ? Floor.EDGE_INSULATED : Floor.EDGE_BARE;
@@ -102,26 +113,51 @@ final class HouseMapping {
   private static SkinPart part(Part p, Double screen) {
     Looks looks = p.looks() == null ? Looks.OUT : p.looks();
     double tilt = p.tiltDegrees() != null ? p.tiltDegrees() : looks == Looks.UP ? ROOF_TILT : 90;
-    double sky = looks == Looks.SHELTERED ? 0 : SkinPart.openSky(tilt);
+    Optional<SkinMaterial> material =
+        MediumCatalogue.skin(p.material() == null ? "" : p.material());
     SkinPart part =
-        new SkinPart(p.name(), p.areaSquareMetres(), p.transmittance(), sky)
+        SkinPart.sheet(
+                p.name(),
+                p.areaSquareMetres(),
+                material.map(HouseMapping::optics).orElse(Optics.OPAQUE),
+                p.transmittance())
             .facing(tilt, p.azimuthDegrees() == null ? 180 : p.azimuthDegrees());
+    if (p.wallMedium() != null) {
+      part = part.massive(slab(p));
+    }
     if (Boolean.TRUE.equals(p.secondSkin())) {
       part = part.withSecondSkin();
     }
     if (p.beyondCelsius() != null) {
       return part.against(p.beyondCelsius());
     }
-    var material = MediumCatalogue.skin(p.material() == null ? "" : p.material());
-    boolean glazed = material.isPresent() && material.get().solarShare().value() > 0;
-    if (glazed) {
-      double through = Boolean.TRUE.equals(p.secondSkin()) ? 0.9 : 1;
-      part =
-          part.glazed(
-              material.get().solarShare().value() * through,
-              looks == Looks.SHELTERED ? 0 : material.get().longWaveShare().value() * through);
+    if (looks == Looks.SHELTERED) {
+      part = part.seeing(0);
     }
-    return screen != null && glazed ? part.screened(screen) : part;
+    double sun = material.map(m -> m.solarShare().value()).orElse(0.0);
+    part = part.sunny(Boolean.TRUE.equals(p.secondSkin()) ? SECOND_SKIN_LETS * sun : sun);
+    return screen != null && sun > 0 ? part.screened(screen) : part;
+  }
+
+  private static Optics optics(SkinMaterial m) {
+    double e = m.emissivity().value();
+    return new Optics(m.longWaveShare().value(), e, e);
+  }
+
+  private static Slab slab(Part p) {
+    Medium m =
+        MediumCatalogue.medium(p.wallMedium())
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "there is no medium called " + p.wallMedium() + " for a wall"));
+    if (p.wallMetres() == null) {
+      throw new IllegalArgumentException("a heavy wall needs its thickness");
+    }
+    return new Slab(
+        p.wallMetres(),
+        m.conductivity().value(),
+        m.density().value() * m.enthalpy().specificHeat(WALL));
   }
 
   static HouseShape shape(HouseDesign.Shape s) {

@@ -14,7 +14,4 @@ public record HouseView(
     int version,
     HouseDesign design,
     double lossWattsPerKelvin,
-    List<Loss> losses) {
-  /** Part of the loss, W. */
-  public record Loss(String kind, String name, double watts) {}
-}
+    List<LossView> losses) {}

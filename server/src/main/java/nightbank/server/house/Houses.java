@@ -1,11 +1,14 @@
 package nightbank.server.house;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseLosses;
+import nightbank.core.weather.Ground;
 import nightbank.core.weather.Sky;
+import nightbank.server.holding.Holdings;
 import nightbank.server.house.internal.HouseRepository;
 import nightbank.server.house.internal.HouseRepository.StoredHouse;
 import nightbank.server.shared.Problem;
@@ -18,10 +21,12 @@ public class Houses {
   private static final double SHOWN_OUTDOOR = -5; // °C, for the same
 
   private final HouseRepository repository;
+  private final Holdings holdings;
   private final Clock clock;
 
-  Houses(HouseRepository repository, Clock clock) {
+  Houses(HouseRepository repository, Holdings holdings, Clock clock) {
     this.repository = repository;
+    this.holdings = holdings;
     this.clock = clock;
   }
 
@@ -99,16 +104,28 @@ public class Houses {
     return HouseMapping.toCore(design);
   }
 
+  /** Two metres below its floor, °C: as given, or by latitude and season. */
+  public double ground(UUID holding, HouseDesign design, Instant at) {
+    return design != null && design.groundCelsius() != null
+        ? design.groundCelsius()
+        : Ground.celsius(holdings.get(holding).latitude(), 0, at, Ground.DEEP);
+  }
+
   private static HouseView view(StoredHouse h) {
     Greenhouse g = HouseMapping.toCore(h.design());
+    double inside = SHOWN_OUTDOOR + 10;
     double sky = Sky.celsius(SHOWN_OUTDOOR, Double.NaN, 0.5);
-    List<HouseView.Loss> losses =
+    HouseLosses losses =
         HouseLosses.at(
-                g, SHOWN_OUTDOOR + 10, SHOWN_OUTDOOR + 10, CALM_WIND, SHOWN_OUTDOOR, sky, false)
-            .stream()
-            .map(l -> new HouseView.Loss(l.kind().name(), l.name(), l.watts()))
-            .toList();
+            g,
+            new HouseLosses.Conditions(
+                inside, inside, SHOWN_OUTDOOR, sky, CALM_WIND, Double.NaN, false));
     return new HouseView(
-        h.id(), h.name(), h.version(), h.design(), g.lossCoefficient(CALM_WIND), losses);
+        h.id(),
+        h.name(),
+        h.version(),
+        h.design(),
+        g.lossCoefficient(CALM_WIND),
+        LossView.of(losses));
   }
 }

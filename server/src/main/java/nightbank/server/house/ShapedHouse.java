@@ -11,6 +11,7 @@ import nightbank.server.shared.Problem;
 /** A whole design from a few answers: shape, covering, how tight, what the plants stand. */
 final class ShapedHouse {
   private static final double BACK_WALL = 2.2; // W/(m² K), stone wall of half a metre
+  private static final double BACK_METRES = 0.5;
   private static final double BED_DEPTH_HEAT = 30; // kg of slow stuff per m² of floor
 
   private ShapedHouse() {}
@@ -25,17 +26,15 @@ final class ShapedHouse {
                         "material", "There is no such covering.", "Choose one from the list."));
     List<Part> parts =
         shape.sides(a.shape().frontDegrees()).stream().map(s -> part(s, skin, a)).toList();
-    boolean back = shape.sides(0).stream().anyMatch(HouseShape.Side::atBack);
-    double wall = back ? a.shape().lengthMetres() * a.shape().highMetres() : 0;
     return new HouseDesign(
         a.shape(),
         parts,
         shape.volume(),
         a.airChangesPerHour(),
         List.of(),
-        wall * 0.15 * 2600 + shape.floorArea() * BED_DEPTH_HEAT,
+        shape.floorArea() * BED_DEPTH_HEAT,
         "granite",
-        wall + 0.3 * shape.floorArea(),
+        0.3 * shape.floorArea(),
         shape.floorArea(),
         shape.perimeter(),
         false,
@@ -43,7 +42,10 @@ final class ShapedHouse {
         null,
         false,
         a.plantLimitCelsius(),
-        8,
+        null,
+        null,
+        null,
+        null,
         null);
   }
 
@@ -58,7 +60,9 @@ final class ShapedHouse {
           90.0,
           s.azimuthDegrees(),
           a.backCelsius(),
-          false);
+          false,
+          "granite",
+          BACK_METRES);
     }
     return new Part(
         s.name(),
@@ -69,6 +73,8 @@ final class ShapedHouse {
         s.tiltDegrees(),
         s.azimuthDegrees(),
         null,
-        false);
+        false,
+        null,
+        null);
   }
 }

@@ -105,7 +105,7 @@ public class Tonight {
             weather,
             start.air(),
             start.mass(),
-            design.groundCelsius(),
+            houses.ground(holding, design, now),
             length,
             STEP,
             actions,
@@ -122,8 +122,8 @@ public class Tonight {
       return view.quick(
           NightSimulation.run(plan), NightSimulation.run(plan.withoutStores()).lowestCelsius());
     }
-    NightForecast.Doubt doubt =
-        NightForecast.Doubt.ofTypedNight().withStartAged(hoursSinceRead(stores, now));
+    NightForecast.Doubt doubt = doubt(typed, length, design).withStartAged(hoursSinceRead(stores, now));
+    assumed.addAll(Givens.of(plan, doubt, design, q));
     NightForecast forecast = NightForecast.of(plan, doubt, Advice.MEMBERS);
     double dusk =
         sun.sunset().map(s -> (double) Duration.between(now, s).toSeconds()).orElse(1800.0);
@@ -134,6 +134,17 @@ public class Tonight {
             doubt,
             Map.of(plan.actions(), forecast));
     return view.whole(forecast, advice, Counterfactual.of(plan));
+  }
+
+  private static NightForecast.Doubt doubt(boolean typed, double length, HouseDesign design) {
+    NightForecast.Doubt doubt =
+        typed
+            ? NightForecast.Doubt.ofTypedNight()
+            : NightForecast.Doubt.ofForecast(length / 3600 / 2);
+    HouseDesign.LearnedFactors l = design.learned();
+    return l == null || l.skinSigma() == null || l.leakSigma() == null || l.massSigma() == null
+        ? doubt
+        : doubt.withLearned(l.skinSigma(), l.leakSigma(), l.massSigma());
   }
 
   private static List<StoreView> views(List<Starts.StoreStart> stores) {

@@ -14,6 +14,7 @@ import nightbank.core.night.NightPlan;
 import nightbank.core.night.NightResult;
 import nightbank.core.night.Shortfall;
 import nightbank.core.weather.SunTimes;
+import nightbank.server.house.LossView;
 
 /** The core's night as a view. */
 final class TonightMapping {
@@ -170,7 +171,7 @@ final class TonightMapping {
         s.view().id(),
         s.view().name(),
         s.readAt(),
-        s.store().place().indoors() || s.store().carrier().isPresent(),
+        s.store().place().reachesHouse() || s.store().carrier().isPresent(),
         n.meanCelsius()[0],
         n.usableJoules()[0],
         n.chargedJoules(),
@@ -182,24 +183,24 @@ final class TonightMapping {
         thin(n.toHouseWatts(), every));
   }
 
-  private List<TonightView.LossView> losses(NightResult m, int coldest) {
+  private List<LossView> losses(NightResult m, int coldest) {
     double at = m.seconds()[coldest];
     boolean screen =
         plan.actions().stream()
             .anyMatch(
                 a ->
                     a.kind() == Action.Kind.SCREEN && a.fromSeconds() <= at && at <= a.toSeconds());
-    return HouseLosses.at(
+    return LossView.of(
+        HouseLosses.at(
             plan.house(),
-            m.air()[coldest],
-            m.mass()[coldest],
-            plan.weather().windAt(at),
-            m.outdoor()[coldest],
-            plan.weather().skyAt(at),
-            screen)
-        .stream()
-        .map(l -> new TonightView.LossView(l.kind().name(), l.name(), l.watts()))
-        .toList();
+            new HouseLosses.Conditions(
+                m.air()[coldest],
+                m.mass()[coldest],
+                m.outdoor()[coldest],
+                plan.weather().skyAt(at),
+                plan.weather().windAt(at),
+                plan.weather().dewPointAt(at),
+                screen)));
   }
 
   /** One in so many, and the last. */

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.night.Action;
+import nightbank.server.house.LossView;
 
 /**
  * The coming night of a house. Curves share {@code at} (epoch seconds); °C, J, W.
@@ -94,12 +95,19 @@ public record TonightView(
   /** The same night with one thing otherwise. */
   public record What(String kind, String of, double gainKelvin) {}
 
-  /** What leaves the house by one part at the coldest moment, W. */
-  public record LossView(String kind, String name, double watts) {}
-
   /** Something that can hurt people or break things. */
   public record CautionView(String code, String of, Instant at, String reason, String remedy) {}
 
-  /** Something taken as given, and from where. */
-  public record Assumption(String code, Double value, Instant at, String of) {}
+  /**
+   * Something taken as given, and from where.
+   *
+   * @param worthKelvin by how much the coldest moment moves where it is as wrong as it may well be
+   *     (one standard deviation either way), absent where that was not tried
+   */
+  public record Assumption(
+      String code, Double value, Instant at, String of, Double worthKelvin) {
+    Assumption(String code, Double value, Instant at, String of) {
+      this(code, value, at, of, null);
+    }
+  }
 }

@@ -90,7 +90,7 @@ public class HouseNights {
     Greenhouse described = houses.described(holding, house);
     List<StoreView> own =
         stores.all(holding).stream()
-            .filter(s -> house.equals(s.houseId()) && !s.planned() && s.design().indoors())
+            .filter(s -> house.equals(s.houseId()) && !s.planned() && s.design().reachesHouse())
             .toList();
     Map<UUID, Map<LocalDate, LedgerDay>> judged = new HashMap<>();
     int pending = 0;
@@ -117,7 +117,8 @@ public class HouseNights {
             ? last
             : Instant.ofEpochSecond(log.inside().firstKey()).atZone(zone).toLocalDate();
     for (LocalDate e = later(first, read); !e.isAfter(last); e = e.plusDays(1)) {
-      night(e, place, zone, kept.design().groundCelsius(), own, judged, log, leftOut)
+      double ground = houses.ground(holding, kept.design(), LedgerDay.noon(e, zone));
+      night(e, place, zone, ground, own, judged, log, leftOut)
           .ifPresent(nights::add);
     }
     Object content =

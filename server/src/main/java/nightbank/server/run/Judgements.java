@@ -184,7 +184,7 @@ public class Judgements {
                     seen,
                     basis.mark(),
                     needBelow(holding, store),
-                    ground(holding, store))
+                    ground(holding, store, run.from()))
                 .toString()
                 .hashCode()),
         basis.read());
@@ -285,7 +285,7 @@ public class Judgements {
             store.store(),
             series,
             beside,
-            ground(holding, store),
+            ground(holding, store, from),
             loop.isPresent() && store.chargedByStream() ? 0 : store.sourceWatts(),
             needBelow(holding, store),
             store.makesHeat(),
@@ -322,9 +322,9 @@ public class Judgements {
         : houses.get(holding, store.houseId()).design().plantLimitCelsius() + NEED_MARGIN;
   }
 
-  private double ground(UUID holding, CoreStore store) {
+  private double ground(UUID holding, CoreStore store, Instant at) {
     return store.houseId() == null
         ? GROUND
-        : houses.get(holding, store.houseId()).design().groundCelsius();
+        : houses.ground(holding, houses.get(holding, store.houseId()).design(), at);
   }
 }

@@ -2,6 +2,7 @@ package nightbank.server.sizing;
 
 import java.util.ArrayList;
 import java.util.List;
+import nightbank.core.store.Place;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.medium.Medium;
 import nightbank.core.sizing.Candidate;
@@ -82,9 +83,8 @@ final class SizedMapping {
         face,
         face,
         new StoreDesign.FaceDesign(List.of(), null),
-        true,
-        true,
-        null,
+        new StoreDesign.PlaceDesign(
+            Place.Where.HOUSE, Place.Footing.ON_GROUND, null, null, null, null),
         c.one().floorCelsius(),
         c.fullCelsius(),
         new SourceDesign(

@@ -126,7 +126,7 @@ class SizingNights {
         Weather.typed(low + startOverLow, low, length - 3600, v, c, length),
         air,
         air - 1,
-        design.groundCelsius(),
+        houses.ground(holding, design, clock.instant()),
         length,
         step);
   }

@@ -2,6 +2,7 @@ package nightbank.server.store;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import java.util.UUID;
 import nightbank.core.caution.StoreCautions;
 import nightbank.core.charge.Charge;
@@ -37,7 +38,8 @@ public class Charges {
 
   public ChargeView charge(UUID holding, ChargeQuestion q) {
     MediaBook book = books.media(holding);
-    HeatStore store = StoreMapping.toCore(q.design(), List.of(), book);
+    HeatStore drawn = StoreMapping.toCore(q.design(), List.of(), book);
+    HeatStore store = HeapWarmth.asFed(drawn, fed(q.design().source()));
     double floor = store.floorCelsius();
     double air = within("airCelsius", q.airCelsius(), floor, -40, 60);
     double ground = within("groundCelsius", q.groundCelsius(), GROUND, -20, 40);
@@ -58,6 +60,12 @@ public class Charges {
                     .toList())
             .run();
     return view(charge, source, store, q.design());
+  }
+
+  private static List<HeapWarmth.Batch> fed(SourceDesign source) {
+    return source != null && source.kind() == SourceDesign.Kind.HEAP
+        ? SourceMapping.batches(source)
+        : List.of();
   }
 
   private StoreModel coldStore(UUID holding, SourceDesign source, double air) {
@@ -103,7 +111,9 @@ public class Charges {
         batches.stream().mapToDouble(HeapWarmth.Batch::solids).sum(),
         draw,
         KEEP,
-        mix.hints().stream().map(h -> new HeapView.Hint(h.reason(), h.remedy())).toList());
+        Stream.concat(HeapWarmth.unlike(store, batches).stream(), mix.hints().stream())
+            .map(h -> new HeapView.Hint(h.reason(), h.remedy()))
+            .toList());
   }
 
   private static double within(

@@ -191,7 +191,7 @@ final class SourceMapping {
           "Write down the feedings of the last weeks.");
     }
     double days = s.hours() == null ? HEAP_DAYS : hours() / 24;
-    return new HeapWarmth(batches, days * 86_400);
+    return new HeapWarmth(batches, days * 86_400, airCelsius);
   }
 
   static List<HeapWarmth.Batch> batches(SourceDesign s) {
@@ -203,7 +203,7 @@ final class SourceMapping {
     for (SourceDesign.Feed f : s.feeds()) {
       double solids = feedstock(f).degradableSolids(f.kilograms());
       batches.add(
-          new HeapWarmth.Batch(0, solids, mix.moisture(), mix.freeAir())
+          new HeapWarmth.Batch(0, f.kilograms(), solids, mix.moisture(), mix.freeAir())
               .after(Math.max(0, f.daysAgo()) * 86_400, HEAP_CELSIUS));
     }
     return batches;

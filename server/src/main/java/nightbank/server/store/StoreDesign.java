@@ -1,6 +1,8 @@
 package nightbank.server.store;
 
 import java.util.List;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Place;
 
 /**
  * A store as its keeper describes it; SI, lengths in metres.
@@ -9,7 +11,7 @@ import java.util.List;
  * @param measuredDensity kg/m³, absent to take the table's
  * @param measuredSpecificHeat J/(kg K), absent to take the table's
  * @param measuredConductivity W/(m K), absent to take the table's
- * @param buried it lies in the ground; absent when it stands
+ * @param place where it stands
  * @param chargeToCelsius mean temperature it can be charged to
  * @param led what carries heat through it, absent when nothing does
  * @param build what it is made of besides, absent when nobody said
@@ -29,15 +31,41 @@ public record StoreDesign(
     FaceDesign side,
     FaceDesign top,
     FaceDesign foot,
-    boolean indoors,
-    boolean onGround,
-    Boolean buried,
+    PlaceDesign place,
     double floorCelsius,
     double chargeToCelsius,
     SourceDesign source,
     Led led,
     Build build,
     LidHours lidOff) {
+
+  /**
+   * Where a body stands.
+   *
+   * @param openToHouse faces of a body outside that look into the house all the same, absent for
+   *     none
+   * @param coverMetres of earth over what is buried or earth-covered, absent for the usual
+   * @param roomCelsius of another room, absent elsewhere
+   * @param groundConductivity of the soil, W/(m K), absent for the usual
+   */
+  public record PlaceDesign(
+      Place.Where where,
+      Place.Footing footing,
+      List<FaceName> openToHouse,
+      Double coverMetres,
+      Double roomCelsius,
+      Double groundConductivity) {}
+
+  /** Whether any face of it looks into the house. */
+  public boolean reachesHouse() {
+    return indoors()
+        || place != null && place.openToHouse() != null && !place.openToHouse().isEmpty();
+  }
+
+  /** Whether it stands in the house or under its floor. */
+  public boolean indoors() {
+    return place != null && place.where() == Place.Where.HOUSE;
+  }
 
   /** Upright bodies; pipes in the ground are cylinders that lie along their pipe. */
   public enum Shape {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Carrier;
@@ -24,7 +25,7 @@ import nightbank.server.store.StoreDesign.LayerKind;
 /** Designs to core records; every refusal names its field. */
 final class StoreMapping {
   private static final double DULL = 0.9;
-  private static final double SOIL = 1.5; // W/(m K), ISO 13370 clay or silt
+  private static final double ROOM = 15; // °C
 
   private StoreMapping() {}
 
@@ -54,6 +55,7 @@ final class StoreMapping {
             FaceName.TOP, face("design.top", d.top()),
             FaceName.FOOT, face("design.foot", d.foot()));
     HeatedZone zone = zone(d.source());
+    Place place = place(d.place());
     Optional<Carrier> carrier = PassageMapping.toCore(d.led());
     List<Probe> placed = new ArrayList<>();
     for (ProbeView p : probes) {
@@ -72,11 +74,34 @@ final class StoreMapping {
                 d.count(),
                 measured,
                 faces,
-                new Place(d.indoors(), d.onGround(), Boolean.TRUE.equals(d.buried()), SOIL),
+                place,
                 d.floorCelsius(),
                 zone,
                 placed,
                 carrier));
+  }
+
+  private static Place place(StoreDesign.PlaceDesign p) {
+    if (p == null || p.where() == null || p.footing() == null) {
+      throw Problem.invalid(
+          "design.place",
+          "Nobody has said where it stands.",
+          "Choose in the house, outdoors or in another room, and what it rests on.");
+    }
+    return Problem.field(
+        "design.place",
+        () ->
+            new Place(
+                p.where(),
+                p.footing(),
+                p.openToHouse() == null ? Set.of() : Set.copyOf(p.openToHouse()),
+                or(p.groundConductivity(), Place.SOIL),
+                or(p.coverMetres(), Place.USUAL_COVER),
+                or(p.roomCelsius(), ROOM)));
+  }
+
+  private static double or(Double given, double usual) {
+    return given == null ? usual : given;
   }
 
   private static HeatedZone zone(SourceDesign source) {

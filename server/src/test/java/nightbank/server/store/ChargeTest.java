@@ -15,7 +15,7 @@ public class ChargeTest {
   private static final String BODY =
       """
       {"shape":"CYLINDER","diameterMetres":0.6,"heightMetres":0.8,"count":1,"medium":"%s",
-       "side":null,"top":null,"foot":null,"indoors":true,"onGround":true,
+       "side":null,"top":null,"foot":null,"place":{"where":"HOUSE","footing":"ON_GROUND"},
        "floorCelsius":8,"chargeToCelsius":60,"source":%s,"led":%s,"build":%s}
       """;
   private static final String COIL =

@@ -8,6 +8,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.night.Action;
+import nightbank.core.store.Place;
 import nightbank.server.Grounds;
 import nightbank.server.Visitor.Answer;
 import org.testng.annotations.BeforeClass;
@@ -41,9 +42,8 @@ public class LidHoursTest {
             null,
             null,
             null,
-            true,
-            true,
-            null,
+            new StoreDesign.PlaceDesign(
+                Place.Where.HOUSE, Place.Footing.ON_GROUND, null, null, null, null),
             5,
             60,
             null,
@@ -86,8 +86,8 @@ public class LidHoursTest {
   Object[][] impossible() {
     String hours = "\"lidOff\":{\"from\":\"05:00\",\"to\":\"08:00\"},";
     return new Object[][] {
-      {hours.replace("08:00", "05:00"), "\"indoors\":true", "differ"},
-      {hours, "\"indoors\":false", "outdoors"},
+      {hours.replace("08:00", "05:00"), "\"where\":\"HOUSE\"", "differ"},
+      {hours, "\"where\":\"OUTDOORS\"", "outdoors"},
     };
   }
 
@@ -97,7 +97,7 @@ public class LidHoursTest {
     String drum =
         Grounds.drum(UUID.randomUUID(), "Odd")
             .replace("\"design\":{", "\"design\":{" + hours)
-            .replace("\"indoors\":true", place)
+            .replace("\"where\":\"HOUSE\"", place)
             .replace(
                 "\"top\":{\"layers\":[]",
                 "\"top\":{\"layers\":[{\"kind\":\"BULK\",\"material\":\"stone-wool\",\"thicknessMetres\":0.1,\"wet\":false}]");

@@ -152,7 +152,7 @@ public class StoresTest {
         """
         {"shape":"BOX","lengthMetres":1,"widthMetres":1,"heightMetres":1,"count":1,"medium":"dry-sand",
          "side":{"layers":[{"kind":"BULK","material":"eps","thicknessMetres":0.1,"wet":false}]},
-         "top":null,"foot":null,"indoors":true,"onGround":true,"floorCelsius":8,"chargeToCelsius":300,
+         "top":null,"foot":null,"place":{"where":"HOUSE","footing":"ON_GROUND"},"floorCelsius":8,"chargeToCelsius":300,
          "source":{"kind":"ELEMENT","powerWatts":50,"reachFraction":0.2,"lowFraction":0.2,"highFraction":0.8}}
         """;
     var answer = grounds.keeper.post(grounds.path("/appraisal"), design);
