@@ -18,7 +18,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ select: [name: string] }>()
 
-const END = { x: 164, w: 180, ground: 300, h: 190 }
+const END = { x: 164, w: 190, ground: 296, h: 205 }
 const PLAN = { x: 478, w: 150, y: 96, h: 170 }
 
 const scale = computed(() =>
@@ -113,6 +113,15 @@ const known = computed(() => props.losses.length > 0)
 const besides = (e: { x: number; nx: number }) =>
   e.x + e.nx * 62 + (e.nx > 0.3 ? 4 : e.nx < -0.3 ? -4 : 0)
 
+/** Words stand clear of arrow and plan: above it on the left, below on the right, else beyond its tip. */
+const wordsAt = (e: { name: string; y: number; nx: number; ny: number }) => {
+  const more = face(e.name) == null ? 0 : 17
+  if (e.nx > 0.9) return e.y + wide(loss(e.name)) / 2 + 14
+  return e.nx < -0.9
+    ? e.y - wide(loss(e.name)) / 2 - 30 - more
+    : e.y + e.ny * 72 - (e.ny < 0 ? more : 0)
+}
+
 const part = (name: string) => props.parts.find((p) => p.name === name)
 const word = (name: string) => `${name} ${powerOf(loss(name))}`
 
@@ -194,7 +203,7 @@ const ground = computed(() => loss('Foundation edge'))
         <text
           v-if="known"
           :x="besides(e)"
-          :y="e.y + e.ny * 70 + (Math.abs(e.nx) > 0.9 ? wide(loss(e.name)) / 2 + 12 : 0)"
+          :y="wordsAt(e)"
           :text-anchor="e.nx > 0.9 ? 'start' : e.nx < -0.9 ? 'end' : 'middle'"
         >
           {{ e.name }}

@@ -6,8 +6,8 @@ export type Ways = Pick<
 >
 
 export const wayWords = {
-  air: 'from the air that touches it',
-  waves: 'by long waves from floor, plants and stores',
+  air: 'by the air that touches it',
+  waves: 'by long waves from inside',
   through: 'straight through, to the sky',
   dew: 'by what condenses on it',
 } as const

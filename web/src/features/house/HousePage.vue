@@ -86,16 +86,16 @@ const stand = choice('stand', 'OPEN')
 const wetness = choice('wetness', 'BEDS')
 const shelters = [
   { value: 'OPEN', text: 'in the open' },
-  { value: 'GARDEN', text: 'in a garden, hedges about' },
-  { value: 'YARD', text: 'in a yard, walls close by' },
+  { value: 'GARDEN', text: 'in a garden' },
+  { value: 'YARD', text: 'in a yard' },
 ]
 const stands = [
-  { value: 'OPEN', text: 'trays and young plants' },
-  { value: 'CLOSED', text: 'a closed stand of leaves' },
+  { value: 'OPEN', text: 'trays, young' },
+  { value: 'CLOSED', text: 'a closed stand' },
 ]
 const wetnesses = [
-  { value: 'DRY', text: 'dry: gravel, paving' },
-  { value: 'BEDS', text: 'beds between paths' },
+  { value: 'DRY', text: 'dry' },
+  { value: 'BEDS', text: 'beds and paths' },
   { value: 'WET', text: 'wet all over' },
 ]
 const solids = computed(() =>
@@ -281,7 +281,7 @@ function massive(is: boolean) {
           <BFormSelect id="h-wet" v-model="wetness" :options="wetnesses" />
           <NumberField
             v-model="draft.design.groundCelsius"
-            label="Two metres down"
+            label="Deep ground"
             placeholder="by latitude and season"
             :temperature="session.units"
             optional
@@ -310,7 +310,7 @@ function massive(is: boolean) {
 
 .grid {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 170px;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr);
   gap: 0.35rem 0.75rem;
   align-content: start;
   align-items: center;

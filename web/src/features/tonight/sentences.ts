@@ -122,7 +122,7 @@ export const shelterWord = {
   GARDEN: 'in a garden',
   YARD: 'in a yard',
 } as const
-export const wetWord = { DRY: 'dry', BEDS: 'beds between paths', WET: 'wet all over' } as const
+export const wetWord = { DRY: 'dry', BEDS: 'beds and paths', WET: 'wet all over' } as const
 
 function skyWord(cloud: number): string {
   if (cloud < 0.2) return 'clear'
@@ -169,7 +169,7 @@ export function assumption(a: Views['Assumption'], u: Temperature, zone: string)
     case 'SHELTER':
       return `${percent(a.value ?? 0)} of it reaches the house, which stands ${shelterWord[a.of as keyof typeof shelterWord] ?? 'in a garden'}.`
     case 'WETNESS':
-      return `Floor and beds are ${wetWord[a.of as keyof typeof wetWord] ?? 'beds between paths'}; what they give off condenses on the skin${worthOf(a, u)}.`
+      return `Underfoot it is ${wetWord[a.of as keyof typeof wetWord] ?? 'beds and paths'}; what they give off condenses on the skin${worthOf(a, u)}.`
     case 'HOUSE_LEARNED':
       return `The house loses heat as ${a.of} of its nights taught.`
     case 'STORE_UNREAD':

@@ -52,8 +52,7 @@ public record HeatPump(
    * Runs for one step: heat to the warm store is the electricity and what the cold store gave.
    * Losses of both stores are in their own steps, which this takes.
    */
-  public Moved step(
-      double seconds, StoreModel hot, StoreModel cold, Surroundings around) {
+  public Moved step(double seconds, StoreModel hot, StoreModel cold, Surroundings around) {
     boolean runs = cold.zoneCelsius() > coldestCelsius && hot.zoneCelsius() < hottestCelsius;
     double to = runs ? electricWatts * performance(cold.zoneCelsius(), hot.zoneCelsius()) : 0;
     double electric = runs ? electricWatts : 0;

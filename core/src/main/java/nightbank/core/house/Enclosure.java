@@ -158,8 +158,7 @@ final class Enclosure {
           drawn
               ? SCREEN_EMISSIVITY
               : p.dry().emissivityIn() + wet * (p.wet().emissivityIn() - p.dry().emissivityIn());
-      through[i] =
-          drawn ? 0 : p.dry().through() + wet * (p.wet().through() - p.dry().through());
+      through[i] = drawn ? 0 : p.dry().through() + wet * (p.wet().through() - p.dry().through());
       resist[i] = solid[i] + (drawn ? p.screenResistance() : 0);
       if (p.shared()) {
         beyond[i] = 0;
@@ -170,8 +169,7 @@ final class Enclosure {
         beyond[i] = p.skyView() * fromSky + (1 - p.skyView()) * fromGround;
         double slope = shines * emittedSlope(outer[i]);
         toOut[i] = air + slope;
-        fromOut[i] =
-            air * outdoor + shines * (beyond[i] - emitted(outer[i])) + slope * outer[i];
+        fromOut[i] = air * outdoor + shines * (beyond[i] - emitted(outer[i])) + slope * outer[i];
       }
       double less = 1 / (1 + resist[i] * toOut[i]);
       k[i] = toOut[i] * less;
@@ -253,8 +251,7 @@ final class Enclosure {
       double held = e * (slope * inner[i] - at);
       byAir[i] = film[i] / all;
       byLight[i] = e / all;
-      rest[i] =
-          (held + s[i] + damp * (density - saturated[i] + saturation[i] * inner[i])) / all;
+      rest[i] = (held + s[i] + damp * (density - saturated[i] + saturation[i] * inner[i])) / all;
       double share = area[i] / total;
       double back = 1 - e - through[i];
       // J = e s4(T) + (1 - e - tau) G + tau Go, s4 linear in T
@@ -271,8 +268,7 @@ final class Enclosure {
     double slope = emittedSlope(floor);
     double constant = emitted(floor) - slope * floor;
     double left = 1 / (1 - q * meanByLight);
-    lightFixed =
-        left * (extra * (1 + seesFloor * (1 - ef)) + own * constant + q * meanFixed);
+    lightFixed = left * (extra * (1 + seesFloor * (1 - ef)) + own * constant + q * meanFixed);
     lightByAir = left * q * meanByAir;
     lightByFloor = left * own * slope;
   }
@@ -281,10 +277,7 @@ final class Enclosure {
   double floorFixed(double floor) {
     double slope = emittedSlope(floor);
     return Floor.EMISSIVITY
-        * (meanFixed
-            + meanByLight * lightFixed
-            + extra
-            - (emitted(floor) - slope * floor));
+        * (meanFixed + meanByLight * lightFixed + extra - (emitted(floor) - slope * floor));
   }
 
   double floorByAir() {
@@ -339,8 +332,7 @@ final class Enclosure {
       outer[i] = resist[i] == 0 ? t : t - resist[i] * (k[i] * t - s[i]);
     }
     fromFloorVapour =
-        floorVapourFilm
-            * (floorSaturated + floorSaturation * (floor - floorBefore) - density);
+        floorVapourFilm * (floorSaturated + floorSaturation * (floor - floorBefore) - density);
   }
 
   /** W/m² that pass straight through a part, out less in. */

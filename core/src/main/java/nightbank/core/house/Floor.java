@@ -7,10 +7,7 @@ package nightbank.core.house;
  * @param edgeWattsPerMetreKelvin along the perimeter, {@link #EDGE_BARE} or {@link #EDGE_INSULATED}
  */
 public record Floor(
-    double areaSquareMetres,
-    double perimeterMetres,
-    double edgeWattsPerMetreKelvin,
-    Soil soil) {
+    double areaSquareMetres, double perimeterMetres, double edgeWattsPerMetreKelvin, Soil soil) {
   /** Edge loss of a bare foundation, W/(m K); ISO 13370, order of magnitude. */
   public static final double EDGE_BARE = 1.2;
 

@@ -4,8 +4,8 @@ package nightbank.core.house;
  * An opening that nobody meant: round a door, along a vent, under a sill.
  *
  * <p>Air through it by the basic model of the ASHRAE Handbook of Fundamentals, chapter 16: Q = A_L
- * √(C_s ΔT + C_w v²) with C_s = 0.000145 for one storey; its C_w by classes of shelter is 0.00065 on
- * the wind as it reaches the house. Q in L/s and A_L in cm². Good to a factor of 1.5.
+ * √(C_s ΔT + C_w v²) with C_s = 0.000145 for one storey; its C_w by classes of shelter is 0.00065
+ * on the wind as it reaches the house. Q in L/s and A_L in cm². Good to a factor of 1.5.
  */
 public record Gap(String name, double lengthMetres, double widthMetres) {
   static final double WIDEST = 2; // m

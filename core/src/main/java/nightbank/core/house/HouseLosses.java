@@ -104,8 +104,7 @@ public record HouseLosses(List<Loss> losses, double watts, double humidity) {
               e.outer[i]));
     }
     double perCubicMetre =
-        Greenhouse.AIR_HEAT * (c.air - c.outdoor)
-            + MoistAir.LATENT * (steady.damp() - outside);
+        Greenhouse.AIR_HEAT * (c.air - c.outdoor) + MoistAir.LATENT * (steady.damp() - outside);
     double tight = still.withGaps(List.of()).draught(wind, c.air - c.outdoor, false);
     all.add(Loss.plain(Loss.Kind.DRAUGHT, "Draught", tight * perCubicMetre));
     for (Gap g : house.gaps()) {
@@ -113,11 +112,8 @@ public record HouseLosses(List<Loss> losses, double watts, double humidity) {
       all.add(Loss.plain(Loss.Kind.GAP, g.name(), flow * perCubicMetre));
     }
     if (house.floor().isPresent()) {
-      all.add(
-          Loss.plain(
-              Loss.Kind.EDGE, "Foundation edge", steady.edgeWatts(c.air - c.outdoor)));
+      all.add(Loss.plain(Loss.Kind.EDGE, "Foundation edge", steady.edgeWatts(c.air - c.outdoor)));
     }
-    return new HouseLosses(
-        all, watts, steady.damp() / MoistAir.saturationDensity(c.air));
+    return new HouseLosses(all, watts, steady.damp() / MoistAir.saturationDensity(c.air));
   }
 }

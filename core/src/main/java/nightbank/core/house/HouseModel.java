@@ -242,8 +242,7 @@ public final class HouseModel {
       floorFixed =
           (radiatingShare * skin.floorFixed(floor)
                   + sunRest * floorSun / area
-                  + latent
-                      * (damp - skin.floorSaturated + skin.floorSaturation * floor)
+                  + latent * (damp - skin.floorSaturated + skin.floorSaturation * floor)
                   + soil.offset())
               / all;
     }
@@ -316,15 +315,12 @@ public final class HouseModel {
       groundJoules += dt * area * soil.outBelow();
       evaporated = area * skin.fromFloorVapour;
     }
-    double warmth =
-        Greenhouse.AIR_HEAT * (air - out) + MoistAir.LATENT * (damp - outside); // J/m³
+    double warmth = Greenhouse.AIR_HEAT * (air - out) + MoistAir.LATENT * (damp - outside); // J/m³
     lostJoules += dt * (watts + draught * warmth);
     ventedJoules += dt * vent * warmth;
     fromMassJoules += fromMass;
     vapour +=
-        dt
-            / house.volumeCubicMetres()
-            * ((draught + vent) * (outside - damp) + evaporated - dew);
+        dt / house.volumeCubicMetres() * ((draught + vent) * (outside - damp) + evaporated - dew);
     skin.wet(dt);
   }
 

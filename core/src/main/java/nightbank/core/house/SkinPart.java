@@ -36,7 +36,9 @@ public record SkinPart(
 
   static final double MOST_FACTOR = 60;
 
-  /** Films that a tabled U is given with: convection at 4 m/s and in still air, ISO 6946, EN 673. */
+  /**
+   * Films that a tabled U is given with: convection at 4 m/s and in still air, ISO 6946, EN 673.
+   */
   private static final double TABLED_OUTER = 20; // W/(m² K)
 
   private static final double TABLED_INNER = 3.6; // W/(m² K)
@@ -187,7 +189,9 @@ public record SkinPart(
     return solid(resistance, screenResistance, slab, heatFactor * factor);
   }
 
-  /** The same part as a heavy wall: its body towards the house, the rest of the resistance behind. */
+  /**
+   * The same part as a heavy wall: its body towards the house, the rest of the resistance behind.
+   */
   public SkinPart massive(Slab body) {
     return solid(
         Math.max(0, resistance - body.resistance()),
@@ -231,8 +235,7 @@ public record SkinPart(
       return this;
     }
     return resisting(resistance + metres / SNOW)
-        .shining(
-            new Optics(0, dry.emissivityIn(), 0.95), new Optics(0, wet.emissivityIn(), 0.95));
+        .shining(new Optics(0, dry.emissivityIn(), 0.95), new Optics(0, wet.emissivityIn(), 0.95));
   }
 
   /** Share of sky in what a plane in the open sees, a tenth of it hidden: 0.9 (1 + cos tilt)/2. */

@@ -23,12 +23,7 @@ final class SteadyHouse {
    * @return W that leave
    */
   double watts(
-      double air,
-      double floor,
-      HouseModel.Step s,
-      double wind,
-      double outside,
-      Enclosure as) {
+      double air, double floor, HouseModel.Step s, double wind, double outside, Enclosure as) {
     double out = s.outdoorCelsius;
     if (!begun) {
       skin.start(air, out);

@@ -137,9 +137,7 @@ public record Medium(
       throw new IllegalStateException(name + " holds no water");
     }
     double dry = specificHeat.value() - moisture.value() * DampEnthalpy.WATER_SPECIFIC_HEAT;
-    return law == HeatLaw.DAMP_QUARTZ
-        ? dampQuartz().dryPart()
-        : linear(Math.max(100, dry));
+    return law == HeatLaw.DAMP_QUARTZ ? dampQuartz().dryPart() : linear(Math.max(100, dry));
   }
 
   /** The grower's own values in place of the table's; a c at 20 °C keeps the slope of its kind. */

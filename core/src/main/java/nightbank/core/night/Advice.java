@@ -130,7 +130,8 @@ public record Advice(
     }
     int untried = (int) Math.min(Integer.MAX_VALUE, all - tries.size());
     tries.sort(Comparator.comparingDouble(Advice::minutes));
-    Optional<Advice> first = firstThatHolds(small, tries, limit).map(a -> trial(plan, a, limit, untried));
+    Optional<Advice> first =
+        firstThatHolds(small, tries, limit).map(a -> trial(plan, a, limit, untried));
     if (first.isPresent() && first.get().holds()) {
       return first.get();
     }
@@ -155,8 +156,7 @@ public record Advice(
     return Optional.empty();
   }
 
-  private static Advice trial(
-      NightPlan plan, List<Action> actions, double limit, int untried) {
+  private static Advice trial(NightPlan plan, List<Action> actions, double limit, int untried) {
     NightResult night = NightSimulation.run(plan.withActions(actions));
     boolean holds = night.lowestCelsius() >= limit;
     return new Advice(

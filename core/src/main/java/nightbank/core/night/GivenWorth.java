@@ -37,7 +37,8 @@ public record GivenWorth(Given what, double kelvin) {
         .map(
             g ->
                 new GivenWorth(
-                    g, Math.abs(lowest(small, doubt, g, true) - lowest(small, doubt, g, false)) / 2))
+                    g,
+                    Math.abs(lowest(small, doubt, g, true) - lowest(small, doubt, g, false)) / 2))
         .toList();
   }
 

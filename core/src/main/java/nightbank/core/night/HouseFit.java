@@ -26,15 +26,14 @@ import org.hipparchus.util.Pair;
 /**
  * Learns a house from its logged nights: factors on skin, draught and slow mass by least squares,
  * with priors as wide as designs are unsure, and a free start of the mass for every night (maximum
- * a posteriori). Nights that fit badly count less (weights after Huber, by whole
- * nights), and those whose loss stands out are left out and told; intervals
- * are the wider of posterior and of a sandwich clustered by night (Liang and Zeger 1986), with
- * Student's t over nights, and wider still by what is taken as given and may be wrong on every
- * night alike: the stores' heat, the sky, the soil (consider covariance: Tapley, Schutz and Born,
- * Statistical Orbit Determination, 6.1). Stores enter by the heat that they were judged to have
- * given, so what a store was worth is the same night with its heat left out. That neglects that a
- * colder house would have drawn more from the stores that stay, and that the day before would have
- * been colder too.
+ * a posteriori). Nights that fit badly count less (weights after Huber, by whole nights), and those
+ * whose loss stands out are left out and told; intervals are the wider of posterior and of a
+ * sandwich clustered by night (Liang and Zeger 1986), with Student's t over nights, and wider still
+ * by what is taken as given and may be wrong on every night alike: the stores' heat, the sky, the
+ * soil (consider covariance: Tapley, Schutz and Born, Statistical Orbit Determination, 6.1). Stores
+ * enter by the heat that they were judged to have given, so what a store was worth is the same
+ * night with its heat left out. That neglects that a colder house would have drawn more from the
+ * stores that stay, and that the day before would have been colder too.
  */
 public final class HouseFit {
   /** Fewer nights say nothing. */
@@ -357,8 +356,7 @@ public final class HouseFit {
     List<Own> own = own(f);
     return IntStream.range(0, nights.size())
         .parallel()
-        .mapToObj(
-            i -> night(nights.get(i), f.point, own.get(i), unlike(own, i), wattsPerKelvin))
+        .mapToObj(i -> night(nights.get(i), f.point, own.get(i), unlike(own, i), wattsPerKelvin))
         .toList();
   }
 
@@ -444,9 +442,7 @@ public final class HouseFit {
     double soil = Math.exp(log[SHARED + 3]);
     if (log[SHARED + 3] != 0 && house.floor().isPresent()) {
       Floor f = house.floor().get();
-      changed =
-          changed.withFloor(
-              f.giving(soil));
+      changed = changed.withFloor(f.giving(soil));
     }
     double sky = Math.exp(log[SHARED + 2]);
     double given = times * Math.exp(log[SHARED + 1]);

@@ -13,7 +13,8 @@ import org.hipparchus.random.SobolSequenceGenerator;
 
 /**
  * One night with its certainty: an ensemble over the low, sky, wind, draught, skin, masses, soil,
- * dampness, store faces and material, and the start, drawn from a Sobol sequence, so that the same question has the same answer.
+ * dampness, store faces and material, and the start, drawn from a Sobol sequence, so that the same
+ * question has the same answer.
  *
  * @param middle the night with every quantity at its best estimate
  * @param without the same night without stores
@@ -200,8 +201,7 @@ public record NightForecast(
             .map(x -> normal.inverseCumulativeProbability(Math.min(0.999, Math.max(0.001, x))))
             .toArray();
     double start = z[7] * doubt.startKelvin();
-    List<NightStore> stores =
-        plan.stores().stream().map(s -> vary(s, doubt, z, start)).toList();
+    List<NightStore> stores = plan.stores().stream().map(s -> vary(s, doubt, z, start)).toList();
     return new NightPlan(
         house(plan.house(), doubt, z),
         stores,

@@ -323,7 +323,8 @@ public final class NightSimulation {
       for (int i = 0; i < fires.length; i++) {
         watts += fires[i].watts(at - dt / 2 - lit[i]) * fires[i].toStore();
       }
-      double house = carrier != null && runs(pumps, at) ? carried(dt, around.at(Place.Beyond.HOUSE_AIR)) : 0;
+      double house =
+          carrier != null && runs(pumps, at) ? carried(dt, around.at(Place.Beyond.HOUSE_AIR)) : 0;
       model.step(dt, around, watts);
       charged += watts * dt;
       double away = 0;

@@ -41,7 +41,8 @@ final class StoreCalibration {
   private static final double RISE = 0.5;
   private static final double TIMING =
       0.5; // of two steps' change: when a source went on (estimate)
-  private static final double FACE = 0.7; // of ln U: films, joints, damp, a layer forgotten (estimate)
+  private static final double FACE =
+      0.7; // of ln U: films, joints, damp, a layer forgotten (estimate)
   private static final int MOST_MOMENTS = 120;
   private static final int MOST_TRIES = 25;
 

@@ -324,8 +324,7 @@ public final class ConductionStore implements StoreModel {
       return alongBore(
           b, seconds, capacityRate / store.count(), conductance / store.count(), inlet);
     }
-    return alongCoil(
-        seconds, capacityRate / store.count(), conductance / store.count(), inlet);
+    return alongCoil(seconds, capacityRate / store.count(), conductance / store.count(), inlet);
   }
 
   /** From the side that suits the stream, cell by cell: none is cooled below what cools it. */
@@ -383,7 +382,8 @@ public final class ConductionStore implements StoreModel {
       ring++;
     }
     double middle = Math.sqrt((edges[ring] * edges[ring] + edges[ring + 1] * edges[ring + 1]) / 2);
-    double earth = Math.log(Math.max(1.0001, middle / radius)) / (2 * Math.PI * meanConductivity(ring));
+    double earth =
+        Math.log(Math.max(1.0001, middle / radius)) / (2 * Math.PI * meanConductivity(ring));
     double high = grid.geometry().heightMetres();
     double stream = inlet;
     double given = 0;

@@ -3,12 +3,12 @@ package nightbank.core.store;
 /**
  * Steady heat from a store into the earth and through it to what lies above.
  *
- * <p>A foot on a floor: own axisymmetric finite volumes over discs of 0.25 to 0.9 m, soils of 0.8 to
- * 2.2 W/(m K) and feet of 0 to 3 m² K/W, put into one formula that meets them within 3 %; the share
- * that comes back through the house's floor within 0.08. Bodies in the earth: shape factors of
- * sphere and of a row of cylinders below a surface (Incropera et al., table 4.1), the film above as
- * so much more earth. A night is shorter than what earth needs to follow, so these are what weeks
- * of it come to.
+ * <p>A foot on a floor: own axisymmetric finite volumes over discs of 0.25 to 0.9 m, soils of 0.8
+ * to 2.2 W/(m K) and feet of 0 to 3 m² K/W, put into one formula that meets them within 3 %; the
+ * share that comes back through the house's floor within 0.08. Bodies in the earth: shape factors
+ * of sphere and of a row of cylinders below a surface (Incropera et al., table 4.1), the film above
+ * as so much more earth. A night is shorter than what earth needs to follow, so these are what
+ * weeks of it come to.
  */
 public final class GroundPath {
   /** Film above a house's floor, W/(m² K). */

@@ -12,7 +12,8 @@ import nightbank.core.medium.Medium;
  * the foot up.
  */
 public final class StoreGrid {
-  private static final double CORE = 0.6; // of the half width: wider ones need no cells of their own
+  private static final double CORE =
+      0.6; // of the half width: wider ones need no cells of their own
   private static final int FINE = 8; // cells across from which a core gets edges of its own
   private static final double BUNCHED = 0.35; // how much finer cells are at core and side
 

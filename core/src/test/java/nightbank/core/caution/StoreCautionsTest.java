@@ -157,7 +157,11 @@ public class StoreCautionsTest {
       {Code.HEAP_SELF_HEATING, plain(heap, SourceKind.HEAP, 78), plain(heap, SourceKind.HEAP, 60)},
       {
         Code.GROUND_AIR,
-        plain(sand.withPlace(Place.inGround()).withCarrier(new Carrier(new Passage.Bore(0.1), Stream.air(0.02))), SourceKind.WARM_AIR, 25),
+        plain(
+            sand.withPlace(Place.inGround())
+                .withCarrier(new Carrier(new Passage.Bore(0.1), Stream.air(0.02))),
+            SourceKind.WARM_AIR,
+            25),
         plain(sand, SourceKind.WARM_AIR, 25)
       },
       {

@@ -136,15 +136,13 @@ public class HeapReferenceTest {
     }
     assertThat(warmth.solidsLeft())
         .isCloseTo(number(row, "out_degradable_left_d28_kg"), withinPercentage(8));
-    assertThat(released / 3.6e6)
-        .isCloseTo(number(row, "out_released_kWh"), withinPercentage(8));
+    assertThat(released / 3.6e6).isCloseTo(number(row, "out_released_kWh"), withinPercentage(8));
     assertThat(lost / 3.6e6).isCloseTo(number(row, "out_lost_kWh"), withinPercentage(8));
     assertThat(drawn / 3.6e6)
         .isCloseTo(number(row, "out_drawn_d28_kWh"), within(0.08 * drawn / 3.6e6 + 0.01));
   }
 
-  private static void temperature(
-      Map<String, String> row, int day, double found, boolean drawing) {
+  private static void temperature(Map<String, String> row, int day, double found, boolean drawing) {
     double told = number(row, "out_T_d" + day);
     boolean rising = day < number(row, "out_day_45C", 99) + 1.5;
     boolean cycles =
@@ -152,8 +150,7 @@ public class HeapReferenceTest {
             && told >= number(row, "T_off_C")
             && told <= number(row, "T_on_C");
     if (cycles && !rising) {
-      assertThat(found)
-          .isBetween(number(row, "T_off_C") - 3, number(row, "T_on_C") + 3);
+      assertThat(found).isBetween(number(row, "T_off_C") - 3, number(row, "T_on_C") + 3);
     } else {
       // while it rises, a tenth of a day moves it by kelvins
       assertThat(found).as("day " + day).isCloseTo(told, within(rising ? 5.0 : 3.0));
@@ -169,8 +166,7 @@ public class HeapReferenceTest {
       HeapWarmth warmth =
           new HeapWarmth(List.of(new HeapWarmth.Batch(0, 2500, 430, 0.6, 0.4)), 1e9, 10, c[0]);
       for (double t = 0; t < 8 * 86_400; t += STEP) {
-        model.step(
-            STEP, Surroundings.of(10, 10), warmth.give(t, STEP, model).sourceWatts());
+        model.step(STEP, Surroundings.of(10, 10), warmth.give(t, STEP, model).sourceWatts());
       }
       assertThat(model.meanCelsius()).isBetween(c[1], c[2]);
     }

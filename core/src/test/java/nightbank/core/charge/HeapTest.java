@@ -7,7 +7,6 @@ import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.List;
 import java.util.Map;
-import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
@@ -18,6 +17,7 @@ import nightbank.core.store.Place;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 import org.testng.annotations.Test;
 
 /** Heaps: Haug's rate, mixtures by hand, and the largest steady draw against a balance. */
@@ -63,7 +63,8 @@ public class HeapTest {
   public void aBatchGivesAllItsHeatInTheEnd() {
     HeatStore heap = heap(2);
     StoreModel model = StoreModel.of(heap, even(heap, 55));
-    HeapWarmth warmth = new HeapWarmth(List.of(new HeapWarmth.Batch(0, 400, 40, 0.55, 0.4)), 1e9, 10);
+    HeapWarmth warmth =
+        new HeapWarmth(List.of(new HeapWarmth.Batch(0, 400, 40, 0.55, 0.4)), 1e9, 10);
     double joules = 0;
     for (int i = 0; i < 4000; i++) {
       joules += warmth.give(i * 3600.0, 3600, model).inputWatts() * 3600;
@@ -75,7 +76,8 @@ public class HeapTest {
   @Test
   public void feedThatHasNotComeYetGivesNothing() {
     HeatStore heap = heap(2);
-    HeapWarmth warmth = new HeapWarmth(List.of(new HeapWarmth.Batch(7200, 400, 40, 0.55, 0.4)), 1e9, 10);
+    HeapWarmth warmth =
+        new HeapWarmth(List.of(new HeapWarmth.Batch(7200, 400, 40, 0.55, 0.4)), 1e9, 10);
     StoreModel model = StoreModel.of(heap, even(heap, 40));
     assertThat(warmth.give(0, 3600, model).sourceWatts()).isZero();
     assertThat(warmth.give(7200, 3600, model).sourceWatts()).isPositive();
@@ -100,16 +102,15 @@ public class HeapTest {
       lost += model.faceWatts(face);
     }
     double vented =
-        made
-            / HeapWarmth.HEAT_OF_SOLIDS
-            * new HeapWarmth(plenty, 1, 5).ventedPerKilogram(keep);
+        made / HeapWarmth.HEAT_OF_SOLIDS * new HeapWarmth(plenty, 1, 5).ventedPerKilogram(keep);
     assertThat(draw).isCloseTo(made - lost - vented, withinPercentage(12));
   }
 
   @Test
   public void aWellFedHeapComesToRestBelowEightyAndItsShellStaysCooler() {
     HeatStore heap = heap(3);
-    HeapWarmth plenty = new HeapWarmth(List.of(new HeapWarmth.Batch(0, 400, 250, 0.55, 0.4)), 1e9, 10);
+    HeapWarmth plenty =
+        new HeapWarmth(List.of(new HeapWarmth.Batch(0, 400, 250, 0.55, 0.4)), 1e9, 10);
     Charge charge =
         ChargeSimulation.of(heap, even(heap, 30), new Days(plenty, 12))
             .in(0, 8)

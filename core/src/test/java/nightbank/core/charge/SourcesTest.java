@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.Map;
-import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
@@ -19,6 +18,7 @@ import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
 import nightbank.core.store.Stream;
+import nightbank.core.store.Surroundings;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Map;
-import nightbank.core.store.Surroundings;
 import nightbank.core.Reference;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.Range;
@@ -17,6 +16,7 @@ import nightbank.core.store.HeatStore;
 import nightbank.core.store.MixedStore;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -125,8 +125,7 @@ public class HouseModelTest {
   @Test
   public void aPartsLossIsWhatReachesItsInnerFace() {
     HouseLosses losses =
-        HouseLosses.at(
-            whole(), new HouseLosses.Conditions(8, 11, -6, -26, 2, Double.NaN, false));
+        HouseLosses.at(whole(), new HouseLosses.Conditions(8, 11, -6, -26, 2, Double.NaN, false));
     for (HouseLosses.Loss l : losses.losses()) {
       assertThat(l.convectionWatts() + l.longWaveWatts() + l.throughWatts() + l.dewWatts())
           .as(l.name())
@@ -257,14 +256,12 @@ public class HouseModelTest {
   public void aScreenAndSnowBothKeepWarmth() {
     SkinPart roof = Skins.pane("roof", 75, 5.8, 30);
     Greenhouse screened = tunnel(roof.screened(0.25));
-    HouseLosses.Conditions open =
-        new HouseLosses.Conditions(8, 8, -5, -25, 2, Double.NaN, false);
+    HouseLosses.Conditions open = new HouseLosses.Conditions(8, 8, -5, -25, 2, Double.NaN, false);
     HouseLosses.Conditions drawn = new HouseLosses.Conditions(8, 8, -5, -25, 2, Double.NaN, true);
     double bare = HouseLosses.at(screened, open).watts();
     assertThat(HouseLosses.at(screened, drawn).watts()).isLessThan(0.75 * bare);
     assertThat(HouseLosses.at(tunnel(roof.underSnow(0.1)), open).watts()).isLessThan(0.5 * bare);
-    assertThat(roof.underSnow(0.1).resistance() - roof.resistance())
-        .isCloseTo(1, within(1e-9));
+    assertThat(roof.underSnow(0.1).resistance() - roof.resistance()).isCloseTo(1, within(1e-9));
   }
 
   @Test
@@ -296,9 +293,7 @@ public class HouseModelTest {
   @Test
   public void aHeavyWallWarmsTheHouseByNight() {
     Medium stone = MediumCatalogue.medium("granite").orElseThrow();
-    Slab body =
-        new Slab(
-            0.5, stone.conductivity().value(), stone.density().value() * 790);
+    Slab body = new Slab(0.5, stone.conductivity().value(), stone.density().value() * 790);
     SkinPart light = Skins.part("wall", 40, 2.2, 0.4);
     Greenhouse thin =
         Greenhouse.of(List.of(Skins.pane("roof", 40, 5.8, 30), light), 60, 0.8, 2)

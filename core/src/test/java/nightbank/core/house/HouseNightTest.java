@@ -60,10 +60,7 @@ public class HouseNightTest {
             1e6 * number(row, "soil_rhoc_MJ"),
             number(row, "soil_freezing_water"));
     return Greenhouse.of(
-            skin,
-            number(row, "volume_m3"),
-            number(row, "ach_per_h") / (0.5 + 0.125 * meanWind),
-            2)
+            skin, number(row, "volume_m3"), number(row, "ach_per_h") / (0.5 + 0.125 * meanWind), 2)
         .withAirCapacity(1000 * number(row, "C_air_kJK"))
         .withFloor(new Floor(number(row, "floor_m2"), 0, 0, soil))
         .withWetShare(0);
@@ -135,8 +132,7 @@ public class HouseNightTest {
     }
     if (!row.get("out_wall_dawn_C").isEmpty()) {
       int wall = of("house-night-elements.csv", row.get("id")).size();
-      assertThat(model.skinCelsius(wall))
-          .isCloseTo(number(row, "out_wall_dawn_C"), within(0.15));
+      assertThat(model.skinCelsius(wall)).isCloseTo(number(row, "out_wall_dawn_C"), within(0.15));
     }
     double rear = number(row, "out_wall_rear_in_kWh", 0);
     double left = number(row, "out_lost_kWh") - rear;

@@ -124,8 +124,12 @@ public class SkinBalanceTest {
   @DataProvider
   Object[][] sheets() {
     return new Object[][] {
-      {"single-glass", 5.8}, {"twin-wall-10", 3.0}, {"double-glass", 2.8}, {"stone-wall", 2.2},
-      {"twin-film", 4.0}, {"panel-100", 0.35}
+      {"single-glass", 5.8},
+      {"twin-wall-10", 3.0},
+      {"double-glass", 2.8},
+      {"stone-wall", 2.2},
+      {"twin-film", 4.0},
+      {"panel-100", 0.35}
     };
   }
 

@@ -6,13 +6,12 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import nightbank.core.house.Skins;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
 import nightbank.core.house.SkinPart;
+import nightbank.core.house.Skins;
 import nightbank.core.medium.InsulationMaterial;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
@@ -39,7 +38,9 @@ public class ActionsTest {
                 Skins.part("front", 9, 4.5, 0.45).sunny(0.7).screened(0.25),
                 Skins.part("back", 16, 1.5, 0)),
             36,
-            0.8, 2).withMasses(List.of(new InnerMass(6e6, 120)))
+            0.8,
+            2)
+        .withMasses(List.of(new InnerMass(6e6, 120)))
         .withGaps(List.of(new Gap("door", 5, 0.003)))
         .withFloor(new Floor(16, 12, 0.8));
   }

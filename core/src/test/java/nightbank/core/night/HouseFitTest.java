@@ -5,15 +5,14 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
-import nightbank.core.house.Skins;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;
 import nightbank.core.house.InnerMass;
+import nightbank.core.house.Skins;
 import nightbank.core.night.LearnedHouse.NightLearned;
 import nightbank.core.weather.Weather;
 import org.testng.annotations.Test;
@@ -23,8 +22,8 @@ public class HouseFitTest {
   private static final int MOMENTS = 14 * 6 + 1;
 
   private static Greenhouse design() {
-    return Greenhouse.of(
-            List.of(Skins.part("glass", 60, 3.4, 0.5)), 70, 0.8, 2).withMasses(List.of(new InnerMass(8e6, 220)))
+    return Greenhouse.of(List.of(Skins.part("glass", 60, 3.4, 0.5)), 70, 0.8, 2)
+        .withMasses(List.of(new InnerMass(8e6, 220)))
         .withGaps(List.of(new Gap("door", 5, 0.003)))
         .withFloor(new Floor(25, 14, Floor.EDGE_BARE));
   }

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
-import nightbank.core.house.Skins;
 import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
+import nightbank.core.house.Skins;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
@@ -26,7 +26,8 @@ public class NightCautionTest {
 
   private static NightPlan night(HeatStore store, double celsius, Action... actions) {
     Greenhouse house =
-        Greenhouse.of(List.of(Skins.part("all", 30, 5.8, 0.7)), 40, 1, 2).withMasses(List.of(new InnerMass(3e7, 250)))
+        Greenhouse.of(List.of(Skins.part("all", 30, 5.8, 0.7)), 40, 1, 2)
+            .withMasses(List.of(new InnerMass(3e7, 250)))
             .withGaps(List.of(new Gap("door", 6, 0.01)));
     return new NightPlan(
         house,

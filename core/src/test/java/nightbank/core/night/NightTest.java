@@ -6,9 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import nightbank.core.house.Skins;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
+import nightbank.core.house.Skins;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
@@ -21,9 +21,8 @@ import org.testng.annotations.Test;
 public class NightTest {
   private static final Greenhouse HOUSE =
       Greenhouse.of(
-          List.of(Skins.part("roof", 18, 5.8, 0.9), Skins.part("wall", 12, 2.2, 0.3)),
-          32,
-          1, 2).withMasses(List.of(new InnerMass(8e6, 90)));
+              List.of(Skins.part("roof", 18, 5.8, 0.9), Skins.part("wall", 12, 2.2, 0.3)), 32, 1, 2)
+          .withMasses(List.of(new InnerMass(8e6, 90)));
 
   private static NightPlan plan(double storeCelsius, double low, double step) {
     HeatStore water =
@@ -139,8 +138,7 @@ public class NightTest {
     NightForecast.Doubt tonight = NightForecast.Doubt.ofForecast(12);
     double described = width(NightForecast.of(asked, tonight, 64));
     double learned = width(NightForecast.of(asked, tonight.withLearned(0.08, 0.2, 0.2), 64));
-    double later =
-        width(NightForecast.of(asked, NightForecast.Doubt.ofForecast(84), 64));
+    double later = width(NightForecast.of(asked, NightForecast.Doubt.ofForecast(84), 64));
     assertThat(learned).isLessThan(0.9 * described);
     assertThat(later).isGreaterThan(1.1 * described);
   }

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
-import nightbank.core.house.Skins;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
+import nightbank.core.house.Skins;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Carrier;
 import nightbank.core.store.Geometry;
@@ -63,8 +63,8 @@ public class PumpTest {
 
   private static NightPlan plan(HeatStore store, double warm, boolean pump) {
     Greenhouse house =
-        Greenhouse.of(
-            List.of(Skins.part("glass", 30, 4, 0.5)), 40, 0.8, 2).withMasses(List.of(new InnerMass(3e6, 60)));
+        Greenhouse.of(List.of(Skins.part("glass", 30, 4, 0.5)), 40, 0.8, 2)
+            .withMasses(List.of(new InnerMass(3e6, 60)));
     return new NightPlan(
         house,
         List.of(new NightStore("s", store, StoreState.uniform(StoreGrid.coarse(store), warm))),

@@ -9,7 +9,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import nightbank.core.store.Surroundings;
 import nightbank.core.charge.LitFire;
 import nightbank.core.charge.WoodFire;
 import nightbank.core.medium.MediumCatalogue;
@@ -23,6 +22,7 @@ import nightbank.core.store.Probe;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 import org.testng.annotations.Test;
 
 /**
@@ -68,7 +68,8 @@ public class FireRunTest {
       at[i] = BEGIN + (long) i * STEP;
       air[i] = 6 + 3 * Math.sin(2 * Math.PI * hour / 24);
       if (i > 0) {
-        truth.step(STEP, Surroundings.of(air[i], 7), burning(hour - LIT[0]) + burning(hour - LIT[1]));
+        truth.step(
+            STEP, Surroundings.of(air[i], 7), burning(hour - LIT[0]) + burning(hour - LIT[1]));
       }
       mean[i] = truth.meanCelsius();
       for (int p = 0; p < 2; p++) {

@@ -7,7 +7,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import nightbank.core.store.Surroundings;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
@@ -17,6 +16,7 @@ import nightbank.core.store.Probe;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
@@ -55,7 +55,8 @@ public class GivenHeatTest {
       if (i == 72) {
         model.replace(FaceName.SIDE, Face.bare());
       }
-      model.step(STEP, Surroundings.of(air[i], 8), i > 0 && i < 48 ? 180 + 90 * Math.sin(i / 9.0) : 0);
+      model.step(
+          STEP, Surroundings.of(air[i], 8), i > 0 && i < 48 ? 180 + 90 * Math.sin(i / 9.0) : 0);
       low[i] = model.at(0.1, 0.2) + 0.05 * dice.nextGaussian();
       high[i] = model.at(0.1, 0.8) + 0.05 * dice.nextGaussian();
       for (FaceName face : FaceName.values()) {

@@ -15,7 +15,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
-import nightbank.core.store.Surroundings;
 import nightbank.core.Reference;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
@@ -30,6 +29,7 @@ import nightbank.core.store.Probe;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
+import nightbank.core.store.Surroundings;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

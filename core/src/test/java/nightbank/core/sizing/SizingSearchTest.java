@@ -7,10 +7,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
-import nightbank.core.house.Skins;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
+import nightbank.core.house.Skins;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.night.NightPlan;
 import nightbank.core.night.NightSimulation;
@@ -35,7 +35,9 @@ public class SizingSearchTest {
                     Skins.part("front", 9, 4, 0.3),
                     Skins.part("back", 14, 1.5, 0)),
                 32,
-                0.8, 2).withMasses(List.of(new InnerMass(4e6, 80)))
+                0.8,
+                2)
+            .withMasses(List.of(new InnerMass(4e6, 80)))
             .withFloor(new Floor(14, 11, 0.8));
     return new NightPlan(
         house, List.of(), Weather.typed(1, low, 13 * 3600, 2, 0.3, LENGTH), 6, 6, 7, LENGTH, 600);

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
-import nightbank.core.medium.Medium;
 import java.util.Map;
 import nightbank.core.medium.InsulationMaterial;
+import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;

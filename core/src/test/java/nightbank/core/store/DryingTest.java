@@ -83,7 +83,8 @@ public class DryingTest {
     for (int i = 0; i < 600; i++) {
       model.step(60, Surroundings.of(20, 20), -400);
     }
-    double expected = 0.95 * QuartzEnthalpy.withSpecificHeatAt20(745).between(model.meanCelsius(), hot);
+    double expected =
+        0.95 * QuartzEnthalpy.withSpecificHeatAt20(745).between(model.meanCelsius(), hot);
     assertThat((before - model.heatContent()) / drum.mass()).isCloseTo(expected, within(50.0));
   }
 

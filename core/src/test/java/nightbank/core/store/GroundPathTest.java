@@ -134,8 +134,7 @@ public class GroundPathTest {
     assertThat(bare.withFaces(wrapped).transmittance(FaceName.SIDE, 30, 8))
         .isLessThan(0.2 * bare.transmittance(FaceName.SIDE, 30, 8));
     for (double air : new double[] {-20, 20}) {
-      StoreModel model =
-          StoreModel.of(bare, StoreState.uniform(StoreGrid.standard(bare), 30));
+      StoreModel model = StoreModel.of(bare, StoreState.uniform(StoreGrid.standard(bare), 30));
       model.step(600, Surroundings.of(air, 8), 0);
       double lost = 0;
       for (FaceName name : FaceName.values()) {

@@ -32,8 +32,7 @@ public class ReflectiveGapTest {
 
   @Test
   public void aFoilBehindWoolFeelsItsOwnShareOfTheDifferenceOnly() {
-    Layer wool =
-        new Layer.Bulk(MediumCatalogue.insulation("stone-wool").orElseThrow(), 0.1, false);
+    Layer wool = new Layer.Bulk(MediumCatalogue.insulation("stone-wool").orElseThrow(), 0.1, false);
     Layer gap = new Layer.ReflectiveGap(0.025, 0.05, 0.9);
     Face both = Face.of(wool, gap);
     double[] felt = both.innerTemperatures(60, 5, FaceName.SIDE, 1);

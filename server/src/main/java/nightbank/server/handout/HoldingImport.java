@@ -164,8 +164,7 @@ public class HoldingImport {
       boolean number = json.currentToken() == JsonToken.VALUE_NUMBER_INT;
       version = number ? json.getIntValue() : 0;
       if (version < 1 || version > HoldingTables.VERSION) {
-        throw unfit(
-            "It is of another version than 1 to " + HoldingTables.VERSION + ", read here.");
+        throw unfit("It is of another version than 1 to " + HoldingTables.VERSION + ", read here.");
       }
       known = true;
     }

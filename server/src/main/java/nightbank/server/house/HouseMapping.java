@@ -85,10 +85,7 @@ final class HouseMapping {
             "design",
             () ->
                 Greenhouse.of(
-                        parts,
-                        d.volumeCubicMetres(),
-                        d.airChangesPerHour(),
-                        d.plantLimitCelsius())
+                        parts, d.volumeCubicMetres(), d.airChangesPerHour(), d.plantLimitCelsius())
                     .withMasses(masses)
                     .withGaps(gaps)
                     .withStand(d.stand() == null ? Stand.OPEN : d.stand())

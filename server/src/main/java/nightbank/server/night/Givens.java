@@ -20,8 +20,7 @@ final class Givens {
       double worth = g.kelvin();
       switch (g.what()) {
         case SKY ->
-            all.add(
-                given("SKY", plan.weather().cloudAt(lowest), said(q.cloud() != null), worth));
+            all.add(given("SKY", plan.weather().cloudAt(lowest), said(q.cloud() != null), worth));
         case WIND -> {
           Shelter shelter = design.shelter() == null ? Shelter.GARDEN : design.shelter();
           double wind = plan.weather().windAt(lowest);

@@ -122,7 +122,8 @@ public class Tonight {
       return view.quick(
           NightSimulation.run(plan), NightSimulation.run(plan.withoutStores()).lowestCelsius());
     }
-    NightForecast.Doubt doubt = doubt(typed, length, design).withStartAged(hoursSinceRead(stores, now));
+    NightForecast.Doubt doubt =
+        doubt(typed, length, design).withStartAged(hoursSinceRead(stores, now));
     assumed.addAll(Givens.of(plan, doubt, design, q));
     NightForecast forecast = NightForecast.of(plan, doubt, Advice.MEMBERS);
     double dusk =

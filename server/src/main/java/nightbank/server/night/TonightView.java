@@ -104,8 +104,7 @@ public record TonightView(
    * @param worthKelvin by how much the coldest moment moves where it is as wrong as it may well be
    *     (one standard deviation either way), absent where that was not tried
    */
-  public record Assumption(
-      String code, Double value, Instant at, String of, Double worthKelvin) {
+  public record Assumption(String code, Double value, Instant at, String of, Double worthKelvin) {
     Assumption(String code, Double value, Instant at, String of) {
       this(code, value, at, of, null);
     }

@@ -118,8 +118,7 @@ public class HouseNights {
             : Instant.ofEpochSecond(log.inside().firstKey()).atZone(zone).toLocalDate();
     for (LocalDate e = later(first, read); !e.isAfter(last); e = e.plusDays(1)) {
       double ground = houses.ground(holding, kept.design(), LedgerDay.noon(e, zone));
-      night(e, place, zone, ground, own, judged, log, leftOut)
-          .ifPresent(nights::add);
+      night(e, place, zone, ground, own, judged, log, leftOut).ifPresent(nights::add);
     }
     Object content =
         nights.stream()

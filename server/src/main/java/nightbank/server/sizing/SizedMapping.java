@@ -2,13 +2,13 @@ package nightbank.server.sizing;
 
 import java.util.ArrayList;
 import java.util.List;
-import nightbank.core.store.Place;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.medium.Medium;
 import nightbank.core.sizing.Candidate;
 import nightbank.core.sizing.Sized;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatedZone;
+import nightbank.core.store.Place;
 import nightbank.server.store.SourceDesign;
 import nightbank.server.store.StoreDesign;
 

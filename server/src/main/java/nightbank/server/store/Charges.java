@@ -2,8 +2,8 @@ package nightbank.server.store;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import java.util.UUID;
+import java.util.stream.Stream;
 import nightbank.core.caution.StoreCautions;
 import nightbank.core.charge.Charge;
 import nightbank.core.charge.ChargeSimulation;

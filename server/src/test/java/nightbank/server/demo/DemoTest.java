@@ -24,8 +24,8 @@ import tools.jackson.databind.JsonNode;
 /** Quernstone Croft loads, and what the program makes of it is what its own simulation knows. */
 public class DemoTest {
   /**
-   * Lined glass (132), draught (14) and edge (4) at ten kelvin over outdoors, sky as warm as the air,
-   * 2 m/s, W/K, as the stand-in has them.
+   * Lined glass (132), draught (14) and edge (4) at ten kelvin over outdoors, sky as warm as the
+   * air, 2 m/s, W/K, as the stand-in has them.
    */
   private static final double CROFT_LOSS = 150;
 

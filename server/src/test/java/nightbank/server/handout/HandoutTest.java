@@ -96,7 +96,7 @@ public class HandoutTest {
   public void aHoldingGoesOutAndComesInAgainByteForByte() {
     byte[] out = file(grounds);
     assertThat(new String(out, StandardCharsets.UTF_8))
-        .contains("\"version\":1")
+        .contains("\"version\":2")
         .contains("2026-01-11T17:00:00")
         .contains("Drum “north”")
         .doesNotContain("token");
