@@ -77,10 +77,10 @@ public class RecordPagesTest {
     browser.reads("1 was lost").reads("The night of Tue 20 January was lost");
     browser.reads("Ice on the water dish");
     browser.see(".wall .night.chosen").sendKeys(Keys.ARROW_RIGHT);
-    browser.reads("The night of Wed 21 January was close");
+    browser.reads("The night of Wed 21 January held");
     assertThat(browser.driver.getCurrentUrl()).contains("night=2026-01-21");
     browser.driver.navigate().refresh();
-    browser.reads("The night of Wed 21 January was close");
+    browser.reads("The night of Wed 21 January held");
     browser.click("Winter before").reads("No night of this time was read");
   }
 

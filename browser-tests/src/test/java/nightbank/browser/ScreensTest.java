@@ -34,7 +34,7 @@ public class ScreensTest {
       {"water", demo.home + "/stores/" + demo.id("Water columns"), ".cut-away .probe"},
       {"file", demo.home + "/stores/" + demo.id("Sand bin") + "/file", ".drop"},
       {"run", demo.home + "/runs/" + demo.id("The first warm-up"), ".run-chart .phase"},
-      {"house", demo.home + "/houses/" + demo.id("Lean-to"), ".house .arrow"},
+      {"house", demo.home + "/houses/" + demo.id("Lean-to"), ".heat-arrow"},
       {"new house", demo.home + "/houses/new", "form"},
       {"place", demo.home + "/people", "table.ledger td"},
       {"charge", demo.home + "/stores/" + demo.id("Sand bin") + "?charge=yes", ".curve .mean"},
