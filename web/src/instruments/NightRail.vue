@@ -1,23 +1,29 @@
 <script setup lang="ts">
 /**
- * The night's actions as lanes under its hours: a handle where each begins, one where it ends.
- * Dragged, or moved by arrow keys; up and down change an amount; Delete takes it away.
+ * The night's doings as lanes under its hours: what is planned, advised or runs by itself. A fire's
+ * lane carries its loads, its bypass and its damper; where a machine ran the lane is filled. Marks
+ * are dragged, or moved by arrow keys; up and down change wood and flames; Delete takes one away.
  */
 import { computed, ref } from 'vue'
 import type { ScaleTime } from 'd3-scale'
 import {
   begun,
+  bypass,
+  cleared,
+  damper,
+  lasts,
+  more,
   moved,
-  sameLane,
-  withLane,
+  replaced,
   type Doing,
-  type Possible,
+  type Lane,
 } from '@/features/tonight/doings'
-import { doingWord, laneWord } from '@/features/tonight/sentences'
+import { doingWord, laneWord, markWord, runWord } from '@/features/tonight/sentences'
 
 const props = defineProps<{
-  possible: Possible[]
+  lanes: Lane[]
   doings: Doing[]
+  moments: number[]
   x: ScaleTime<number, number>
   left: number
   right: number
@@ -25,165 +31,267 @@ const props = defineProps<{
   lane: number
   start: number
   end: number
-  dusk: number
   zone: string
   still: boolean
 }>()
 const emit = defineEmits<{ change: [doings: Doing[], done: boolean] }>()
 const held = ref(false)
 
-const lanes = computed(() =>
-  props.possible.map((p, i) => {
-    const d = props.doings.find((a) => sameLane(a, p))
+const xAt = (iso: string | null, other: number) =>
+  Math.min(props.right, Math.max(props.left, props.x(iso ? Date.parse(iso) : other * 1000)))
+
+/** Stretches in which it ran, in the drawing. */
+function ran(l: Lane): { x: number; w: number }[] {
+  const watts = l.runs?.watts ?? []
+  const all: { x: number; w: number }[] = []
+  let from = -1
+  for (let i = 1; i <= watts.length; i++) {
+    const on = i < watts.length && watts[i] > 0.5
+    if (on && from < 0) from = i - 1
+    if (!on && from >= 0) {
+      const a = props.x(props.moments[from])
+      all.push({ x: a, w: Math.max(1.5, props.x(props.moments[i - 1]) - a) })
+      from = -1
+    }
+  }
+  return all
+}
+
+const rows = computed(() =>
+  props.lanes.map((l, i) => {
     const y = props.top + (i + 0.5) * props.lane
-    const at = (iso: string | null, other: number) =>
-      Math.min(props.right, Math.max(props.left, props.x(iso ? Date.parse(iso) : other * 1000)))
-    return {
-      p,
+    const marks = l.at.map((k) => {
+      const d = props.doings[k]
+      const from = xAt(d.from, props.start)
+      return { k, d, from, to: lasts(d) ? xAt(d.to, props.end) : from }
+    })
+    const ghosts = l.advised.map((d) => ({
       d,
+      from: xAt(d.from, props.start),
+      to: lasts(d) ? xAt(d.to, props.end) : xAt(d.from, props.start),
+    }))
+    const filled = l.part === 'FIRE' ? [] : ran(l)
+    const all = [...marks.map((m) => m.from), ...ghosts.map((g) => g.from)]
+    const first = all.length ? Math.min(...all) : props.left
+    const planned = marks.map((m) => doingWord(m.d, l, props.zone)).join('; ')
+    const advised = l.advised.map((d) => doingWord(d, l, props.zone)).join('; ')
+    const said = planned || (advised ? `advised: ${advised}` : runWord(l))
+    return {
+      l,
       y,
-      word: laneWord(p),
-      from: d ? at(d.from, props.dusk) : at(null, props.dusk),
-      to: d ? at(d.to, props.end) : at(null, props.end),
-      ends: p.kind !== 'FIRE',
+      marks,
+      ghosts,
+      ran: filled,
+      word: laneWord(l),
+      said,
+      textAt: all.length
+        ? Math.max(...all) + 18
+        : Math.max(
+            props.left + 6,
+            ...filled
+              .slice(0, 1)
+              .map((f) => (f.x + f.w < props.right / 2 ? f.x + f.w + 8 : props.left + 6)),
+          ),
+      spare: { bypass: bypass(l, props.doings), damper: damper(l, props.doings, props.end) },
+      first,
+      back: first > (props.left + props.right) / 2 + 60,
     }
   }),
 )
-type Lane = (typeof lanes.value)[number]
+type Row = (typeof rows.value)[number]
+type Mark = Row['marks'][number]
 
 const STEP = 600
 const tidy = (seconds: number) => Math.round(seconds / 300) * 300
-const change = (l: Lane, d: Doing | null, done: boolean) =>
-  emit('change', withLane(props.doings, l.p, d), done)
+const put = (k: number, d: Doing | null, done: boolean) =>
+  emit('change', replaced(props.doings, k, d), done)
+const add = (d: Doing | null) => d && emit('change', [...props.doings, d], true)
 
-function begin(l: Lane) {
-  if (!props.still) change(l, begun(l.p, props.dusk, props.end), true)
+/** A touch on an empty stretch of a fire's lane lays wood on there. */
+function lay(e: MouseEvent, r: Row) {
+  const svg = (e.currentTarget as SVGElement).ownerSVGElement
+  if (props.still || !svg || r.l.offer?.kind !== 'LOAD') return
+  const box = svg.getBoundingClientRect()
+  const px = ((e.clientX - box.left) * svg.viewBox.baseVal.width) / box.width
+  const at = tidy(props.x.invert(px).getTime() / 1000)
+  add(begun(r.l, Math.min(props.end - 600, Math.max(props.start, at)), props.end))
 }
 
-function drag(e: PointerEvent, l: Lane, which: 'from' | 'to' | 'both') {
-  const d = l.d
+function drag(e: PointerEvent, m: Mark, which: 'from' | 'to' | 'both') {
   const svg = (e.currentTarget as SVGElement).ownerSVGElement
-  if (!d || !svg || props.still) return
+  if (!svg || props.still) return
   e.preventDefault()
+  e.stopPropagation()
   ;(e.currentTarget as SVGElement).focus()
   const scale = svg.viewBox.baseVal.width / svg.getBoundingClientRect().width
   const first = e.clientX
   const perPixel = (props.end - props.start) / (props.right - props.left)
   held.value = true
-  let last = d
-  const go = (m: PointerEvent) => {
-    const by = tidy((m.clientX - first) * scale * perPixel)
-    last = moved(d, by, which, props.start, props.end)
-    change(l, last, false)
+  let last = m.d
+  const go = (p: PointerEvent) => {
+    const by = tidy((p.clientX - first) * scale * perPixel)
+    last = moved(m.d, by, which, props.start, props.end)
+    put(m.k, last, false)
   }
   const stop = () => {
     held.value = false
     window.removeEventListener('pointermove', go)
     window.removeEventListener('pointerup', stop)
     window.removeEventListener('pointercancel', stop)
-    change(l, last, true)
+    put(m.k, last, true)
   }
   window.addEventListener('pointermove', go)
   window.addEventListener('pointerup', stop)
   window.addEventListener('pointercancel', stop)
 }
 
-function key(e: KeyboardEvent, l: Lane, which: 'from' | 'to' | 'both') {
-  const d = l.d
-  if (!d || props.still) return
+function key(e: KeyboardEvent, r: Row, m: Mark, which: 'from' | 'to' | 'both') {
+  if (props.still) return
   const by = { ArrowRight: STEP, ArrowLeft: -STEP }[e.key]
   const amount = { ArrowUp: 1, ArrowDown: -1 }[e.key]
-  if (by) change(l, moved(d, by * (e.shiftKey ? 6 : 1), which, props.start, props.end), true)
-  else if (amount && l.p.kind === 'FIRE')
-    change(l, { ...d, amount: Math.min(30, Math.max(1, d.amount + amount)) }, true)
-  else if (e.key === 'Delete' || e.key === 'Backspace') change(l, null, true)
+  if (by) put(m.k, moved(m.d, by * (e.shiftKey ? 6 : 1), which, props.start, props.end), true)
+  else if (amount) put(m.k, more(m.d, r.l, amount), true)
+  else if (e.key === 'Delete' || e.key === 'Backspace') put(m.k, null, true)
   else return
   e.preventDefault()
 }
 
-/** Words stand beside a handle, on the side with room. */
-const beside = (l: Lane) =>
-  l.from > (props.left + props.right) / 2 + 60
-    ? { x: l.from - 18, y: l.y + 5, 'text-anchor': 'end' }
-    : { x: l.from + 18, y: l.y + 5, 'text-anchor': 'start' }
-
-const flame = (x: number, y: number) =>
-  `M${x} ${y - 13} c7 8 9 11 9 15 a9 9 0 0 1 -18 0 c0 -4 2 -7 9 -15 z`
+const flame = (x: number, y: number, kg: number) => {
+  const s = Math.min(1.25, 0.7 + kg / 20)
+  return `M${x} ${y - 13 * s} c${7 * s} ${8 * s} ${9 * s} ${11 * s} ${9 * s} ${15 * s} a${9 * s} ${9 * s} 0 0 1 ${-18 * s} 0 c0 ${-4 * s} ${2 * s} ${-7 * s} ${9 * s} ${-15 * s} z`
+}
+const wicks = (m: Mark, y: number) => {
+  const n = Math.min(24, m.d.amount ?? 1)
+  const step = Math.min(7, (m.to - m.from - 16) / n)
+  return Array.from({ length: n }, (_, i) => `M${m.from + 12 + i * step} ${y + 6} v-10`).join('')
+}
+const when = (iso: string) => Math.round(Date.parse(iso) / 1000)
 </script>
 
 <template>
   <g class="rail">
-    <g v-for="l in lanes" :key="l.p.kind + l.p.storeId">
-      <path class="track" :d="`M${left} ${l.y} H${right}`" />
-      <g
-        v-if="!l.d && !still"
-        class="empty"
-        role="button"
-        tabindex="0"
-        :aria-label="`${l.word}: plan it for tonight`"
-        @click="begin(l)"
-        @keydown.enter.prevent="begin(l)"
-        @keydown.space.prevent="begin(l)"
-      >
-        <circle class="hit" :cx="l.from" :cy="l.y" r="22" />
-        <circle :cx="l.from" :cy="l.y" r="9" />
-        <path :d="`M${l.from - 5} ${l.y} h10 M${l.from} ${l.y - 5} v10`" />
-        <text v-bind="beside(l)">{{ l.word }}</text>
-      </g>
-      <template v-if="l.d">
+    <g v-for="r in rows" :key="r.l.key" class="lane">
+      <path class="track" :d="`M${left} ${r.y} H${right}`" />
+      <rect
+        v-if="r.l.offer?.kind === 'LOAD' && !still"
+        class="touch"
+        :x="left"
+        :y="r.y - lane / 2"
+        :width="right - left"
+        :height="lane"
+        @click="lay($event, r)"
+      />
+      <rect
+        v-for="(s, i) in r.ran"
+        :key="i"
+        class="ran"
+        :x="s.x"
+        :y="r.y - 6"
+        :width="s.w"
+        height="12"
+      />
+      <template v-for="(g, i) in r.ghosts" :key="`g${i}`">
+        <path v-if="lasts(g.d)" class="ghost" :d="`M${g.from} ${r.y} H${g.to}`" />
+        <path v-else class="ghost mark" :d="flame(g.from, r.y, g.d.amount)" />
+      </template>
+      <template v-for="m in r.marks" :key="m.k">
         <path
-          class="span"
-          :class="{ fire: !l.ends }"
-          :d="`M${l.from} ${l.y} H${l.to}`"
-          @pointerdown="drag($event, l, 'both')"
+          v-if="lasts(m.d)"
+          :class="['span', m.d.kind.toLowerCase()]"
+          :d="`M${m.from} ${r.y} H${m.to}`"
+          @pointerdown="drag($event, m, 'both')"
         />
-        <text class="when" v-bind="beside(l)">{{ l.word }} {{ doingWord(l.d, zone) }}</text>
+        <path v-if="r.l.part === 'FLAMES'" class="wick" :d="wicks(m, r.y)" />
         <g
           class="handle"
           :role="still ? undefined : 'slider'"
           :tabindex="still ? -1 : 0"
-          :aria-label="`${l.word}: begins`"
+          :aria-label="`${markWord(m.d, r.l)}: begins`"
           :aria-valuemin="start"
           :aria-valuemax="end"
-          :aria-valuenow="Math.round(Date.parse(l.d.from) / 1000)"
-          :aria-valuetext="doingWord(l.d, zone)"
-          @pointerdown="drag($event, l, 'from')"
-          @keydown="key($event, l, 'from')"
+          :aria-valuenow="when(m.d.from)"
+          :aria-valuetext="doingWord(m.d, r.l, zone)"
+          @pointerdown="drag($event, m, 'from')"
+          @keydown="key($event, r, m, 'from')"
         >
-          <circle class="hit" :cx="l.from" :cy="l.y" r="22" />
-          <path v-if="l.p.kind === 'FIRE'" :d="flame(l.from, l.y)" />
-          <path v-else :d="`M${l.from - 7} ${l.y - 11} h9 l6 11 l-6 11 h-9 z`" />
+          <circle class="hit" :cx="m.from" :cy="r.y" r="22" />
+          <path v-if="m.d.kind === 'LOAD'" :d="flame(m.from, r.y, m.d.amount)" />
+          <path
+            v-else-if="m.d.kind === 'DAMPER_SHUT'"
+            :d="`M${m.from - 8} ${r.y - 8} h16 v5 h-16 z M${m.from - 8} ${r.y + 3} h16 v5 h-16 z`"
+          />
+          <path
+            v-else-if="m.d.kind === 'BYPASS'"
+            :d="`M${m.from} ${r.y - 10} l6 10 h-4 v9 h-4 v-9 h-4 z`"
+          />
+          <path v-else :d="`M${m.from - 7} ${r.y - 11} h9 l6 11 l-6 11 h-9 z`" />
         </g>
         <g
-          v-if="l.ends && l.to < right - 2"
+          v-if="lasts(m.d) && m.to < right - 2"
           class="handle"
           :role="still ? undefined : 'slider'"
           :tabindex="still ? -1 : 0"
-          :aria-label="`${l.word}: ends`"
+          :aria-label="`${markWord(m.d, r.l)}: ends`"
           :aria-valuemin="start"
           :aria-valuemax="end"
-          :aria-valuenow="Math.round(Date.parse(l.d.to) / 1000)"
-          :aria-valuetext="doingWord(l.d, zone)"
-          @pointerdown="drag($event, l, 'to')"
-          @keydown="key($event, l, 'to')"
+          :aria-valuenow="when(m.d.to)"
+          :aria-valuetext="doingWord(m.d, r.l, zone)"
+          @pointerdown="drag($event, m, 'to')"
+          @keydown="key($event, r, m, 'to')"
         >
-          <circle class="hit" :cx="l.to" :cy="l.y" r="22" />
-          <path :d="`M${l.to + 7} ${l.y - 11} h-9 l-6 11 l6 11 h9 z`" />
-        </g>
-        <g
-          v-if="!still"
-          class="away"
-          role="button"
-          tabindex="0"
-          :aria-label="`${l.word}: not tonight`"
-          @click="change(l, null, true)"
-          @keydown.enter.prevent="change(l, null, true)"
-          @keydown.space.prevent="change(l, null, true)"
-        >
-          <circle class="hit" :cx="right + 16" :cy="l.y" r="15" />
-          <path :d="`M${right + 11} ${l.y - 5} l10 10 m0 -10 l-10 10`" />
+          <circle class="hit" :cx="m.to" :cy="r.y" r="18" />
+          <path :d="`M${m.to + 7} ${r.y - 9} h-8 l-6 9 l6 9 h8 z`" />
         </g>
       </template>
+      <text v-if="r.back" class="when" :x="r.first - 18" :y="r.y + 5" text-anchor="end">
+        {{ r.word }} <tspan class="said">{{ r.said }}</tspan>
+      </text>
+      <text v-else class="when" :x="r.textAt" :y="r.y + 5">
+        {{ r.word }} <tspan class="said">{{ r.said }}</tspan>
+      </text>
+      <template v-if="!still && r.l.part === 'FIRE' && r.marks.length">
+        <text
+          v-if="r.spare.bypass"
+          class="spare"
+          role="button"
+          tabindex="0"
+          :x="right - 116"
+          :y="r.y + 5"
+          text-anchor="end"
+          :aria-label="`${r.word}: bypass open at first`"
+          @click="add(r.spare.bypass)"
+          @keydown.enter.prevent="add(r.spare.bypass)"
+        >
+          + bypass
+        </text>
+        <text
+          v-if="r.spare.damper"
+          class="spare"
+          role="button"
+          tabindex="0"
+          :x="right - 26"
+          :y="r.y + 5"
+          text-anchor="end"
+          :aria-label="`${r.word}: damper shut afterwards`"
+          @click="add(r.spare.damper)"
+          @keydown.enter.prevent="add(r.spare.damper)"
+        >
+          + damper
+        </text>
+      </template>
+      <g
+        v-if="!still && r.marks.length"
+        class="away"
+        role="button"
+        tabindex="0"
+        :aria-label="`${r.word}: not tonight`"
+        @click="emit('change', cleared(doings, r.l), true)"
+        @keydown.enter.prevent="emit('change', cleared(doings, r.l), true)"
+        @keydown.space.prevent="emit('change', cleared(doings, r.l), true)"
+      >
+        <circle class="hit" :cx="right + 14" :cy="r.y" r="14" />
+        <path :d="`M${right + 9} ${r.y - 5} l10 10 m0 -10 l-10 10`" />
+      </g>
     </g>
   </g>
 </template>
@@ -195,32 +303,19 @@ const flame = (x: number, y: number) =>
   fill: none;
 }
 
-.empty text {
-  fill: var(--ink-soft);
-  font-size: 14px;
-  paint-order: stroke;
-  stroke: var(--sheet);
-  stroke-width: 4px;
+.touch {
+  fill: transparent;
+  cursor: copy;
+}
+
+.ran {
+  fill: var(--ember);
+  fill-opacity: 0.4;
 }
 
 .hit {
   fill: transparent;
   stroke: none;
-}
-
-.empty {
-  cursor: pointer;
-}
-
-.empty circle:not(.hit) {
-  fill: var(--sheet);
-  stroke: var(--ink-soft);
-  stroke-dasharray: 3 2;
-}
-
-.empty path {
-  stroke: var(--ink-soft);
-  stroke-width: 2;
 }
 
 .span {
@@ -231,8 +326,28 @@ const flame = (x: number, y: number) =>
   cursor: grab;
 }
 
-.span.fire {
-  stroke: none;
+.span.bypass,
+.span.damper_shut {
+  stroke-width: 3;
+  stroke-dasharray: 4 4;
+}
+
+.span.stop {
+  stroke-width: 10;
+  stroke-dasharray: 1 5;
+}
+
+.ghost {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 2.5;
+  stroke-dasharray: 3 5;
+}
+
+.wick {
+  stroke: var(--ember);
+  stroke-width: 2;
+  fill: none;
 }
 
 .handle {
@@ -258,6 +373,21 @@ const flame = (x: number, y: number) =>
   paint-order: stroke;
   stroke: var(--sheet);
   stroke-width: 4px;
+  pointer-events: none;
+}
+
+.said {
+  font-weight: 400;
+}
+
+.spare {
+  fill: var(--ink-soft);
+  font-size: 14px;
+  cursor: pointer;
+  text-decoration: underline;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
 }
 
 .away {
@@ -271,7 +401,7 @@ const flame = (x: number, y: number) =>
 }
 
 @media print {
-  .empty,
+  .spare,
   .away {
     display: none;
   }

@@ -8,7 +8,8 @@ import { scaleLinear, scaleTime } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
-import type { Doing } from '@/features/tonight/doings'
+import { beginning, begun, lanes, type Doing, type Lane } from '@/features/tonight/doings'
+import { laneWord } from '@/features/tonight/sentences'
 import { degreeTicks } from '@/shared/heat'
 import { clock, degrees, energyOf, type Temperature } from '@/shared/units'
 import NightRail from './NightRail.vue'
@@ -35,13 +36,14 @@ onBeforeUnmount(() => observer?.disconnect())
 const narrow = computed(() => w.value < 600)
 const left = 62
 const right = computed(() => (narrow.value ? 34 : 150))
-const AIR = { top: 26, bottom: 236 }
-const rowHeight = 62
-const lane = computed(() => (narrow.value ? 46 : 30))
-const railTop = AIR.bottom + 34
-const railHeight = computed(() => props.night.possible.length * lane.value)
-const storesTop = computed(() => railTop + railHeight.value + (railHeight.value ? 14 : 4))
-const h = computed(() => storesTop.value + props.night.stores.length * rowHeight + 10)
+const AIR = { top: 24, bottom: 184 }
+const rowHeight = computed(() => (narrow.value ? 58 : 40))
+const lane = computed(() => (narrow.value ? 46 : 28))
+const railTop = AIR.bottom + 28
+const rail = computed(() => lanes(props.night, props.doings))
+const railHeight = computed(() => rail.value.shown.length * lane.value)
+const storesTop = computed(() => railTop + railHeight.value + (railHeight.value ? 10 : 4))
+const h = computed(() => storesTop.value + props.night.stores.length * rowHeight.value + 8)
 
 const at = computed(() => props.night.at.map((s) => s * 1000))
 const x = computed(() =>
@@ -123,10 +125,10 @@ const most = computed(() =>
 )
 const stores = computed(() =>
   props.night.stores.map((s, i) => {
-    const base = storesTop.value + (i + 1) * rowHeight - 8
+    const base = storesTop.value + (i + 1) * rowHeight.value - 6
     const scale = scaleLinear()
       .domain([0, most.value])
-      .range([0, rowHeight - 24])
+      .range([0, rowHeight.value - 12])
     return {
       ...s,
       base,
@@ -141,6 +143,7 @@ const stores = computed(() =>
           .y0((v) => base - scale(v))
           .y1((v, k) => base - scale(v + given.value[i][k]))(s.usable) ?? '',
       end: s.usable[s.usable.length - 1],
+      reached: s.reaches && s.deliveredJoules + s.earlyJoules > 18000,
       gone: s.usable.findIndex((u) => u < 18000),
     }
   }),
@@ -155,11 +158,24 @@ const endLabels = computed(() => {
       ? [{ key: 'without', word: 'without stores', y: y.value(props.without[last]) }]
       : []),
     { key: 'out', word: 'outdoors', y: y.value(n.outdoor[last]) },
+    {
+      key: 'limit-word',
+      word: `plants stand ${degrees(n.plantLimitCelsius, props.units)}`,
+      y: y.value(n.plantLimitCelsius),
+    },
   ].sort((a, b) => a.y - b.y)
   let before = -99
-  for (const l of list) before = l.y = Math.max(l.y, before + 18)
-  return list
+  for (const l of list) before = l.y = Math.max(l.y, before + 17)
+  const over = Math.max(0, before - AIR.bottom - 8)
+  return list.map((l) => ({ ...l, y: l.y - over }))
 })
+
+const adding = ref(false)
+function add(l: Lane) {
+  const end = at.value[at.value.length - 1] / 1000
+  adding.value = false
+  emit('change', [...props.doings, begun(l, beginning(l, dusk.value, end), end)], true)
+}
 </script>
 
 <template>
@@ -191,9 +207,6 @@ const endLabels = computed(() => {
         :height="Math.max(0, AIR.bottom - y(night.plantLimitCelsius))"
       />
       <path class="limit" :d="`M${left} ${y(night.plantLimitCelsius)} H${w - right}`" />
-      <text class="limit-word" :x="left + 6" :y="y(night.plantLimitCelsius) - 6">
-        plants stand {{ degrees(night.plantLimitCelsius, units) }}
-      </text>
       <g class="axis">
         <text
           v-for="t in degreeTicks(y.domain(), 6, units)"
@@ -242,8 +255,9 @@ const endLabels = computed(() => {
         </text>
       </template>
       <NightRail
-        :possible="night.possible"
+        :lanes="rail.shown"
         :doings="doings"
+        :moments="at"
         :x="x"
         :left="left"
         :right="w - right"
@@ -251,7 +265,6 @@ const endLabels = computed(() => {
         :lane="lane"
         :start="at[0] / 1000"
         :end="at[at.length - 1] / 1000"
-        :dusk="dusk"
         :zone="zone"
         :still="still"
         @change="(d, done) => emit('change', d, done)"
@@ -260,8 +273,9 @@ const endLabels = computed(() => {
         <path class="gave" :d="s.gave" />
         <path :d="s.d" />
         <path class="floor" :d="`M${left} ${s.base} H${w - right}`" />
-        <text :x="left + 4" :y="s.base - rowHeight + 22" class="name">
-          {{ s.name }} {{ energyOf(s.startJoules) }}
+        <text :x="left + 4" :y="s.base - rowHeight + 20" class="name">
+          {{ s.name }} {{ energyOf(s.startJoules)
+          }}{{ s.chargedJoules > 180000 ? `, ${energyOf(s.chargedJoules)} more put in` : '' }}
         </text>
         <text v-if="!narrow" :x="w - right + 8" :y="s.base - 4">
           {{
@@ -270,14 +284,28 @@ const endLabels = computed(() => {
               : `${energyOf(s.end)} left`
           }}
         </text>
-        <text v-if="!narrow && s.reaches" class="gave-word" :x="w - right + 8" :y="s.base - 22">
+        <text v-if="!narrow && s.reached" class="gave-word" :x="w - right + 8" :y="s.base - 20">
           {{ energyOf(s.deliveredJoules + s.earlyJoules) }} given
         </text>
       </g>
     </svg>
+    <div v-if="!still && rail.rest.length" class="add no-print">
+      <button type="button" :aria-expanded="adding" @click="adding = !adding">
+        + Add to the night
+      </button>
+      <ul v-if="adding">
+        <li v-for="l in rail.rest" :key="l.key">
+          <button type="button" @click="add(l)">
+            {{ l.offer ? laneWord(l) : `Switch off: ${laneWord(l)}` }}
+          </button>
+        </li>
+      </ul>
+    </div>
     <p v-if="narrow" class="soft key">
       <b class="air">thick line</b> air in the house · <b class="leaf">thin</b> leaves ·
-      <b class="without">dashes</b> without stores · <b class="out">thin line</b> outdoors
+      <b class="without">dashes</b> without stores · <b class="out">thin line</b> outdoors ·
+      <b class="limit-word">rime</b> below what plants stand,
+      {{ degrees(night.plantLimitCelsius, units) }}
     </p>
   </div>
 </template>
@@ -317,12 +345,43 @@ text {
   stroke-width: 2;
 }
 
-.limit-word {
+.word.limit-word,
+.key .limit-word {
   fill: var(--frost);
+  color: var(--frost);
   font-weight: 600;
-  paint-order: stroke;
-  stroke: var(--sheet);
-  stroke-width: 4px;
+}
+
+.add {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 0.8rem;
+  align-items: center;
+  margin-top: 0.3rem;
+}
+
+.add ul {
+  display: contents;
+  list-style: none;
+}
+
+.add button {
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  color: var(--ink);
+  padding: 0.15rem 0.7rem;
+  min-height: 34px;
+}
+
+.add > button {
+  border-color: var(--ink-soft);
+  font-weight: 600;
+}
+
+@media (max-width: 600px) {
+  .add button {
+    min-height: 48px;
+  }
 }
 
 .band {

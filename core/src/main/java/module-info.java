@@ -6,7 +6,9 @@ module nightbank.core {
   requires org.shredzone.commons.suncalc;
 
   exports nightbank.core.caution;
-  exports nightbank.core.charge;
+  exports nightbank.core.forecast;
+  exports nightbank.core.source;
+  exports nightbank.core.system;
   exports nightbank.core.house;
   exports nightbank.core.medium;
   exports nightbank.core.night;

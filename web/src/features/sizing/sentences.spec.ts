@@ -42,6 +42,7 @@ describe('the curve', () => {
     nightsLost,
     massKg: 0,
     coldDegreeHours: 0,
+    refillingLimits: false,
   })
   it('says where more stops helping', () => {
     const c = { nights: 120, fromFile: false, points: [point(0, 40), point(6, 5), point(12, 5)] }

@@ -115,7 +115,7 @@ function choose(kind: unknown) {
           :placeholder="hearth ? String(hearth.toRoom.value) : ''"
           optional
         />
-        <NumberField v-model="s.leverAfterHours" label="Lever past the mass after, h" optional />
+        <NumberField v-model="s.bypassHours" label="Bypass open at first, h" optional />
       </template>
       <template v-if="s.kind === 'FLAMES'">
         <NumberField v-model="s.flames" label="How many flames" />

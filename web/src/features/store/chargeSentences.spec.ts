@@ -12,7 +12,10 @@ const charge = {
   hottest: [8, 150, 240, 70, 33],
   usableJoules: [0, 3e6, 8e6, 5e6, 3e6],
   storeWatts: [0, 600, 600, 0, 0],
-  inputJoules: 1.08e7,
+  broughtJoules: 1.08e7,
+  fuelJoules: 0,
+  electricJoules: 1.08e7,
+  flueJoules: 0,
   gainJoules: 1.08e7,
   outJoules: 0,
   roomJoules: 0,
@@ -59,9 +62,16 @@ describe('a charge in words', () => {
   })
 
   it('adds a fire up: mass, room, flue', () => {
-    const fire = { ...charge, efficiency: 0.44, roomJoules: 0.16 * 1.08e7 }
+    const fire = {
+      ...charge,
+      efficiency: 0.44,
+      roomJoules: 0.16 * 1.08e7,
+      flueJoules: 0.4 * 1.08e7,
+      fuelJoules: 1.08e7,
+      electricJoules: 0,
+    }
     expect(efficiencySentence(fire)).toBe(
-      '44 % of the heat put in gets into the mass, 16 % warms the room at once, 40 % leaves by the flue.',
+      '44 % of the heat put in gets into the mass, 16 % warms the room at once, 40 % leaves by the flue. It uses 3.00 kWh of fuel.',
     )
     expect(efficiencySentence({ ...charge, steamJoules: 3.6e6 })).toContain(
       '1.00 kWh goes off as steam',

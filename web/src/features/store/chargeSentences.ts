@@ -38,13 +38,16 @@ export function hotSentence(c: Views['ChargeView'], u: Temperature): string {
 /** Where the heat of a charge went, as shares of what was put in. */
 export function efficiencySentence(c: Views['ChargeView']): string {
   if (c.efficiency == null) return ''
-  const room = c.inputJoules > 0 ? c.roomJoules / c.inputJoules : 0
-  const away = Math.max(0, 1 - c.efficiency - room)
+  const room = c.broughtJoules > 0 ? c.roomJoules / c.broughtJoules : 0
+  const flue = c.broughtJoules > 0 ? c.flueJoules / c.broughtJoules : 0
   const words = [`${percent(c.efficiency)} of the heat put in gets into the mass`]
   if (room > 0.01) words.push(`${percent(room)} warms the room at once`)
-  if (away > 0.01) words.push(`${percent(away)} leaves by the flue`)
+  if (flue > 0.01) words.push(`${percent(flue)} leaves by the flue`)
   if (c.steamJoules > 3.6e5) words.push(`${energyOf(c.steamJoules)} goes off as steam`)
-  return `${words.join(', ')}.`
+  const used = []
+  if (c.fuelJoules > 3.6e4) used.push(`${energyOf(c.fuelJoules)} of fuel`)
+  if (c.electricJoules > 3.6e4) used.push(`${energyOf(c.electricJoules)} of electricity`)
+  return `${words.join(', ')}.${used.length ? ` It uses ${used.join(' and ')}.` : ''}`
 }
 
 /** The row at which the source stops. */

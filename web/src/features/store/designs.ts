@@ -50,7 +50,7 @@ export function source(kind: Source['kind'], said: Partial<Source> = {}): Source
     woodMoisture: none,
     toStore: none,
     toRoom: none,
-    leverAfterHours: none,
+    bypassHours: none,
     flames: none,
     gramsPerHour: none,
     inletCelsius: none,

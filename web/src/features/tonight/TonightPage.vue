@@ -29,10 +29,16 @@ const asked = reactive({
   house: typeof route.query.house === 'string' ? route.query.house : '',
   low: q('low'),
   evening: q('evening'),
+  air: q('air'),
+  floor: q('floor'),
   hour: typeof route.query.hour === 'string' ? route.query.hour : '',
   cloud: q('cloud') as number | null,
   wind: q('wind') as number | null,
 })
+/** Whether the questions stand open: until something is known, and when somebody opens them. */
+const asking = ref(true)
+/** What the stores read now, where somebody types it instead of logging it. */
+const read = reactive<Record<string, number | null>>({})
 /** What will be done; null while nobody has said so and the stores' own hours stand. */
 const said = ref<Doing[] | null>(
   route.query.do == null ? null : fromAddress(String(route.query.do)),
@@ -134,6 +140,11 @@ async function ask(quick = false) {
           lowCelsius: asked.low as number,
           lowAt: moment(asked.hour) as string,
           eveningCelsius: asked.evening as number,
+          airCelsius: asked.air as number,
+          floorCelsius: asked.floor as number,
+          stores: Object.entries(read)
+            .filter(([, celsius]) => celsius != null)
+            .map(([id, celsius]) => ({ id, celsius: celsius as number })),
           cloud: asked.cloud as number,
           wind: asked.wind as number,
           actions: said.value as Doing[],
@@ -148,6 +159,9 @@ async function ask(quick = false) {
         band.value = { low: answer.low, high: answer.high }
         without.value = answer.without
       }
+      if (!night.value)
+        asking.value =
+          asked.low != null || answer.assumptions.some((a) => a.code === 'EVENING_GUESSED')
       night.value = quick && night.value ? { ...answer, ...kept(night.value) } : answer
       error.value = null
       asKnown.value = ''
@@ -180,7 +194,7 @@ const kept = (n: Views['TonightView']) => ({
 
 let timer = 0
 watch(
-  asked,
+  [asked, read],
   () => {
     window.clearTimeout(timer)
     timer = window.setTimeout(() => ask(), 250)
@@ -200,6 +214,23 @@ const taken = computed(
 function take() {
   if (night.value?.advice) change(night.value.advice.actions, true)
 }
+/** What the night is reckoned from, on one line. */
+const givenWords = computed(() => {
+  const n = night.value
+  const told = n?.assumptions.find((a) => a.code.startsWith('WEATHER_F'))
+  const low =
+    asked.low != null
+      ? `a low of ${degrees(asked.low, session.units)}`
+      : told?.value != null
+        ? `forecast low ${degrees(told.value, session.units)}`
+        : 'tonight’s low not known'
+  const sky = skies.find((k) => k.value === asked.cloud)?.text ?? 'as told'
+  const wind = winds.find((k) => k.value === asked.wind)?.text ?? 'as told'
+  const typed = Object.values(read).filter((v) => v != null).length
+  return [low, `sky ${sky}`, `wind ${wind}`, ...(typed ? [`${typed} typed for now`] : [])]
+    .filter(Boolean)
+    .join(' · ')
+})
 const forecastLow = computed(() => {
   const told = night.value?.assumptions.find((a) => a.code.startsWith('WEATHER_F'))
   return told?.value == null ? 'as forecast' : `forecast ${degrees(told.value, session.units)}`
@@ -225,6 +256,17 @@ async function toCalendar() {
 }
 const guest = computed(() => session.role(holding) === 'GUEST')
 
+/** Why a store counts in the bank, or not. */
+function reach(s: Views['StoreTonight']): string {
+  if (!s.reaches) return `${energyOf(s.startJoules)} that nothing leads to the house`
+  const days = s.readAt
+    ? (Date.parse(session.me?.now ?? '') - Date.parse(s.readAt)) / 86_400_000
+    : Infinity
+  if (days > 7) return 'given to the house, as far as old readings tell'
+  return s.startJoules < 180_000
+    ? 'given to the house; it is as good as empty'
+    : 'given to the house'
+}
 const house = computed(() => houses.value?.find((h) => h.id === asked.house))
 </script>
 
@@ -247,7 +289,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     </h1>
     <h1 v-else>Will tonight hold?</h1>
     <p v-if="night" class="lead-line">
-      {{ shortage(night) }}
+      {{ shortage(night, zone) }}
       {{ certainty(night, session.units) }}
     </p>
     <div v-if="night && told && !(taken && said === null)" class="advice no-print">
@@ -259,51 +301,86 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     <p v-if="asKnown" class="soft" role="status">
       No signal: this is what was known at {{ asKnown }}. What you log waits here and is sent later.
     </p>
-    <form class="ask" aria-label="Tonight" @submit.prevent="ask()">
-      <div v-if="(houses?.length ?? 0) > 1">
-        <label for="t-house">House</label>
-        <BFormSelect
-          id="t-house"
-          v-model="asked.house"
-          :options="houses!.map((h) => ({ value: h.id, text: h.name }))"
-        />
-      </div>
-      <div>
+    <div v-if="(houses?.length ?? 0) > 1" class="houses no-print" role="group" aria-label="House">
+      <button
+        v-for="h in houses"
+        :key="h.id"
+        type="button"
+        :aria-pressed="h.id === asked.house"
+        @click="asked.house = h.id"
+      >
+        {{ h.name }}
+      </button>
+    </div>
+    <details
+      class="known no-print"
+      :open="asking"
+      @toggle="asking = ($event.target as HTMLDetailsElement).open"
+    >
+      <summary>{{ givenWords }} <span class="change">change</span></summary>
+      <form class="ask" aria-label="Tonight" @submit.prevent="ask()">
+        <div>
+          <NumberField
+            v-model="asked.low"
+            label="Tonight’s low"
+            :temperature="session.units"
+            optional
+            :placeholder="forecastLow"
+          />
+        </div>
+        <div>
+          <label for="t-hour">comes at</label>
+          <input
+            id="t-hour"
+            v-model.lazy="asked.hour"
+            class="form-control"
+            placeholder="before sunrise"
+          />
+        </div>
+        <div>
+          <NumberField
+            v-model="asked.evening"
+            label="Now outdoors"
+            :temperature="session.units"
+            optional
+            placeholder="as read"
+          />
+        </div>
+        <div>
+          <NumberField
+            v-model="asked.air"
+            label="Air inside"
+            :temperature="session.units"
+            optional
+            placeholder="as read"
+          />
+        </div>
+        <div>
+          <label for="t-sky">Sky</label>
+          <BFormSelect id="t-sky" v-model="asked.cloud" :options="skies" />
+        </div>
+        <div>
+          <label for="t-wind">Wind</label>
+          <BFormSelect id="t-wind" v-model="asked.wind" :options="winds" />
+        </div>
         <NumberField
-          v-model="asked.low"
-          label="Tonight’s low"
+          v-model="asked.floor"
+          label="Floor or beds"
           :temperature="session.units"
           optional
-          :placeholder="forecastLow"
+          placeholder="the day’s mean"
         />
-      </div>
-      <div>
-        <label for="t-hour">comes at</label>
-        <input
-          id="t-hour"
-          v-model.lazy="asked.hour"
-          class="form-control"
-          placeholder="before sunrise"
-        />
-      </div>
-      <div>
         <NumberField
-          v-model="asked.evening"
-          label="Now outdoors"
+          v-for="s in night?.stores ?? []"
+          :key="s.id"
+          v-model="read[s.id]"
+          :label="s.name"
           :temperature="session.units"
           optional
           placeholder="as read"
         />
-      </div>
-      <div>
-        <label for="t-sky">Sky</label>
-        <BFormSelect id="t-sky" v-model="asked.cloud" :options="skies" />
-      </div>
-      <div>
-        <label for="t-wind">Wind</label>
-        <BFormSelect id="t-wind" v-model="asked.wind" :options="winds" />
-      </div>
-    </form>
+      </form>
+    </details>
     <p v-if="busy && !night" role="status">Working the night through …</p>
     <template v-if="night">
       <NightStrip
@@ -317,7 +394,8 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         @change="change"
       />
       <p class="soft no-print hint">
-        Drag a handle, or move it by arrow keys; up and down change the wood, Delete takes it away.
+        Drag a mark, or move it by arrow keys; up and down change wood and flames, Delete takes it
+        away.
         <BButton variant="secondary" size="sm" @click="print">Card for the door</BButton>
         <BButton v-if="doings.length" variant="secondary" size="sm" @click="toCalendar"
           >To a calendar</BButton
@@ -348,16 +426,15 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
                 </td>
               </tr>
               <tr>
-                <th scope="row">Balance of its stores now</th>
+                <th scope="row">In the bank</th>
                 <td class="num">{{ energyOf(night.balanceJoules) }}</td>
-                <td></td>
+                <td class="soft">usable heat that can still reach the house</td>
               </tr>
               <tr v-for="s in night.stores" :key="s.id">
                 <th scope="row" class="of">{{ s.name }}</th>
                 <td class="num">{{ energyOf(s.deliveredJoules + s.earlyJoules) }}</td>
                 <td class="soft">
-                  {{ s.reaches ? 'reaches the house' : 'stands outside' }};
-                  {{ energyOf(s.lostJoules) }} lost to ground or sky
+                  {{ reach(s) }}; {{ energyOf(s.lostJoules) }} lost to ground or sky
                 </td>
               </tr>
               <tr>
@@ -436,7 +513,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
   gap: 0.5rem 1rem;
-  margin: 0.75rem 0 1rem;
+  margin: 0.5rem 0 0.8rem;
 }
 
 .ask label {
@@ -465,6 +542,35 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
   gap: 0.5rem 1rem;
   align-items: center;
   margin-top: 0.4rem;
+}
+
+.known summary {
+  font-size: 1.02rem;
+  padding: 0.2rem 0;
+}
+
+.change {
+  text-decoration: underline;
+  color: var(--ink-soft);
+}
+
+.houses {
+  float: right;
+  display: flex;
+}
+
+.houses button {
+  background: none;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  padding: 0.2rem 0.8rem;
+  color: var(--ink-soft);
+}
+
+.houses button[aria-pressed='true'] {
+  border-color: var(--ember);
+  color: var(--ink);
+  font-weight: 600;
 }
 
 .of {

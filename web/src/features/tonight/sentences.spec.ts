@@ -25,9 +25,24 @@ describe('tonight in words', () => {
     )
   })
   it('tells too little heat from too slow heat', () => {
-    expect(shortage(night({ shortKind: 'ENERGY', shortJoules: 7.56e6 }))).toContain('2.10 kWh')
-    expect(shortage(night({ shortKind: 'POWER', shortJoules: 3.6e6 }))).toContain('fast enough')
-    expect(shortage(night({ shortKind: 'NONE' }))).toBe('')
+    const short = (shortKind: string) =>
+      shortage(
+        night({
+          shortKind,
+          shortJoules: 7.56e6,
+          shortWatts: 300,
+          shortFrom: '2026-01-31T01:00:00Z',
+          shortCandles: 7,
+          shortWoodKilograms: 0.8,
+        }),
+        'UTC',
+      )
+    expect(short('HEAT')).toBe(
+      'The stores run out before sunrise. Short by 2.10 kWh: 300 W from 01:00 to sunrise would hold it, as would 7 candles, 0.8 kg of dry wood or one heater of that power.',
+    )
+    expect(short('SPEED')).toContain('fast enough')
+    expect(short('NO_STORE')).toContain('No store reaches the house')
+    expect(short('NONE')).toBe('')
   })
   it('owns up to what was guessed', () => {
     const given = (code: string, value: number, of: string, worthKelvin: number) =>
@@ -44,19 +59,20 @@ describe('tonight in words', () => {
 })
 
 describe('what to do about it', () => {
-  const bench = { id: 'b', name: 'Stone bench' }
+  const hearth = { kind: 'LOAD', of: 'f', name: 'Fire of the stone bench', part: 'FIRE', usual: 6 }
   const fire = {
-    kind: 'FIRE' as const,
-    storeId: 'b',
+    kind: 'LOAD' as const,
+    of: 'f',
     from: '2026-01-30T16:40:00Z',
-    to: '2026-01-31T08:00:00Z',
+    to: '2026-01-30T16:40:00Z',
     amount: 5,
   }
-  const screen = { ...fire, kind: 'SCREEN' as const, storeId: null as unknown as string }
+  const screen = { ...fire, kind: 'SCREEN' as const, of: null as unknown as string }
   const told = (part: object) =>
     advice(
       night({
-        stores: [bench],
+        possible: [hearth],
+        parts: [],
         advice: {
           actions: [screen, fire],
           holds: true,
@@ -70,7 +86,7 @@ describe('what to do about it', () => {
     )
   it('is one sentence that can be acted on', () => {
     expect(told({})).toBe(
-      'Draw the screen at 16:40 and light 5 kg in the stone bench at 16:40: then it holds, coldest 2.9 °C.',
+      'Draw the screen at 16:40 and lay 5 kg on the fire of the stone bench at 16:40: then it holds, coldest 2.9 °C.',
     )
   })
   it('says what is lacking when nothing holds', () => {
@@ -84,9 +100,11 @@ describe('what to do about it', () => {
     expect(headline(night({ verdict: 'HELD', coldestIs: 'LEAF' }), C, 'UTC')).toContain('leaves')
   })
   it('says what the night hangs on', () => {
-    expect(otherwise({ kind: 'WITHOUT_STORE', of: 'Sand bin', gainKelvin: -0.9 }, C)).toBe(
-      'Without the sand bin it would be 0.9 K colder.',
+    const what = (kind: string, of: string, gainKelvin: number, peakKelvin: number) =>
+      otherwise({ kind, of, gainKelvin, peakKelvin }, C)
+    expect(what('WITHOUT_STORE', 'Sand bin', -0.9, 4)).toBe(
+      'Without the sand bin, the same fuel burnt, it would be 0.9 K colder, and the evening 4.0 K hotter.',
     )
-    expect(otherwise({ kind: 'GAPS_HALVED', of: '', gainKelvin: 0.4 }, C)).toContain('0.4 K warmer')
+    expect(what('GAPS_HALVED', '', 0.4, 0)).toContain('0.4 K warmer')
   })
 })

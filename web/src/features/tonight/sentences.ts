@@ -1,4 +1,5 @@
 import type { Views } from '@/shared/api/client'
+import type { Lane } from './doings'
 import {
   clock,
   day,
@@ -13,6 +14,7 @@ import {
 } from '@/shared/units'
 
 type Night = Views['TonightView']
+type Doing = Views['Doing']
 
 /** What will happen, in one sentence. */
 export function headline(n: Night, u: Temperature, zone: string): string {
@@ -28,53 +30,98 @@ export function headline(n: Night, u: Temperature, zone: string): string {
   return `Tonight is lost as things stand: ${coldest}, ${kelvins(-n.marginKelvin, u)} too cold.`
 }
 
+const houseWord: Record<string, string> = {
+  SCREEN: 'Screen',
+  COVER: 'Fleece',
+  STUFF_GAPS: 'Rags in the gaps',
+  DOOR_OPEN: 'Door open',
+}
+
 /** A lane of the rail. */
-export function laneWord(p: Views['Possible']): string {
-  switch (p.kind) {
-    case 'FIRE':
-      return `Fire, ${lower(p.storeName)}`
-    case 'ELEMENT':
-      return `Element, ${lower(p.storeName)}`
-    case 'PUMP':
-      return `Pump, ${lower(p.storeName)}`
-    case 'LID_OFF':
-      return `Lid off, ${lower(p.storeName)}`
-    case 'SCREEN':
-      return 'Screen'
-    case 'STUFF_GAPS':
-      return 'Rags in the gaps'
-    default:
-      return 'Fleece'
-  }
+export function laneWord(l: Lane): string {
+  if (l.part === 'STORE') return `Lid of the ${lower(l.name)}`
+  if (l.part === 'HOUSE') return houseWord[l.offer?.kind ?? ''] ?? l.name
+  return l.name
 }
 
 const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1)
 const at = (iso: string, zone: string) => clock(Date.parse(iso) / 1000, zone)
+const flames = (n: number) => (n === 1 ? '1 flame' : `${n} flames`)
+
+/** One mark, for those who hear the page. */
+export function markWord(d: Doing, l: Lane): string {
+  const what: Partial<Record<Doing['kind'], string>> = {
+    LOAD: 'load',
+    BYPASS: 'bypass',
+    DAMPER_SHUT: 'damper',
+    STOP: 'off',
+  }
+  return what[d.kind] ? `${laneWord(l)}, ${what[d.kind]}` : laneWord(l)
+}
 
 /** When and how much, beside a handle. */
-export function doingWord(d: Views['Doing'], zone: string): string {
-  if (d.kind === 'FIRE') return `${at(d.from, zone)}, ${massOf(d.amount)}`
-  if (d.kind === 'PUMP') return `${at(d.from, zone)} to ${at(d.to, zone)}`
-  if (d.kind === 'ELEMENT') return `${at(d.from, zone)} to ${at(d.to, zone)}, ${powerOf(d.amount)}`
-  return `from ${at(d.from, zone)}`
+export function doingWord(d: Doing, l: Lane, zone: string): string {
+  const span = `${at(d.from, zone)} to ${at(d.to, zone)}`
+  switch (d.kind) {
+    case 'LOAD':
+      return `${at(d.from, zone)} ${massOf(d.amount)}`
+    case 'BYPASS':
+      return `bypass open to ${at(d.to, zone)}`
+    case 'DAMPER_SHUT':
+      return `damper shut ${at(d.from, zone)}`
+    case 'QUENCH':
+      return `smothered ${at(d.from, zone)}`
+    case 'STOP':
+      return `off ${span}`
+    case 'RUN':
+      if (l.part === 'FLAMES' && d.amount != null) return `${flames(d.amount)}, ${span}`
+      return d.amount == null ? span : `${span}, ${powerOf(d.amount)}`
+    default:
+      return `from ${at(d.from, zone)}`
+  }
+}
+
+/** What ran by itself. */
+export function runWord(l: Lane): string {
+  const r = l.runs
+  if (!r) return ''
+  const heat = energyOf(r.heatJoules)
+  if (r.kind === 'HEAP' || r.kind === 'SUNLIGHT') return `gives ${heat} by itself`
+  const ran = `${Math.round(r.runSeconds / 360) / 10} h`
+  const does = r.kind === 'CIRCUIT' ? 'moves' : 'gives'
+  return r.starts > 1
+    ? `by itself: on ${r.starts} times, ${ran}, ${does} ${heat}`
+    : `by itself: ${ran}, ${does} ${heat}`
 }
 
 /** One thing to do, as one says it. */
-export function errand(d: Views['Doing'], n: Night, zone: string): string {
-  const store = lower(n.stores.find((s) => s.id === d.storeId)?.name ?? '')
+export function errand(d: Doing, n: Night, zone: string): string {
+  const of = n.possible.find((p) => p.of === d.of)?.name ?? n.parts.find((p) => p.id === d.of)?.name
+  const what = lower(of ?? '')
   switch (d.kind) {
-    case 'FIRE':
-      return `light ${massOf(d.amount)} in the ${store} at ${at(d.from, zone)}`
-    case 'ELEMENT':
-      return `run the element of the ${store} from ${at(d.from, zone)} to ${at(d.to, zone)}`
-    case 'PUMP':
-      return `start the pump of the ${store} at ${at(d.from, zone)}`
+    case 'LOAD':
+      return `lay ${massOf(d.amount)} on the ${what} at ${at(d.from, zone)}`
+    case 'BYPASS':
+      return `keep the bypass of the ${what} open until ${at(d.to, zone)}`
+    case 'DAMPER_SHUT':
+      return `shut the damper of the ${what} at ${at(d.from, zone)}`
+    case 'QUENCH':
+      return `smother the ${what} at ${at(d.from, zone)}`
+    case 'RUN': {
+      const part = n.possible.find((p) => p.of === d.of)?.part
+      const many = part === 'FLAMES' && d.amount != null ? `${flames(d.amount)} of the ` : 'the '
+      return `run ${many}${what} from ${at(d.from, zone)} to ${at(d.to, zone)}`
+    }
+    case 'STOP':
+      return `switch the ${what} off at ${at(d.from, zone)}`
     case 'LID_OFF':
-      return `take the lid off the ${store} at ${at(d.from, zone)}`
+      return `take the lid off the ${what} at ${at(d.from, zone)}`
     case 'SCREEN':
       return `draw the screen at ${at(d.from, zone)}`
     case 'STUFF_GAPS':
       return `stuff the gaps by ${at(d.from, zone)}`
+    case 'DOOR_OPEN':
+      return `open the door at ${at(d.from, zone)}`
     default:
       return `lay fleece over the plants by ${at(d.from, zone)}`
   }
@@ -91,25 +138,40 @@ export function advice(n: Night, u: Temperature, zone: string): string {
   const said = doing.charAt(0).toUpperCase() + doing.slice(1)
   if (a.holds) return `${said}: then it holds, coldest ${degrees(a.coldestCelsius, u)}.`
   const lack =
-    a.shortage === 'SPEED' ? 'the heat does not come out fast enough' : 'there is not enough heat'
-  return `Nothing at hand makes it sure. ${said} comes nearest, coldest ${degrees(a.coldestCelsius, u)}; ${lack}.`
+    a.shortage === 'SPEED'
+      ? '; the heat does not come out fast enough'
+      : a.shortage === 'NO_STORE'
+        ? '; no store reaches the house'
+        : a.shortage === 'HEAT'
+          ? '; there is not enough heat'
+          : ''
+  const tried = a.untried > 0 ? ' Not everything was tried.' : ''
+  return `Nothing at hand makes it sure. ${said} comes nearest, coldest ${degrees(a.coldestCelsius, u)}${lack}.${tried}`
 }
 
-/** What one thing otherwise would be worth. */
+/** What one thing otherwise would be worth, fuel and power spent all the same. */
 export function otherwise(w: Views['What'], u: Temperature): string {
   const by = kelvins(Math.abs(w.gainKelvin), u)
-  if (w.kind === 'WITHOUT_STORE') return `Without the ${lower(w.of)} it would be ${by} colder.`
+  if (w.kind === 'WITHOUT_STORE') {
+    const peak = w.peakKelvin > 0.3 ? `, and the evening ${kelvins(w.peakKelvin, u)} hotter` : ''
+    const way = w.gainKelvin <= 0 ? 'colder' : 'warmer'
+    return `Without the ${lower(w.of)}, the same fuel burnt, it would be ${by} ${way}${peak}.`
+  }
   if (w.kind === 'GAPS_HALVED') return `Half the draught would make it ${by} warmer.`
   return `A second skin inside the ${lower(w.of)} would make it ${by} warmer.`
 }
 
-/** What is lacking, told apart: heat, or the speed at which it comes out. */
-export function shortage(n: Night): string {
-  if (n.shortKind === 'ENERGY')
-    return `Short by about ${energyOf(n.shortJoules)}: the stores run out before sunrise.`
-  if (n.shortKind === 'POWER')
-    return `Short by about ${energyOf(n.shortJoules)} although the stores still hold heat: it does not come out fast enough.`
-  return ''
+/** What is lacking, in heat, in power and in the grower's own means. */
+export function shortage(n: Night, zone: string): string {
+  if (n.shortKind === 'NONE') return ''
+  const why =
+    n.shortKind === 'NO_STORE'
+      ? 'No store reaches the house.'
+      : n.shortKind === 'HEAT'
+        ? 'The stores run out before sunrise.'
+        : 'The stores still hold heat then; it does not come out fast enough.'
+  const candles = n.shortCandles <= 60 ? `${n.shortCandles} candles, ` : ''
+  return `${why} Short by ${energyOf(n.shortJoules)}: ${powerOf(n.shortWatts)} from ${at(n.shortFrom, zone)} to sunrise would hold it, as would ${candles}${massOf(n.shortWoodKilograms)} of dry wood or one heater of that power.`
 }
 
 export function certainty(n: Night, u: Temperature): string {

@@ -992,6 +992,8 @@ export interface components {
             /** Format: double */
             minutes: number;
             shortage: string;
+            /** Format: int32 */
+            untried: number;
         };
         Answers: {
             /** Format: double */
@@ -1119,6 +1121,7 @@ export interface components {
         };
         CatalogueView: {
             feedstocks: components["schemas"]["Feedstock"][];
+            fuels: components["schemas"]["Fuel"][];
             hearths: components["schemas"]["Hearth"][];
             insulation: components["schemas"]["InsulationMaterial"][];
             media: components["schemas"]["Medium"][];
@@ -1151,6 +1154,8 @@ export interface components {
             startCelsius: number;
         };
         ChargeView: {
+            /** Format: double */
+            broughtJoules: number;
             cautions: components["schemas"]["CautionView"][];
             /** Format: double */
             chargeSeconds: number;
@@ -1158,14 +1163,18 @@ export interface components {
             /** Format: double */
             efficiency: number;
             /** Format: double */
+            electricJoules: number;
+            /** Format: double */
             facesJoules: number;
+            /** Format: double */
+            flueJoules: number;
             frames: components["schemas"]["Frame"][];
+            /** Format: double */
+            fuelJoules: number;
             /** Format: double */
             gainJoules: number;
             hottest: number[];
             hottestSpot: components["schemas"]["Spot"];
-            /** Format: double */
-            inputJoules: number;
             mean: number[];
             /** Format: double */
             outJoules: number;
@@ -1326,9 +1335,9 @@ export interface components {
             /** Format: date-time */
             from: string;
             /** @enum {string} */
-            kind: "FIRE" | "ELEMENT" | "PUMP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS";
+            kind: "LOAD" | "BYPASS" | "DAMPER_SHUT" | "QUENCH" | "RUN" | "STOP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS" | "DOOR_OPEN";
             /** Format: uuid */
-            storeId: string;
+            of: string;
             /** Format: date-time */
             to: string;
         };
@@ -1486,6 +1495,14 @@ export interface components {
             second: number;
             section: components["schemas"]["Section"];
         };
+        Fuel: {
+            heatingValue: components["schemas"]["Range"];
+            id: string;
+            name: string;
+            source: string;
+            /** Format: double */
+            waterPerKilogram: number;
+        };
         GapDesign: {
             /** Format: double */
             lengthMetres: number;
@@ -1517,7 +1534,10 @@ export interface components {
             solidsKilograms: number;
         };
         Hearth: {
+            /** Format: double */
+            gasCelsius: number;
             id: string;
+            kilogramsPerHour: components["schemas"]["Range"];
             name: string;
             source: string;
             toRoom: components["schemas"]["Range"];
@@ -2083,6 +2103,24 @@ export interface components {
             name: string;
             source: string;
         };
+        PartTonight: {
+            byItself: boolean;
+            /** Format: double */
+            electricJoules: number;
+            /** Format: double */
+            fuelJoules: number;
+            /** Format: double */
+            heatJoules: number;
+            /** Format: uuid */
+            id: string;
+            kind: string;
+            name: string;
+            /** Format: double */
+            runSeconds: number;
+            /** Format: int32 */
+            starts: number;
+            watts: number[];
+        };
         PastNightView: {
             /** Format: int32 */
             close: number;
@@ -2143,13 +2181,15 @@ export interface components {
             massKg: number;
             /** Format: int32 */
             nightsLost: number;
+            refillingLimits: boolean;
         };
         Possible: {
             /** @enum {string} */
-            kind: "FIRE" | "ELEMENT" | "PUMP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS";
+            kind: "LOAD" | "BYPASS" | "DAMPER_SHUT" | "QUENCH" | "RUN" | "STOP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS" | "DOOR_OPEN";
+            name: string;
             /** Format: uuid */
-            storeId: string;
-            storeName: string;
+            of: string;
+            part: string;
             /** Format: double */
             usual: number;
         };
@@ -2430,6 +2470,8 @@ export interface components {
             id: string;
             /** Format: double */
             limitCelsius: number;
+            /** Format: double */
+            marginKelvin: number;
             /** Format: int32 */
             of: number;
             /** Format: double */
@@ -2453,6 +2495,8 @@ export interface components {
             /** @enum {string} */
             behind: "SIDE" | "TOP" | "FOOT";
             /** Format: double */
+            bypassHours: number;
+            /** Format: double */
             coldCelsius: number;
             /** Format: uuid */
             coldStoreId: string;
@@ -2470,8 +2514,6 @@ export interface components {
             inletCelsius: number;
             /** @enum {string} */
             kind: "NONE" | "ELEMENT" | "FIRE" | "FLAMES" | "WATER_LOOP" | "WARM_AIR" | "HEAT_PUMP" | "SUN" | "HEAP";
-            /** Format: double */
-            leverAfterHours: number;
             /** Format: double */
             lowFraction: number;
             /** Format: double */
@@ -2573,6 +2615,12 @@ export interface components {
             planned: boolean;
             probes: components["schemas"]["ProbeView"][];
         };
+        StoreRead: {
+            /** Format: double */
+            celsius: number;
+            /** Format: uuid */
+            id: string;
+        };
         StoreSums: {
             name: string;
             /** Format: uuid */
@@ -2646,15 +2694,20 @@ export interface components {
         TonightQuestion: {
             actions: components["schemas"]["Doing"][];
             /** Format: double */
+            airCelsius: number;
+            /** Format: double */
             cloud: number;
             design: components["schemas"]["HouseDesign"];
             /** Format: double */
             eveningCelsius: number;
+            /** Format: double */
+            floorCelsius: number;
             /** Format: date-time */
             lowAt: string;
             /** Format: double */
             lowCelsius: number;
             quick: boolean;
+            stores: components["schemas"]["StoreRead"][];
             /** Format: double */
             wind: number;
         };
@@ -2694,13 +2747,22 @@ export interface components {
             /** Format: double */
             marginKelvin: number;
             outdoor: number[];
+            parts: components["schemas"]["PartTonight"][];
             /** Format: double */
             plantLimitCelsius: number;
             plants: number[];
             possible: components["schemas"]["Possible"][];
+            /** Format: int32 */
+            shortCandles: number;
+            /** Format: date-time */
+            shortFrom: string;
             /** Format: double */
             shortJoules: number;
             shortKind: string;
+            /** Format: double */
+            shortWatts: number;
+            /** Format: double */
+            shortWoodKilograms: number;
             stores: components["schemas"]["StoreTonight"][];
             /** Format: date-time */
             sunrise: string;
@@ -2767,6 +2829,8 @@ export interface components {
             gainKelvin: number;
             kind: string;
             of: string;
+            /** Format: double */
+            peakKelvin: number;
         };
         Why: {
             /** Format: double */

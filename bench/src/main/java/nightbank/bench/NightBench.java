@@ -4,24 +4,29 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import nightbank.core.forecast.Advice;
+import nightbank.core.forecast.NightForecast;
+import nightbank.core.forecast.Possible;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
 import nightbank.core.house.SkinPart;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.night.Action;
-import nightbank.core.night.Advice;
-import nightbank.core.night.NightForecast;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightResult;
-import nightbank.core.night.NightSimulation;
-import nightbank.core.night.NightStore;
+import nightbank.core.source.Hearth;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.system.Action;
+import nightbank.core.system.Control;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemSource;
+import nightbank.core.system.SystemStore;
 import nightbank.core.weather.Weather;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -41,12 +46,13 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5, time = 2)
 @Fork(1)
 public class NightBench {
-  private final NightPlan plan = plan(14 * 3600.0);
-  private final NightPlan twice = plan(28 * 3600.0);
-  private final NightPlan quick = plan.withStep(120);
+  private final SystemPlan plan = plan(14 * 3600.0);
+  private final SystemPlan twice = plan(28 * 3600.0);
+  private final SystemPlan quick = plan.withStep(120);
+  private final SystemPlan week = plan(7 * 86_400.0).withStep(600).small();
 
-  private static NightPlan plan(double length) {
-    List<NightStore> stores = new ArrayList<>();
+  private static SystemPlan plan(double length) {
+    List<SystemStore> stores = new ArrayList<>();
     for (String medium : new String[] {"dry-sand", "granite", "soil"}) {
       HeatStore store =
           HeatStore.of(
@@ -55,7 +61,7 @@ public class NightBench {
                   Map.of())
               .withPlace(Place.onHouseFloor());
       stores.add(
-          new NightStore(
+          new SystemStore(
               medium, store, StoreState.uniform(new StoreGrid(store.geometry(), 8, 1, 10), 60)));
     }
     Greenhouse house =
@@ -73,28 +79,32 @@ public class NightBench {
             .withMasses(List.of(new InnerMass(1.2e7, 400)))
             .withGaps(List.of(new Gap("door", 6, 0.004)))
             .withFloor(new Floor(28, 15, 0.8));
-    return new NightPlan(
-        house,
-        stores,
-        Weather.typed(2, -7, length - 3600, 2, 0.3, length),
-        9,
-        8,
-        7,
-        length,
-        60,
-        List.of(new Action(Action.Kind.FIRE, "granite", 3600, length, 6)),
-        new double[0]);
+    SystemSource hearth =
+        new SystemSource(
+            "hearth",
+            Hearth.bench().fire(List.of("granite"), false, List.of()),
+            Control.free(),
+            true);
+    return SystemPlan.of(
+            PlantSystem.of(house, stores).withSources(List.of(hearth)),
+            Weather.typed(2, -7, length - 3600, 2, 0.3, length),
+            9,
+            8,
+            7,
+            length,
+            60)
+        .withActions(List.of(Action.load("hearth", 3600, 6)));
   }
 
   @Benchmark
-  public NightResult oneNight() {
-    return NightSimulation.run(plan);
+  public SystemResult oneNight() {
+    return SystemSimulation.run(plan);
   }
 
   /** Twice as long: what it allocates more than {@link #oneNight} is what the loop allocates. */
   @Benchmark
-  public NightResult oneNightTwiceAsLong() {
-    return NightSimulation.run(twice);
+  public SystemResult oneNightTwiceAsLong() {
+    return SystemSimulation.run(twice);
   }
 
   @Benchmark
@@ -102,18 +112,19 @@ public class NightBench {
     return NightForecast.of(quick, NightForecast.Doubt.ofTypedNight(), 200);
   }
 
+  /** A week of three stores, as the nights ahead are reckoned. */
+  @Benchmark
+  public SystemResult oneWeek() {
+    return SystemSimulation.run(week);
+  }
+
+  /** What, how much and when, made sure by an ensemble of 64, as a page is answered. */
   @Benchmark
   public Advice advice() {
-    List<Action> fires = new ArrayList<>();
-    for (double kg = 2; kg <= 12; kg += 2) {
-      fires.add(new Action(Action.Kind.FIRE, "granite", 3600, 14 * 3600, kg));
-    }
+    SystemPlan bare = quick.withActions(List.of()).small();
     return Advice.find(
-        quick.withActions(List.of()),
-        List.of(
-            new Advice.Option(List.of(new Action(Action.Kind.SCREEN, "", 0, 14 * 3600, 0))),
-            new Advice.Option(fires),
-            new Advice.Option(List.of(new Action(Action.Kind.COVER, "", 0, 14 * 3600, 0)))),
-        1.0);
+        bare,
+        Possible.options(bare, Possible.in(bare.system(), true), 3600),
+        NightForecast.Doubt.ofTypedNight());
   }
 }

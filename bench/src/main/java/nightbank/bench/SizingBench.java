@@ -2,12 +2,12 @@ package nightbank.bench;
 
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import nightbank.core.forecast.NightForecast;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
 import nightbank.core.house.SkinPart;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.night.NightPlan;
 import nightbank.core.sizing.Candidate;
 import nightbank.core.sizing.Prices;
 import nightbank.core.sizing.Season;
@@ -15,6 +15,8 @@ import nightbank.core.sizing.Sized;
 import nightbank.core.sizing.SizingSearch;
 import nightbank.core.sizing.Winter;
 import nightbank.core.store.Place;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
 import nightbank.core.weather.Weather;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -34,7 +36,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5, time = 3)
 @Fork(1)
 public class SizingBench {
-  private final NightPlan night = night();
+  private final SystemPlan night = night();
   private final List<Candidate> candidates =
       Candidate.all(
           MediumCatalogue.media(),
@@ -43,7 +45,7 @@ public class SizingBench {
           5,
           Place.onHouseFloor());
 
-  private static NightPlan night() {
+  private static SystemPlan night() {
     double length = 15 * 3600.0;
     Greenhouse house =
         Greenhouse.of(
@@ -55,18 +57,29 @@ public class SizingBench {
                 69,
                 1, 2).withMasses(List.of(new InnerMass(1.2e7, 400)))
             .withFloor(new Floor(28, 15, 0.8));
-    return new NightPlan(
-        house, List.of(), Weather.typed(1, -9, 13 * 3600, 2, 0.3, length), 7, 7, 7, length, 600);
+    return SystemPlan.of(
+        PlantSystem.of(house, List.of()),
+        Weather.typed(1, -9, 13 * 3600, 2, 0.3, length),
+        7,
+        7,
+        7,
+        length,
+        600);
   }
 
   @Benchmark
   public List<Sized> everyCandidate() {
-    return new SizingSearch(night, 60, 900, Prices.NONE).run(candidates);
+    return new SizingSearch(night, NightForecast.Doubt.ofTypedNight(), 60, 900, Prices.NONE)
+        .run(candidates);
   }
 
   @Benchmark
   public List<Season.Point> winterOfACandidate() {
-    return new Season(night, Winter.between(-2, -11, 120, 1), candidates.get(0), 0)
+    Winter winter = Winter.between(-2, -11, 120, 1);
+    return Season.of(
+            Season.plan(night.system(), winter, 7, new double[0], List.of()),
+            candidates.get(0),
+            0)
         .curve(List.of(0, 1, 2, 4, 8, 16, 32));
   }
 

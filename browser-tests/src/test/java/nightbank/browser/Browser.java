@@ -132,6 +132,13 @@ final class Browser implements AutoCloseable {
     return this;
   }
 
+  Browser readsNoMore(String words) {
+    new WebDriverWait(driver, PATIENCE)
+        .withMessage(() -> "still “" + words + "” in:\n" + pageText())
+        .until(d -> !pageText().contains(words));
+    return this;
+  }
+
   String pageText() {
     return driver.findElement(By.tagName("body")).getText();
   }

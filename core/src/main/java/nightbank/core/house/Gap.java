@@ -24,15 +24,19 @@ public record Gap(String name, double lengthMetres, double widthMetres) {
     }
   }
 
+  /** Air through an opening of so many square metres, m³/s. */
+  static double through(double squareMetres, double excessKelvin, double wind) {
+    return squareMetres == 0
+        ? 0
+        : squareMetres * 10 * Math.sqrt(STACK * Math.abs(excessKelvin) + WIND * wind * wind);
+  }
+
   /**
    * Air through it, m³/s.
    *
    * @param wind at the house, m/s
    */
   public double cubicMetresPerSecond(double excessKelvin, double wind) {
-    double squareCentimetres = lengthMetres * widthMetres * 1e4;
-    return squareCentimetres
-        * Math.sqrt(STACK * Math.abs(excessKelvin) + WIND * wind * wind)
-        / 1000;
+    return through(lengthMetres * widthMetres, excessKelvin, wind);
   }
 }

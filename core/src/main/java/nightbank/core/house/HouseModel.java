@@ -44,6 +44,7 @@ public final class HouseModel {
   private double groundJoules;
   private double fromMassJoules;
   private double sunJoules;
+  private double vapourJoules;
   private double demand;
   private double sinceDemand = DEMAND_EVERY;
 
@@ -72,6 +73,15 @@ public final class HouseModel {
 
     /** Two metres below the floor. */
     public double groundCelsius;
+
+    /** Air that fires draw from the house and that comes in cold, m³/s. */
+    public double drawnAir;
+
+    /** Water vapour given off in the house by flames and the like, kg/s. */
+    public double vapour;
+
+    /** Of a door that stands open, m². */
+    public double doorSquareMetres;
 
     public boolean screenDrawn;
     public boolean gapsStuffed;
@@ -178,6 +188,7 @@ public final class HouseModel {
     ventedJoules = 0;
     groundJoules = 0;
     fromMassJoules = 0;
+    vapourJoules = 0;
     sunJoules = s.sunWatts * seconds;
     if (!begun) {
       skin.start(air, s.outdoorCelsius);
@@ -204,7 +215,10 @@ public final class HouseModel {
 
   private void subStep(double dt, Step s, double wind, double outside) {
     double out = s.outdoorCelsius;
-    double draught = house.draught(wind, air - out, s.gapsStuffed);
+    double draught =
+        house.draught(wind, air - out, s.gapsStuffed)
+            + s.drawnAir
+            + Gap.through(s.doorSquareMetres, air - out, wind);
     double vent = house.vented(air);
     double sunRest = (1 - SUN_TO_AIR) * s.sunWatts;
     skin.behind(out, wind, s.skyCelsius, s.screenDrawn);
@@ -213,7 +227,7 @@ public final class HouseModel {
     double volume = house.volumeCubicMetres() / dt;
     double fresh = draught + vent;
     double damp =
-        (volume * vapour + fresh * outside + skin.vapourPull())
+        (volume * vapour + fresh * outside + skin.vapourPull() + s.vapour)
             / (volume + fresh + skin.vapourTie());
     for (int i = 0; i < walls.length; i++) {
       if (walls[i] != null) {
@@ -320,7 +334,10 @@ public final class HouseModel {
     ventedJoules += dt * vent * warmth;
     fromMassJoules += fromMass;
     vapour +=
-        dt / house.volumeCubicMetres() * ((draught + vent) * (outside - damp) + evaporated - dew);
+        dt
+            / house.volumeCubicMetres()
+            * ((draught + vent) * (outside - damp) + evaporated + s.vapour - dew);
+    vapourJoules += MoistAir.LATENT * s.vapour * dt;
     skin.wet(dt);
   }
 
@@ -381,6 +398,11 @@ public final class HouseModel {
   /** Sun that got in during the last step, J. */
   public double sunJoules() {
     return sunJoules;
+  }
+
+  /** Latent heat of what flames gave off as vapour in the last step, J. */
+  public double vapourJoules() {
+    return vapourJoules;
   }
 
   /** Heat that inner masses, walls and soil gave up in the last step, J. */

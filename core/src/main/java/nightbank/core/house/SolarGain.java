@@ -35,6 +35,38 @@ public final class SolarGain {
     return watts;
   }
 
+  /** On level ground at the weather's moments, W/m². */
+  public static double[] onLevel(
+      Weather weather, Instant start, double latitude, double longitude) {
+    return onPlane(0, 180, weather, start, latitude, longitude);
+  }
+
+  /**
+   * On an upright face at the weather's moments, W/m².
+   *
+   * @param facing clockwise from north, degrees
+   */
+  public static double[] onUpright(
+      double facing, Weather weather, Instant start, double latitude, double longitude) {
+    return onPlane(UPRIGHT, facing, weather, start, latitude, longitude);
+  }
+
+  private static double[] onPlane(
+      double tilt,
+      double facing,
+      Weather weather,
+      Instant start,
+      double latitude,
+      double longitude) {
+    double[] at = weather.seconds();
+    double[] watts = new double[at.length];
+    for (int i = 0; i < at.length; i++) {
+      Instant moment = start.plusSeconds((long) at[i]);
+      watts[i] = Sun.at(moment, latitude, longitude, weather.cloudAt(at[i])).onPlane(tilt, facing);
+    }
+    return watts;
+  }
+
   /**
    * On an upright face that takes all of it up, W. Neglects hills, and panes before it.
    *

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import nightbank.core.forecast.NightForecast;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;

@@ -1,5 +1,7 @@
 package nightbank.core.night;
 
+import nightbank.core.forecast.Verdict;
+
 /**
  * A night as it was, from what was read and what was seen.
  *

@@ -3,7 +3,7 @@ package nightbank.core.run;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.LongStream;
-import nightbank.core.charge.LitFire;
+import nightbank.core.source.LitFire;
 
 /**
  * When a source gave heat, and in what proportion from moment to moment, known without the
@@ -29,7 +29,7 @@ public record Course(ReadingSeries watts, boolean writtenDown, double fuelJoules
     for (LitFire lit : fires) {
       for (int i = 0; i < at.length; i++) {
         double watts = lit.watts(at[i]);
-        taken[i] += watts * lit.fire().toStore();
+        taken[i] += watts * lit.toStore();
         fuel += watts * STEP;
       }
     }

@@ -4,14 +4,14 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import nightbank.core.charge.Hearth;
-import nightbank.core.charge.WoodFire;
+import java.util.Optional;
+import java.util.function.Predicate;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.night.Action;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightResult;
-import nightbank.core.night.NightSimulation;
-import nightbank.core.night.NightStore;
+import nightbank.core.source.ElectricHeat;
+import nightbank.core.source.FireLoad;
+import nightbank.core.source.Hearth;
+import nightbank.core.source.Share;
+import nightbank.core.source.WoodFire;
 import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
@@ -23,6 +23,16 @@ import nightbank.core.store.Place;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
 import nightbank.core.store.Stream;
+import nightbank.core.system.Action;
+import nightbank.core.system.CircuitEnd;
+import nightbank.core.system.Control;
+import nightbank.core.system.FluidCircuit;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemSource;
+import nightbank.core.system.SystemStore;
 
 /**
  * Two designs of one store on the same night with the same heat put in. The night begins at noon so
@@ -31,14 +41,15 @@ import nightbank.core.store.Stream;
 public final class Pair {
   private static final double WRAP = 0.1; // m of wool
   private static final double GAP = 0.025; // m
-  private static final double COMBUSTION_AIR = 10; // m³/kg of wood at twice the air it needs
+  private static final String SOURCE = "what charges it";
+  private static final String CIRCUIT = "what empties it";
 
   private final School school;
-  private final NightPlan a;
-  private final NightPlan b;
+  private final SystemPlan a;
+  private final SystemPlan b;
   private final String id;
 
-  private Pair(School school, String id, NightPlan a, NightPlan b) {
+  private Pair(School school, String id, SystemPlan a, SystemPlan b) {
     this.school = school;
     this.id = id;
     this.a = a;
@@ -56,13 +67,13 @@ public final class Pair {
    */
   public static Pair of(
       School school,
-      NightPlan from,
+      SystemPlan from,
       String id,
       double joules,
       double chargeSeconds,
       double duskSeconds) {
-    NightStore base =
-        from.stores().stream()
+    SystemStore base =
+        from.system().stores().stream()
             .filter(s -> s.id().equals(id))
             .findFirst()
             .orElseThrow(() -> new IllegalArgumentException("there is no such store here"));
@@ -74,21 +85,26 @@ public final class Pair {
           s.pair(school, s.charged(s.filled("dry-sand")), s.charged(s.filled("water")));
       case BULK_OR_REFLECTIVE ->
           s.pair(school, s.charged(s.wrapped(wool(2 * GAP))), s.charged(s.wrapped(foils())));
-      case HOT_FIRE_OR_SMALL_HEAT -> s.pair(school, s.fire(base), s.smallHeat(base));
-      case ROOM_OR_STORE -> s.pair(school, s.fire(s.split(0.1, 0.5)), s.fire(s.split(0.5, 0.1)));
+      case HOT_FIRE_OR_SMALL_HEAT -> s.pair(school, s.fire(s.hearth(), false), s.smallHeat(base));
+      case ROOM_OR_STORE ->
+          s.pair(
+              school,
+              s.fire(s.hearth().withSplit(0.1, 0.5), false),
+              s.fire(s.hearth().withSplit(0.5, 0.1), false));
       case HEAP_OUT_OR_IN -> s.pair(school, s.heap(Place.outdoors()), s.heap(Place.onHouseFloor()));
       case GROUND_OR_INSULATED ->
           s.pair(school, s.charged(s.foot(Face.bare())), s.charged(s.foot(board())));
-      case AIR_OUTSIDE_OR_ROOM -> s.pair(school, s.fire(base), s.roomAir(s.fire(base)));
+      case AIR_OUTSIDE_OR_ROOM ->
+          s.pair(school, s.fire(s.hearth(), false), s.fire(s.hearth(), true));
       case WATER_OR_AIR -> s.pair(school, s.pumped(waterLoop()), s.pumped(airPipe()));
     };
   }
 
-  public NightPlan first() {
+  public SystemPlan first() {
     return a;
   }
 
-  public NightPlan second() {
+  public SystemPlan second() {
     return b;
   }
 
@@ -115,21 +131,21 @@ public final class Pair {
 
   /** Both nights, with the reasons for their difference. */
   public record Outcome(
-      School school, NightResult first, NightResult second, List<Difference> why) {}
+      School school, SystemResult first, SystemResult second, List<Difference> why) {}
 
   public Outcome run() {
-    NightResult ra = NightSimulation.run(a);
-    NightResult rb = NightSimulation.run(b);
+    SystemResult ra = SystemSimulation.run(a);
+    SystemResult rb = SystemSimulation.run(b);
     Map<Reason, double[]> all = new EnumMap<>(Reason.class);
-    NightResult.StoreNight sa = own(ra);
-    NightResult.StoreNight sb = own(rb);
+    SystemResult.StoreTrace sa = own(ra);
+    SystemResult.StoreTrace sb = own(rb);
     all.put(Reason.SPENT_EARLY, new double[] {sa.earlyJoules(), sb.earlyJoules()});
     all.put(Reason.DELIVERED, new double[] {sa.deliveredJoules(), sb.deliveredJoules()});
     all.put(Reason.LOST, new double[] {sa.lostJoules(), sb.lostJoules()});
     all.put(Reason.LEFT_AT_DAWN, new double[] {last(sa.usableJoules()), last(sb.usableJoules())});
     all.put(Reason.POWER_AT_COLDEST, new double[] {atColdest(ra, sa), atColdest(rb, sb)});
     all.put(Reason.HOTTEST, new double[] {sa.hottestCelsius(), sb.hottestCelsius()});
-    all.put(Reason.ROOM, new double[] {ra.roomJoules(), rb.roomJoules()});
+    all.put(Reason.ROOM, new double[] {ra.directJoules(), rb.directJoules()});
     List<Difference> why = new ArrayList<>();
     all.forEach((reason, v) -> why.add(new Difference(reason, v[0], v[1])));
     why.removeIf(d -> weight(d) < 0.08);
@@ -147,7 +163,7 @@ public final class Pair {
     return gap < small ? 0 : gap / Math.max(Math.abs(d.first), Math.abs(d.second));
   }
 
-  private NightResult.StoreNight own(NightResult r) {
+  private SystemResult.StoreTrace own(SystemResult r) {
     return r.stores().stream().filter(s -> s.id().equals(id)).findFirst().orElseThrow();
   }
 
@@ -155,7 +171,7 @@ public final class Pair {
     return row[row.length - 1];
   }
 
-  private static double atColdest(NightResult r, NightResult.StoreNight s) {
+  private static double atColdest(SystemResult r, SystemResult.StoreTrace s) {
     int k = 0;
     while (k < r.seconds().length - 1 && r.seconds()[k] < r.lowestAtSeconds()) {
       k++;
@@ -190,104 +206,123 @@ public final class Pair {
 
   /** What both sides share. */
   private record Setting(
-      NightPlan from, NightStore base, double joules, double chargeSeconds, double dusk) {
+      SystemPlan from, SystemStore base, double joules, double chargeSeconds, double dusk) {
 
-    Pair pair(School school, NightPlan a, NightPlan b) {
+    Pair pair(School school, SystemPlan a, SystemPlan b) {
       return new Pair(school, base.id(), a, b);
     }
 
-    private NightStore as(HeatStore store, Hearth hearth) {
+    /** The hearth that heats it now, or a bench's. */
+    Hearth hearth() {
+      return Hearth.bench();
+    }
+
+    private SystemStore as(HeatStore store) {
       StoreState start = StoreState.uniform(StoreGrid.coarse(store), base.start().meanCelsius());
-      return new NightStore(base.id(), store, start, hearth);
+      return new SystemStore(base.id(), store, start);
     }
 
-    NightStore wrapped(Face face) {
-      return as(
-          base.store().withFace(FaceName.SIDE, face).withFace(FaceName.TOP, face), base.hearth());
+    SystemStore wrapped(Face face) {
+      return as(base.store().withFace(FaceName.SIDE, face).withFace(FaceName.TOP, face));
     }
 
-    NightStore foot(Face face) {
+    SystemStore foot(Face face) {
       Place on = base.store().place().onFooting(Place.Footing.ON_GROUND);
-      return as(base.store().withFace(FaceName.FOOT, face).withPlace(on), base.hearth());
+      return as(base.store().withFace(FaceName.FOOT, face).withPlace(on));
     }
 
-    NightStore filled(String medium) {
-      return as(
-          base.store().withMedium(MediumCatalogue.medium(medium).orElseThrow()), base.hearth());
+    SystemStore filled(String medium) {
+      return as(base.store().withMedium(MediumCatalogue.medium(medium).orElseThrow()));
     }
 
-    NightStore split(double toStore, double toRoom) {
-      return as(base.store(), base.hearth().withSplit(toStore, toRoom));
+    /** The place with one store changed and nothing but this heating and emptying it. */
+    private SystemPlan with(
+        SystemStore store, Optional<SystemSource> source, Optional<FluidCircuit> circuit) {
+      PlantSystem s = from.system();
+      List<SystemSource> sources = new ArrayList<>();
+      s.sources().stream().filter(x -> !heats(x)).forEach(sources::add);
+      source.ifPresent(sources::add);
+      List<FluidCircuit> circuits = new ArrayList<>();
+      s.circuits().stream()
+          .filter(c -> c.ends().stream().noneMatch(e -> e.storeId().filter(id()).isPresent()))
+          .forEach(circuits::add);
+      circuit.ifPresent(circuits::add);
+      List<SystemStore> stores =
+          s.stores().stream().map(x -> x.id().equals(base.id()) ? store : x).toList();
+      List<Action> actions = new ArrayList<>(from.actions());
+      PlantSystem changed = s.withStores(stores).withSources(sources).withCircuits(circuits);
+      actions.removeIf(x -> x.of().equals(base.id()) || !x.of().isBlank() && !changed.has(x.of()));
+      return from.withSystem(changed).withActions(actions);
     }
 
-    private NightPlan with(NightStore store, Action... actions) {
-      List<NightStore> stores =
-          from.stores().stream().map(s -> s.id().equals(base.id()) ? store : s).toList();
-      List<Action> all = new ArrayList<>(from.actions());
-      all.removeIf(x -> x.storeId().equals(base.id()));
-      all.addAll(List.of(actions));
-      return from.withStores(stores).withActions(all);
+    private Predicate<String> id() {
+      return base.id()::equals;
     }
 
-    NightPlan charged(NightStore store) {
-      return with(store, heat(0, chargeSeconds));
+    private boolean heats(SystemSource s) {
+      return s.source().shares().stream().anyMatch(x -> x.to().storeId().filter(id()).isPresent());
     }
 
-    private Action heat(double start, double end) {
-      return new Action(Action.Kind.ELEMENT, base.id(), start, end, joules / (end - start));
+    SystemPlan charged(SystemStore store) {
+      return with(store, Optional.of(heat(0, chargeSeconds)), Optional.empty());
+    }
+
+    private SystemSource heat(double start, double end) {
+      return new SystemSource(
+          SOURCE,
+          new ElectricHeat(Share.allTo(base.id()), joules / (end - start), false),
+          Control.between(List.of(new Control.Window(start, end))),
+          true);
     }
 
     /** Wood for as much heat to store and room together as both sides get. */
-    NightPlan fire(NightStore store) {
-      double share = store.hearth().toStore().value() + store.hearth().toRoom().value();
-      double kilograms = joules / share / new WoodFire(1, 0.18, share, 0).joules();
+    SystemPlan fire(Hearth hearth, boolean roomAir) {
+      double share = hearth.toStore().value() + hearth.toRoom().value();
+      double kilograms = joules / share / FireLoad.heatingValue(FireLoad.USUAL_MOISTURE);
+      WoodFire fire =
+          hearth.fire(
+              List.of(base.id()),
+              roomAir,
+              List.of(new FireLoad(dusk, kilograms, FireLoad.USUAL_MOISTURE)));
       return with(
-          store, new Action(Action.Kind.FIRE, base.id(), dusk, from.lengthSeconds(), kilograms));
+          as(base.store()),
+          Optional.of(new SystemSource(SOURCE, fire, Control.free(), true)),
+          Optional.empty());
     }
 
-    /**
-     * The fire takes its air from the room, and as much cold air comes in through the gaps: taken
-     * as even over the night, though most of it comes while the fire burns high.
-     */
-    NightPlan roomAir(NightPlan plan) {
-      double kilograms =
-          plan.actions().stream()
-              .filter(a -> a.kind() == Action.Kind.FIRE)
-              .mapToDouble(Action::amount)
-              .sum();
-      double perHour = kilograms * COMBUSTION_AIR / (plan.lengthSeconds() / 3600);
-      var house = plan.house();
-      double leak = Math.max(0.05, house.airChangesPerHour()) * house.volumeCubicMetres();
-      return plan.withHouse(house.changed(p -> p, 1 + perHour / leak));
+    SystemPlan smallHeat(SystemStore store) {
+      return with(store, Optional.of(heat(dusk, from.lengthSeconds())), Optional.empty());
     }
 
-    NightPlan smallHeat(NightStore store) {
-      return with(store, heat(dusk, from.lengthSeconds()));
-    }
-
-    NightPlan heap(Place place) {
+    SystemPlan heap(Place place) {
+      Carrier carrier = base.store().carrier().orElseGet(Pair::waterLoop);
       HeatStore heap =
-          base.store()
-              .withPlace(place)
-              .withZone(HeatedZone.everywhere())
-              .withCarrier(base.store().carrier().orElseGet(Pair::waterLoop));
+          base.store().withPlace(place).withZone(HeatedZone.everywhere()).withCarrier(carrier);
       return with(
-          as(heap, base.hearth()),
-          heat(0, from.lengthSeconds()),
-          new Action(Action.Kind.PUMP, base.id(), dusk, from.lengthSeconds(), 0));
+          as(heap),
+          Optional.of(heat(0, from.lengthSeconds())),
+          Optional.of(circuit(carrier, dusk)));
     }
 
-    NightPlan pumped(Carrier carrier) {
+    SystemPlan pumped(Carrier carrier) {
       HeatStore led = wrapped(wool(WRAP)).store().withCarrier(carrier);
       return with(
-          as(led, base.hearth()),
-          heat(0, chargeSeconds),
-          new Action(
-              Action.Kind.PUMP,
-              base.id(),
-              dusk + (from.lengthSeconds() - dusk) / 2,
-              from.lengthSeconds(),
-              0));
+          as(led),
+          Optional.of(heat(0, chargeSeconds)),
+          Optional.of(circuit(carrier, dusk + (from.lengthSeconds() - dusk) / 2)));
+    }
+
+    private FluidCircuit circuit(Carrier carrier, double start) {
+      boolean air = carrier.stream().fluid() == Stream.Fluid.AIR;
+      CircuitEnd house =
+          air
+              ? new CircuitEnd.HouseAir()
+              : new CircuitEnd.Radiator(carrier.stream().emitterWattsPerKelvin());
+      return new FluidCircuit(
+          CIRCUIT,
+          carrier.stream(),
+          List.of(new CircuitEnd.InStore(base.id()), house),
+          Control.between(List.of(new Control.Window(start, from.lengthSeconds()))));
     }
   }
 }

@@ -3,52 +3,133 @@ package nightbank.core.sizing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightResult;
-import nightbank.core.night.NightSimulation;
-import nightbank.core.night.NightStore;
+import nightbank.core.source.ElectricHeat;
+import nightbank.core.source.Share;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
-import nightbank.core.store.Surroundings;
-import nightbank.core.weather.Weather;
+import nightbank.core.system.Action;
+import nightbank.core.system.Control;
+import nightbank.core.system.FluidCircuit;
+import nightbank.core.system.Guard;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.Sensor;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemSource;
+import nightbank.core.system.SystemStore;
 
 /**
- * A winter night by night with so many bodies of one candidate, their state carried from night to
- * day to night, charged by day with what the source can give: the curve of size against nights
- * lost. House and plants begin every evening as they follow the outdoors; days are taken at their
- * mean.
+ * A whole winter in one go with so many bodies of one candidate, house and every store carrying
+ * their state from day to night to day: the curve of size against nights lost. The candidate is
+ * charged by day with what its source can give; what else stands runs by its own controls and by
+ * habits. Steps are coarse, {@link #STEP}; against steps of a minute the nights' lows move by less
+ * than 0.3 K.
  */
 public final class Season {
-  private static final String ID = "candidate";
-  private static final double NIGHT = 15 * 3600.0;
-  private static final double LOW_AFTER = 13 * 3600.0;
-  private static final double CHARGE = 6 * 3600.0; // of a winter's day
-  private static final double REST = 3 * 3600.0;
-  private static final double STEP = 600;
-  private static final double DAY_STEP = 900;
+  /** Longest step, s. */
+  public static final double STEP = 600;
 
-  private final NightPlan like;
-  private final Winter winter;
+  private static final String ID = "candidate";
+  private static final String SOURCE = "candidate's source";
+  private static final double DAY = 86_400;
+  private static final double CHARGE_FROM = 10 * 3600; // of the day
+  private static final double CHARGE_TO = 16 * 3600;
+  private static final double LIGHT_AT = 17 * 3600;
+  private static final double KEPT = 1800;
+  private static final double ENDLESS = 40; // times what a body loses in a day, W/W
+
+  private final SystemPlan winter;
   private final Candidate candidate;
   private final double dailyJoules;
 
-  /**
-   * Prepares.
-   *
-   * @param like a night whose house, other stores, ground and actions are those of every night
-   * @param dailyJoules that the source can give in a day, 0 for as much as the store takes
-   */
-  public Season(NightPlan like, Winter winter, Candidate candidate, double dailyJoules) {
-    this.like = like;
+  /** A fire that is lit at dusk when the coming night is colder than so much. */
+  public record Habit(String fire, double kilograms, double whenLowBelow) {}
+
+  private Season(SystemPlan winter, Candidate candidate, double dailyJoules) {
     this.winter = winter;
     this.candidate = candidate;
     this.dailyJoules = dailyJoules;
   }
 
-  /** One point of the curve. */
-  public record Point(int count, double massKg, int nightsLost, double coldDegreeHours) {}
+  /**
+   * Prepares.
+   *
+   * @param winter the place with what stands in it, from a midnight on through its weather; see
+   *     {@link #plan}
+   * @param dailyJoules that the source can give in a day, 0 for as much as the store takes
+   */
+  public static Season of(SystemPlan winter, Candidate candidate, double dailyJoules) {
+    return new Season(winter, candidate, dailyJoules);
+  }
+
+  /**
+   * A place through a winter.
+   *
+   * @param like the place as it is
+   * @param sunWatts into the house at the winter's weather's moments, empty for none
+   */
+  public static SystemPlan plan(
+      PlantSystem like,
+      Winter winter,
+      double groundCelsius,
+      double[] sunWatts,
+      List<Habit> habits) {
+    var weather = winter.weather();
+    double air = Math.max(weather.outdoorAt(0) + 3, like.house().orElseThrow().plantLimitCelsius());
+    List<Action> actions = new ArrayList<>();
+    for (int d = 0; d < winter.nights().size(); d++) {
+      for (Habit h : habits) {
+        if (winter.nights().get(d).lowCelsius() < h.whenLowBelow()) {
+          actions.add(Action.load(h.fire(), d * DAY + LIGHT_AT, h.kilograms()));
+        }
+      }
+    }
+    return SystemPlan.of(
+            like.withCircuits(running(like)),
+            weather,
+            air,
+            air,
+            groundCelsius,
+            winter.nights().size() * DAY,
+            STEP)
+        .recording(KEPT)
+        .withActions(actions)
+        .withSun(sunWatts, new double[0]);
+  }
+
+  /** Whom somebody has to switch runs on cold nights: by the house's own thermometer. */
+  private static List<FluidCircuit> running(PlantSystem like) {
+    double limit = like.house().orElseThrow().plantLimitCelsius();
+    return like.circuits().stream()
+        .map(
+            c ->
+                c.control().runsByItself()
+                    ? c
+                    : new FluidCircuit(
+                        c.id(),
+                        c.stream(),
+                        c.ends(),
+                        Control.free(
+                            new Guard.Thermostat(new Sensor.HouseAir(), limit + 1, limit + 3))))
+        .toList();
+  }
+
+  /**
+   * One point of the curve.
+   *
+   * @param refillingLimits whether as many bodies with a source that always fills them would lose
+   *     clearly fewer nights
+   */
+  public record Point(
+      int count,
+      double massKg,
+      int nightsLost,
+      double coldDegreeHours,
+      boolean refillingLimits,
+      double woodJoules,
+      double electricJoules) {}
 
   /** The curve at these numbers of bodies, 0 for none. */
   public List<Point> curve(List<Integer> counts) {
@@ -59,63 +140,55 @@ public final class Season {
   }
 
   private Point point(int count) {
-    HeatStore store = count == 0 ? null : candidate.one().withCount(count);
-    StoreState state =
-        store == null ? null : StoreState.uniform(StoreGrid.night(store), candidate.fullCelsius());
-    int lost = 0;
-    double cold = 0;
-    for (Winter.Night n : winter.nights()) {
-      if (store != null) {
-        state = charged(store, state, n);
-      }
-      NightResult result = NightSimulation.run(night(n, store, state));
-      double limit = like.house().plantLimitCelsius();
-      lost += result.lowestCelsius() < limit ? 1 : 0;
-      cold += result.coldDegreeHours();
-      if (store != null) {
-        state = result.stores().get(result.stores().size() - 1).end();
-      }
+    SystemResult r = SystemSimulation.run(with(count, dailyJoules));
+    int lost = lost(r);
+    boolean refilling = false;
+    if (count > 0 && dailyJoules > 0 && lost > 0) {
+      int filled = lost(SystemSimulation.run(with(count, 0)));
+      refilling = lost - filled >= Math.max(1, 0.2 * lost);
     }
-    return new Point(count, store == null ? 0 : store.mass(), lost, cold);
+    double mass = count == 0 ? 0 : candidate.one().withCount(count).mass();
+    return new Point(
+        count, mass, lost, r.coldDegreeHours(), refilling, r.fuelJoules(), r.electricJoules());
   }
 
-  private NightPlan night(Winter.Night n, HeatStore store, StoreState state) {
-    List<NightStore> stores = new ArrayList<>(like.stores());
-    if (store != null) {
-      stores.add(new NightStore(ID, store, state));
+  private SystemPlan with(int count, double joules) {
+    if (count == 0) {
+      return winter;
     }
-    double lift = like.airCelsius() - like.weather().outdoorAt(0);
-    double slow = like.massCelsius() - like.airCelsius();
-    double air = n.eveningCelsius() + lift;
-    return new NightPlan(
-        like.house(),
-        stores,
-        Weather.typed(n.eveningCelsius(), n.lowCelsius(), LOW_AFTER, n.wind(), n.cloud(), NIGHT),
-        air,
-        Math.max(n.lowCelsius(), air + slow),
-        like.groundCelsius(),
-        NIGHT,
-        STEP,
-        like.actions(),
-        new double[0]);
+    HeatStore store = candidate.one().withCount(count);
+    double start = Math.min(candidate.fullCelsius(), winter.airCelsius() + 10);
+    List<SystemStore> stores = new ArrayList<>(winter.system().stores());
+    stores.add(new SystemStore(ID, store, StoreState.uniform(StoreGrid.night(store), start)));
+    List<Control.Window> days = new ArrayList<>();
+    for (double d = 0; d < winter.lengthSeconds(); d += DAY) {
+      days.add(new Control.Window(d + CHARGE_FROM, d + CHARGE_TO));
+    }
+    double full = candidate.fullCelsius();
+    double watts = joules > 0 ? joules / (CHARGE_TO - CHARGE_FROM) : endless(store, full);
+    List<SystemSource> sources = new ArrayList<>(winter.system().sources());
+    sources.add(
+        new SystemSource(
+            SOURCE,
+            new ElectricHeat(Share.allTo(ID), Math.min(1e6, watts), false),
+            Control.between(days, new Guard.Thermostat(new Sensor.StoreZone(ID), full - 1, full)),
+            true));
+    return winter.withSystem(winter.system().withStores(stores).withSources(sources));
   }
 
-  /** The day: air between outdoors and comfort, the source on until full or spent. */
-  private StoreState charged(HeatStore store, StoreState state, Winter.Night n) {
-    StoreModel model = StoreModel.of(store, state);
-    double air = Math.max(like.house().plantLimitCelsius() + 3, n.dayCelsius() + 4);
-    Surroundings around = Surroundings.of(air, like.groundCelsius());
-    double watts =
-        dailyJoules > 0
-            ? dailyJoules / CHARGE
-            : store.heatCapacity(candidate.fullCelsius())
-                * Math.max(1, candidate.fullCelsius() - model.meanCelsius())
-                / CHARGE
-                * 1.5;
-    for (double t = 0; t < CHARGE + REST; t += DAY_STEP) {
-      boolean on = t < CHARGE && model.meanCelsius() < candidate.fullCelsius();
-      model.step(DAY_STEP, around, on ? watts : 0);
+  private static double endless(HeatStore store, double full) {
+    return ENDLESS * store.heatCapacity(full) * Math.max(5, full) / DAY / 24;
+  }
+
+  private int lost(SystemResult r) {
+    double limit = winter.house().plantLimitCelsius();
+    int nights = (int) Math.round(winter.lengthSeconds() / DAY);
+    boolean[] below = new boolean[nights + 1];
+    for (int k = 0; k < r.plants().length; k++) {
+      if (r.plants()[k] < limit) {
+        below[(int) Math.floor((r.seconds()[k] + DAY / 2) / DAY)] = true;
+      }
     }
-    return model.state();
+    return (int) IntStream.rangeClosed(0, nights).filter(i -> below[i]).count();
   }
 }

@@ -8,20 +8,23 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightResult;
-import nightbank.core.night.NightSimulation;
-import nightbank.core.night.NightStore;
+import nightbank.core.forecast.NightForecast;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreAppraisal;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemStore;
 import nightbank.core.weather.Weather;
 
 /**
  * For each candidate the smallest number that holds a hard night in a house, found by following the
  * slope: more of the same never makes the night colder. No more are tried than half of the floor
- * takes. Every body begins evenly full at dusk. Neglects that bodies shade and warm each other.
+ * takes. A night is held as Tonight holds it: by as much as its median lies above its coldest tenth
+ * with what the house has already. Every body begins evenly full at dusk. Neglects that bodies
+ * shade and warm each other.
  */
 public final class SizingSearch {
   private static final String ID = "candidate";
@@ -29,26 +32,37 @@ public final class SizingSearch {
   private static final double HOLD_STEP = 600;
   private static final double MORE = 1.5;
   private static final double FLOOR_SHARE = 0.5;
+  private static final int MEMBERS = 64;
 
-  private final NightPlan night;
+  private final SystemPlan night;
   private final int most;
   private final double sourceWatts;
   private final Prices prices;
   private final double without;
+  private final double margin;
 
   /**
    * Prepares.
    *
    * @param night the hard night with whatever the house has already
+   * @param doubt of everything that is not known of it; a night is held when its coldest tenth is
    * @param most bodies to try at the most
    * @param sourceWatts what charges them, all together
    */
-  public SizingSearch(NightPlan night, int most, double sourceWatts, Prices prices) {
+  public SizingSearch(
+      SystemPlan night, NightForecast.Doubt doubt, int most, double sourceWatts, Prices prices) {
     this.night = night;
     this.most = most;
     this.sourceWatts = sourceWatts;
     this.prices = prices;
-    without = NightSimulation.run(night).lowestCelsius();
+    without = SystemSimulation.run(night).lowestCelsius();
+    NightForecast f = NightForecast.of(night, doubt, MEMBERS);
+    margin = Math.max(0, f.lowestMedian() - f.lowestTenth());
+  }
+
+  /** By how much the middle night must lie over the plants' limit to be held, K. */
+  public double margin() {
+    return margin;
   }
 
   /**
@@ -89,16 +103,16 @@ public final class SizingSearch {
   }
 
   private Sized found(Candidate c) {
-    double limit = night.house().plantLimitCelsius();
+    double limit = night.house().plantLimitCelsius() + margin;
     int most = Math.min(this.most, fits(c));
     int fails = 0;
     double failsAt = without;
     int holds = 0;
-    NightResult held = null;
-    NightResult best = null;
+    SystemResult held = null;
+    SystemResult best = null;
     int n = 1;
     while (n > 0) {
-      NightResult night = of(c, n);
+      SystemResult night = of(c, n);
       double lowest = night.lowestCelsius();
       double slope = (lowest - failsAt) / Math.max(1, n - fails);
       if (lowest >= limit) {
@@ -135,20 +149,20 @@ public final class SizingSearch {
         .orElse(most);
   }
 
-  private NightPlan plan(Candidate c, int count) {
-    List<NightStore> stores = new ArrayList<>(night.stores());
+  private SystemPlan plan(Candidate c, int count) {
+    List<SystemStore> stores = new ArrayList<>(night.system().stores());
     HeatStore store = c.one().withCount(count);
     stores.add(
-        new NightStore(ID, store, StoreState.uniform(StoreGrid.night(store), c.fullCelsius())));
-    return night.withStores(stores);
+        new SystemStore(ID, store, StoreState.uniform(StoreGrid.night(store), c.fullCelsius())));
+    return night.withSystem(night.system().withStores(stores));
   }
 
-  private NightResult of(Candidate c, int count) {
-    return NightSimulation.run(plan(c, count));
+  private SystemResult of(Candidate c, int count) {
+    return SystemSimulation.run(plan(c, count));
   }
 
-  private Sized described(Candidate c, int count, boolean holds, NightResult result) {
-    NightResult.StoreNight own = result.stores().get(result.stores().size() - 1);
+  private Sized described(Candidate c, int count, boolean holds, SystemResult result) {
+    SystemResult.StoreTrace own = result.stores().get(result.stores().size() - 1);
     double[] watts = own.toHouseWatts();
     HeatStore store = c.one().withCount(count);
     StoreAppraisal appraisal = StoreAppraisal.of(store, c.fullCelsius(), sourceWatts);
@@ -201,20 +215,17 @@ public final class SizingSearch {
     Weather steady =
         new Weather(
             new double[] {0}, new double[] {low}, new double[] {wind}, new double[] {cloud});
-    NightPlan base = plan(c, count);
-    NightPlan cold =
-        new NightPlan(
-            base.house(),
-            base.stores(),
+    SystemPlan base = plan(c, count);
+    SystemPlan cold =
+        SystemPlan.of(
+            base.system(),
             steady,
             base.airCelsius(),
             base.massCelsius(),
             base.groundCelsius(),
             LONGEST,
-            HOLD_STEP,
-            List.of(),
-            new double[0]);
-    NightResult result = NightSimulation.run(cold);
+            HOLD_STEP);
+    SystemResult result = SystemSimulation.run(cold);
     double limit = night.house().plantLimitCelsius();
     for (int k = 0; k < result.plants().length; k++) {
       if (result.plants()[k] < limit) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import nightbank.core.weather.Weather;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 
 /** The nights of a winter in their order, each by its evening, its low and the day before it. */
@@ -66,6 +67,51 @@ public record Winter(List<Night> nights) {
       all.add(new Night(t + 7, t + 5 + hard, t, 3 - 1.5 * hard, 0.5 - 0.4 * hard));
     }
     return new Winter(all);
+  }
+
+  private static final double LOW_AT = 7; // hour of the day
+  private static final double WARMEST_AT = 15;
+  private static final double DUSK = 18;
+
+  /**
+   * Its weather hour by hour from the first midnight on: warmest at three, each evening and low met
+   * by a cosine, the low at seven.
+   */
+  public Weather weather() {
+    int hours = 24 * nights.size() + 1;
+    double[] at = new double[hours];
+    double[] out = new double[hours];
+    double[] wind = new double[hours];
+    double[] cloud = new double[hours];
+    for (int h = 0; h < hours; h++) {
+      int day = Math.min(nights.size() - 1, h / 24);
+      double hour = h - 24.0 * day;
+      Night before = nights.get(Math.max(0, day - 1));
+      Night coming = nights.get(day);
+      at[h] = h * 3600.0;
+      out[h] = celsius(before, coming, hour);
+      wind[h] = hour < 12 ? before.wind : coming.wind;
+      cloud[h] = hour < 12 ? before.cloud : coming.cloud;
+    }
+    return new Weather(at, out, wind, cloud);
+  }
+
+  private static double celsius(Night before, Night coming, double hour) {
+    double warmest = Math.max(coming.dayCelsius, coming.eveningCelsius) + 1;
+    double night = 24 + LOW_AT - DUSK;
+    if (hour < LOW_AT) {
+      return between(before.eveningCelsius, before.lowCelsius, (hour + 24 - DUSK) / night);
+    }
+    if (hour < WARMEST_AT) {
+      return between(before.lowCelsius, warmest, (hour - LOW_AT) / (WARMEST_AT - LOW_AT));
+    }
+    return hour < DUSK
+        ? between(warmest, coming.eveningCelsius, (hour - WARMEST_AT) / (DUSK - WARMEST_AT))
+        : between(coming.eveningCelsius, coming.lowCelsius, (hour - DUSK) / night);
+  }
+
+  private static double between(double from, double to, double share) {
+    return from + (to - from) * (1 - Math.cos(Math.PI * Math.max(0, Math.min(1, share)))) / 2;
   }
 
   /**

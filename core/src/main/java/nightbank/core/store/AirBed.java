@@ -15,19 +15,7 @@ public final class AirBed extends LayeredStore {
   void settle() {}
 
   @Override
-  public double pass(double seconds, double capacityRate, double conductance, double inlet) {
-    boolean down = inlet > meanCelsius();
-    double high = grid.geometry().heightMetres();
-    double stream = inlet;
-    double given = 0;
-    for (int k = 0; k < n; k++) {
-      int l = down ? n - 1 - k : k;
-      double part = conductance * grid.thickness(l) / high;
-      double w = fromLayer(l, seconds, capacityRate, part, stream);
-      take(l, w * seconds);
-      stream += w / capacityRate;
-      given += w;
-    }
-    return given;
+  double exchangerShare(int layer) {
+    return grid.thickness(layer) / grid.geometry().heightMetres();
   }
 }

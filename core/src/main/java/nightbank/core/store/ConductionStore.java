@@ -1,7 +1,10 @@
 package nightbank.core.store;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import java.util.function.IntToDoubleFunction;
+import nightbank.core.internal.Exchange;
 import nightbank.core.internal.LineSweeps;
 import nightbank.core.medium.TabledEnthalpy;
 
@@ -46,7 +49,14 @@ public final class ConductionStore implements StoreModel {
   private final double[] along;
   private final double[] upward;
   private final double[] heated; // share of the heated zone by cell
-  private double[] source; // share of the source's heat by cell
+  private final List<double[]> shares = new ArrayList<>(); // of each zone's heat by cell
+  private double[] pending = new double[1]; // W into each zone, one body
+  private boolean warmed;
+  private final double[] put; // W into each cell during the coming step
+  private final double[] coil; // share of the greatest exchange by cell
+  private double coilUa = Double.NaN;
+  private int boreRing = -1;
+  private double boreEarth; // of the earth between pipe and ring, times k
   private final double[] celsius;
   private final double[] joulesPerKg;
   private final double[] specificHeat;
@@ -91,7 +101,8 @@ public final class ConductionStore implements StoreModel {
     upward = new double[n];
     heated = new double[n];
     ratio = new double[n];
-    source = heated;
+    put = new double[n];
+    coil = new double[n];
     water = dries ? new PoreWater(store.medium(), celsius) : null;
     double[] plan = new double[ni * nj];
     double[] outer = new double[nj * nl];
@@ -119,22 +130,35 @@ public final class ConductionStore implements StoreModel {
     }
   }
 
-  private void lay(double density) {
-    double inZone = 0;
+  private double[] shareOf(HeatedZone zone) {
+    double[] share = new double[grid.cells()];
+    double all = 0;
     for (int l = 0; l < nl; l++) {
       for (int j = 0; j < nj; j++) {
         for (int i = 0; i < ni; i++) {
           int c = grid.cell(i, j, l);
-          double thick = grid.thickness(l);
-          mass[c] = grid.cellVolume(c) * density;
-          heated[c] = grid.overlap(store.zone(), i, j, l);
-          inZone += heated[c];
+          share[c] = grid.overlap(zone, i, j, l);
+          all += share[c];
         }
       }
     }
-    for (int c = 0; c < heated.length; c++) {
-      heated[c] /= inZone;
+    for (int c = 0; c < share.length; c++) {
+      share[c] /= all;
     }
+    return share;
+  }
+
+  private void lay(double density) {
+    for (int l = 0; l < nl; l++) {
+      for (int j = 0; j < nj; j++) {
+        for (int i = 0; i < ni; i++) {
+          int c = grid.cell(i, j, l);
+          mass[c] = grid.cellVolume(c) * density;
+        }
+      }
+    }
+    System.arraycopy(shareOf(store.zone()), 0, heated, 0, heated.length);
+    shares.add(heated.clone());
     link();
   }
 
@@ -193,7 +217,7 @@ public final class ConductionStore implements StoreModel {
   }
 
   @Override
-  public void step(double seconds, Surroundings around, double sourceWatts) {
+  public void step(double seconds, Surroundings around) {
     double beside = around.at(store.place().beyond(FaceName.SIDE));
     double above = around.at(store.place().beyond(FaceName.TOP));
     double below = around.at(store.place().beyond(FaceName.FOOT));
@@ -201,12 +225,15 @@ public final class ConductionStore implements StoreModel {
     renew(FaceName.SIDE, beside);
     renew(FaceName.TOP, above);
     renew(FaceName.FOOT, below);
-    double perBody = sourceWatts / store.count();
+    if (warmed) {
+      spread();
+    }
     double perSecond = 1 / seconds;
     for (int c = 0; c < celsius.length; c++) {
       specificHeat[c] = heatOf(c);
       inertia[c] = mass[c] * specificHeat[c] * perSecond;
-      swept[c] = source[c] == 0 ? celsius[c] : celsius[c] + source[c] * perBody / inertia[c];
+      swept[c] = put[c] == 0 ? celsius[c] : celsius[c] + put[c] / inertia[c];
+      put[c] = 0;
     }
     sweepUpward(above, below);
     double side = sweepAcross(beside);
@@ -295,59 +322,181 @@ public final class ConductionStore implements StoreModel {
   }
 
   @Override
-  public void heatWhere(DoubleUnaryOperator ofCelsius) {
-    if (source == heated) {
-      source = new double[celsius.length];
-    }
+  public void heatWhere(int zone, DoubleUnaryOperator ofCelsius) {
+    double[] where = shares.get(zone);
     double sum = 0;
+    double size = 0;
     for (int c = 0; c < celsius.length; c++) {
-      source[c] = mass[c] * ofCelsius.applyAsDouble(celsius[c]);
-      sum += source[c];
+      where[c] = mass[c] * ofCelsius.applyAsDouble(celsius[c]);
+      sum += where[c];
+      size += Math.abs(where[c]);
     }
+    boolean told = Math.abs(sum) > 1e-6 * size; // where it comes to nothing it is spread evenly
     for (int c = 0; c < celsius.length; c++) {
-      source[c] = sum > 0 ? source[c] / sum : heated[c];
+      where[c] = told ? where[c] / sum : heated[c];
     }
   }
 
   @Override
-  public double zoneCelsius() {
+  public int zone(HeatedZone zone) {
+    shares.add(shareOf(zone));
+    pending = java.util.Arrays.copyOf(pending, shares.size());
+    return shares.size() - 1;
+  }
+
+  @Override
+  public void put(int zone, double watts) {
+    pending[zone] += watts / store.count();
+    warmed = true;
+  }
+
+  @Override
+  public double heat(int zone, double watts, double hottest, double band, double seconds) {
+    double[] where = shares.get(zone);
+    double each = watts / store.count();
+    double taken = 0;
+    for (int c = 0; c < put.length; c++) {
+      if (where[c] > 0) {
+        double room = Math.max(0, hottest - celsius[c]);
+        double holds = enthalpy.joulesPerKg(hottest) - enthalpy.joulesPerKg(celsius[c]);
+        double most = Math.max(0, mass[c] * holds / seconds - put[c]);
+        double w = Math.min(most, each * where[c] * Math.min(1, room / band));
+        put[c] += w;
+        taken += w;
+      }
+    }
+    return taken * store.count();
+  }
+
+  private void spread() {
+    for (int z = 0; z < pending.length; z++) {
+      double watts = pending[z];
+      if (watts != 0) {
+        double[] where = shares.get(z);
+        for (int c = 0; c < put.length; c++) {
+          put[c] += where[c] * watts;
+        }
+        pending[z] = 0;
+      }
+    }
+    warmed = false;
+  }
+
+  @Override
+  public double zoneCelsius(int zone) {
+    double[] where = zone == OWN_ZONE ? heated : shares.get(zone);
     double sum = 0;
     for (int c = 0; c < celsius.length; c++) {
-      sum += heated[c] * celsius[c];
+      sum += where[c] * celsius[c];
     }
     return sum;
   }
 
   @Override
-  public double pass(double seconds, double capacityRate, double conductance, double inlet) {
-    if (store.carrier().isPresent() && store.carrier().get().passage() instanceof Passage.Bore b) {
-      return alongBore(
-          b, seconds, capacityRate / store.count(), conductance / store.count(), inlet);
-    }
-    return alongCoil(seconds, capacityRate / store.count(), conductance / store.count(), inlet);
+  public void respond(
+      double seconds, double capacityRate, double conductance, boolean charging, Outlet out) {
+    out.atZero = 0;
+    out.slope = 1;
+    along(seconds, capacityRate, conductance, charging, 0, out);
   }
 
-  /** From the side that suits the stream, cell by cell: none is cooled below what cools it. */
-  private double alongCoil(double seconds, double capacityRate, double conductance, double inlet) {
-    boolean warms = inlet > zoneCelsius();
+  @Override
+  public double lead(
+      double seconds, double capacityRate, double conductance, boolean charging, double inlet) {
+    return along(seconds, capacityRate, conductance, charging, inlet, null);
+  }
+
+  /** Cell by cell along the stream: told to {@code out}, or booked into the coming step. */
+  private double along(
+      double seconds,
+      double capacityRate,
+      double conductance,
+      boolean charging,
+      double inlet,
+      Outlet out) {
+    double c = capacityRate / store.count();
+    double ua = conductance / store.count();
+    boolean bore =
+        store.carrier().isPresent() && store.carrier().get().passage() instanceof Passage.Bore;
+    double given =
+        bore
+            ? alongBore(seconds, c, ua, inlet, out)
+            : alongCoil(seconds, c, ua, charging, inlet, out);
+    return given * store.count();
+  }
+
+  private double alongCoil(
+      double seconds, double rate, double conductance, boolean charging, double inlet, Outlet out) {
+    if (coilUa != conductance / rate) {
+      coilUa = conductance / rate;
+      for (int c = 0; c < coil.length; c++) {
+        coil[c] = heated[c] == 0 ? 0 : -Math.expm1(-coilUa * heated[c]);
+      }
+    }
     int plan = ni * nj;
     double stream = inlet;
     double given = 0;
     for (int k = 0; k < nl; k++) {
-      int first = (warms ? nl - 1 - k : k) * plan;
+      int first = (charging ? nl - 1 - k : k) * plan;
       for (int c = first; c < first + plan; c++) {
-        if (heated[c] > 0) {
-          double ua = conductance * heated[c];
-          double g = -capacityRate * Math.expm1(-ua / capacityRate);
-          double inertiaNow = mass[c] * heatOf(c) / seconds;
-          double w = -inertiaNow * Math.expm1(-g / inertiaNow) * (celsius[c] - stream);
-          take(c, w * seconds);
-          stream += w / capacityRate;
-          given += w;
+        if (coil[c] > 0) {
+          double g = Exchange.overStep(rate, coil[c], mass[c] * heatOf(c) / seconds);
+          if (out != null) {
+            pass(out, g / rate, celsius[c]);
+          } else {
+            double w = g * (celsius[c] - stream);
+            put[c] -= w;
+            stream += w / rate;
+            given += w;
+          }
         }
       }
     }
-    return given * store.count();
+    return given;
+  }
+
+  private static void pass(Outlet out, double share, double celsius) {
+    out.atZero += share * (celsius - out.atZero);
+    out.slope *= 1 - share;
+  }
+
+  /**
+   * Along the middle from the foot up: each layer's ring next to the pipe gives to the stream what
+   * film and the earth between them let through.
+   */
+  private double alongBore(double seconds, double rate, double film, double inlet, Outlet out) {
+    Passage.Bore bore = (Passage.Bore) store.carrier().orElseThrow().passage();
+    double radius = bore.diameterMetres() / 2;
+    if (boreRing < 0) {
+      double[] edges = grid.acrossEdges();
+      boreRing = 0;
+      while (boreRing < ni - 1 && (edges[boreRing] + edges[boreRing + 1]) / 2 < 1.1 * radius) {
+        boreRing++;
+      }
+      double in = edges[boreRing];
+      double over = edges[boreRing + 1];
+      double middle = Math.sqrt((in * in + over * over) / 2);
+      boreEarth = Math.log(Math.max(1.0001, middle / radius)) / (2 * Math.PI);
+    }
+    double high = grid.geometry().heightMetres();
+    double stream = inlet;
+    double given = 0;
+    for (int l = 0; l < nl; l++) {
+      int c = grid.cell(boreRing, 0, l);
+      double thick = grid.thickness(l);
+      double ua = 1 / (high / (film * thick) + boreEarth / (conducts[c] * thick));
+      double share = -Math.expm1(-ua / rate);
+      double g = Exchange.overStep(rate, share, mass[c] * heatOf(c) / seconds);
+      if (out != null) {
+        pass(out, g / rate, celsius[c]);
+      } else {
+        double w = g * (celsius[c] - stream);
+        put[c] -= w;
+        stream += w / rate;
+        given += w;
+      }
+    }
+    return given;
   }
 
   @Override
@@ -362,51 +511,6 @@ public final class ConductionStore implements StoreModel {
       mass[c] *= 1 + more;
       celsius[c] = warmth(c, celsius[c]);
     }
-  }
-
-  private void take(int c, double joules) {
-    joulesPerKg[c] -= joules / mass[c];
-    celsius[c] = warmth(c, celsius[c]);
-  }
-
-  /**
-   * Along the middle from the foot up: each layer's ring next to the pipe gives to the stream what
-   * film and the earth between them let through.
-   */
-  private double alongBore(
-      Passage.Bore bore, double seconds, double capacityRate, double film, double inlet) {
-    double radius = bore.diameterMetres() / 2;
-    double[] edges = grid.acrossEdges();
-    int ring = 0;
-    while (ring < ni - 1 && (edges[ring] + edges[ring + 1]) / 2 < 1.1 * radius) {
-      ring++;
-    }
-    double middle = Math.sqrt((edges[ring] * edges[ring] + edges[ring + 1] * edges[ring + 1]) / 2);
-    double earth =
-        Math.log(Math.max(1.0001, middle / radius)) / (2 * Math.PI * meanConductivity(ring));
-    double high = grid.geometry().heightMetres();
-    double stream = inlet;
-    double given = 0;
-    for (int l = 0; l < nl; l++) {
-      int c = grid.cell(ring, 0, l);
-      double thick = grid.thickness(l);
-      double ua = 1 / (high / (film * thick) + earth / thick);
-      double g = -capacityRate * Math.expm1(-ua / capacityRate);
-      double inertiaNow = mass[c] * heatOf(c) / seconds;
-      double w = -inertiaNow * Math.expm1(-g / inertiaNow) * (celsius[c] - stream);
-      take(c, w * seconds);
-      stream += w / capacityRate;
-      given += w;
-    }
-    return given * store.count();
-  }
-
-  private double meanConductivity(int ring) {
-    double sum = 0;
-    for (int l = 0; l < nl; l++) {
-      sum += conducts[grid.cell(ring, 0, l)];
-    }
-    return sum / nl;
   }
 
   private void sweepUpward(double above, double below) {

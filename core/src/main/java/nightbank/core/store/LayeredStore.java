@@ -1,6 +1,9 @@
 package nightbank.core.store;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import nightbank.core.internal.Exchange;
 import nightbank.core.medium.TabledEnthalpy;
 
 /**
@@ -18,6 +21,8 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
   protected final double[] joulesPerKg;
   protected final double[] mass; // kg in a layer of all bodies
   protected final double[] heated; // share of the source's heat by layer
+  private final List<double[]> zones = new ArrayList<>();
+  private final double[] put; // W into each layer during the coming step
   private final double[] side; // m² of a layer of all bodies
   private final double[] up; // W/K to the next layer
   private final double[] ratio;
@@ -34,6 +39,7 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
     joulesPerKg = new double[n];
     mass = new double[n];
     heated = new double[n];
+    put = new double[n];
     side = new double[n];
     up = new double[n];
     ratio = new double[n];
@@ -54,10 +60,11 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
     for (int l = 0; l < n; l++) {
       heated[l] /= zone;
     }
+    zones.add(heated);
   }
 
   @Override
-  public void step(double seconds, Surroundings around, double sourceWatts) {
+  public void step(double seconds, Surroundings around) {
     double beside = around.at(store.place().beyond(FaceName.SIDE));
     double over = around.at(store.place().beyond(FaceName.TOP));
     double below = around.at(store.place().beyond(FaceName.FOOT));
@@ -80,9 +87,7 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
       }
       double left = c + out + up[l] + down * (1 - (l == 0 ? 0 : ratio[l - 1]));
       ratio[l] = up[l] / left;
-      right[l] =
-          (c * celsius[l] + heated[l] * sourceWatts + pull + (l == 0 ? 0 : down * right[l - 1]))
-              / left;
+      right[l] = (c * celsius[l] + put[l] + pull + (l == 0 ? 0 : down * right[l - 1])) / left;
     }
     double above = 0;
     Arrays.fill(watts, 0);
@@ -98,6 +103,7 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
       }
       joulesPerKg[l] += enthalpy.specificHeat(celsius[l]) * (next - celsius[l]);
       celsius[l] = enthalpy.celsius(joulesPerKg[l], next);
+      put[l] = 0;
     }
     settle();
   }
@@ -120,21 +126,97 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
     settle();
   }
 
-  /** Takes so many joules out of a layer. */
-  protected final void take(int layer, double joules) {
-    joulesPerKg[layer] -= joules / mass[layer];
-    celsius[layer] = enthalpy.celsius(joulesPerKg[layer], celsius[layer]);
+  @Override
+  public int zone(HeatedZone zone) {
+    double[] share = new double[n];
+    double all = 0;
+    for (int l = 0; l < n; l++) {
+      share[l] = grid.overlap(zone, 0, 0, l);
+      all += share[l];
+    }
+    for (int l = 0; l < n; l++) {
+      share[l] /= all;
+    }
+    zones.add(share);
+    return zones.size() - 1;
   }
 
-  /**
-   * Heat that a stream takes from a layer while it passes, W: an exchanger with one side at the
-   * layer's temperature, which falls exponentially during the step.
-   */
-  protected final double fromLayer(
-      int l, double seconds, double capacityRate, double conductance, double inlet) {
-    double g = -capacityRate * Math.expm1(-conductance / capacityRate);
-    double c = mass[l] * enthalpy.specificHeat(celsius[l]) / seconds;
-    return -c * Math.expm1(-g / c) * (celsius[l] - inlet);
+  @Override
+  public void put(int zone, double watts) {
+    double[] share = zones.get(zone);
+    for (int l = 0; l < n; l++) {
+      put[l] += share[l] * watts;
+    }
+  }
+
+  @Override
+  public double heat(int zone, double watts, double hottest, double band, double seconds) {
+    double[] share = zones.get(zone);
+    double taken = 0;
+    for (int l = 0; l < n; l++) {
+      double room = Math.max(0, hottest - celsius[l]);
+      double holds = mass[l] * (enthalpy.joulesPerKg(hottest) - joulesPerKg[l]);
+      double most = Math.max(0, holds / seconds - put[l]);
+      double w = Math.min(most, watts * share[l] * Math.min(1, room / band));
+      put[l] += w;
+      taken += w;
+    }
+    return taken;
+  }
+
+  @Override
+  public double zoneCelsius(int zone) {
+    double[] share = zones.get(zone);
+    double sum = 0;
+    for (int l = 0; l < n; l++) {
+      sum += share[l] * celsius[l];
+    }
+    return sum;
+  }
+
+  /** Of the exchanger's conductance, what lies in a layer; a share of all. */
+  abstract double exchangerShare(int layer);
+
+  @Override
+  public void respond(
+      double seconds, double capacityRate, double conductance, boolean charging, Outlet out) {
+    out.atZero = 0;
+    out.slope = 1;
+    along(seconds, capacityRate, conductance, charging, 0, out);
+  }
+
+  @Override
+  public double lead(
+      double seconds, double capacityRate, double conductance, boolean charging, double inlet) {
+    return along(seconds, capacityRate, conductance, charging, inlet, null);
+  }
+
+  /** Layer by layer, from the top down when it charges, from the foot up when it empties. */
+  private double along(
+      double seconds, double rate, double conductance, boolean charging, double inlet, Outlet out) {
+    double stream = inlet;
+    double given = 0;
+    for (int k = 0; k < n; k++) {
+      int l = charging ? n - 1 - k : k;
+      double part = exchangerShare(l);
+      if (part > 0) {
+        double g =
+            Exchange.overStep(
+                rate,
+                -Math.expm1(-conductance * part / rate),
+                mass[l] * enthalpy.specificHeat(celsius[l]) / seconds);
+        if (out != null) {
+          out.atZero += g / rate * (celsius[l] - out.atZero);
+          out.slope *= 1 - g / rate;
+        } else {
+          double w = g * (celsius[l] - stream);
+          put[l] -= w;
+          stream += w / rate;
+          given += w;
+        }
+      }
+    }
+    return given;
   }
 
   @Override
@@ -171,15 +253,6 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
       total += mass[l];
     }
     return sum / total;
-  }
-
-  @Override
-  public double zoneCelsius() {
-    double sum = 0;
-    for (int l = 0; l < n; l++) {
-      sum += heated[l] * celsius[l];
-    }
-    return sum;
   }
 
   @Override

@@ -7,6 +7,9 @@ package nightbank.core.store;
  * mixed.
  */
 public final class LayeredTank extends LayeredStore {
+  private static final double BOILING = 100; // °C, at sea level
+
+  private double steam; // J
   private final int[] first; // first layer of each block that is mixed already
   private final double[] before; // J/kg before a draw
 
@@ -24,6 +27,7 @@ public final class LayeredTank extends LayeredStore {
 
   @Override
   void settle() {
+    boil();
     int top = 0;
     for (int l = 0; l < n; l++) {
       first[top++] = l;
@@ -32,6 +36,23 @@ public final class LayeredTank extends LayeredStore {
         mix(first[top - 1], l);
       }
     }
+  }
+
+  /** At a hundred degrees water boils: what is more leaves as steam, and is made up. */
+  private void boil() {
+    double full = enthalpy.joulesPerKg(BOILING);
+    for (int l = 0; l < n; l++) {
+      if (joulesPerKg[l] > full) {
+        steam += mass[l] * (joulesPerKg[l] - full);
+        joulesPerKg[l] = full;
+        celsius[l] = BOILING;
+      }
+    }
+  }
+
+  @Override
+  public double steamJoules() {
+    return steam;
   }
 
   private boolean lighterBelow(int below, int above) {
@@ -51,23 +72,61 @@ public final class LayeredTank extends LayeredStore {
     }
   }
 
-  /** A coil in the heated zone: what goes through enters it at the top when it is the warmer. */
+  /** A coil in the heated zone. */
   @Override
-  public double pass(double seconds, double capacityRate, double conductance, double inlet) {
-    boolean warms = inlet > zoneCelsius();
-    double stream = inlet;
-    double given = 0;
-    for (int k = 0; k < n; k++) {
-      int l = warms ? n - 1 - k : k;
-      if (heated[l] > 0) {
-        double w = fromLayer(l, seconds, capacityRate, conductance * heated[l], stream);
-        take(l, w * seconds);
-        stream += w / capacityRate;
-        given += w;
-      }
+  double exchangerShare(int layer) {
+    return heated[layer];
+  }
+
+  /** What comes out at a height while so much is drawn, °C, mean over the coming step. */
+  public double drawnCelsius(
+      double seconds, double kilogramsPerSecond, double inletHigh, double outletHigh) {
+    int out = layerAt(outletHigh);
+    int way = outletHigh >= inletHigh ? -1 : 1; // back from the outlet towards the inlet
+    int in = layerAt(inletHigh);
+    double left = kilogramsPerSecond * seconds;
+    double all = left;
+    double joules = 0;
+    for (int l = out; left > 0 && l != in + way; l += way) {
+      double some = Math.min(left, mass[l]);
+      joules += some * joulesPerKg[l];
+      left -= some;
+    }
+    double drawn = all - left;
+    return drawn > 0 ? enthalpy.celsius(joules / drawn, celsius[out]) : celsius[out];
+  }
+
+  /**
+   * Water drawn off at one height while as much comes back at another, so much colder that the tank
+   * has given so many joules.
+   *
+   * @return J/kg of what came out, mean over the step
+   */
+  public double exchange(
+      double seconds,
+      double kilogramsPerSecond,
+      double inletHigh,
+      double outletHigh,
+      double joules) {
+    int in = layerAt(inletHigh);
+    int out = layerAt(outletHigh);
+    int way = out >= in ? 1 : -1;
+    double column = 0;
+    for (int l = in; l != out + way; l += way) {
+      before[l] = joulesPerKg[l];
+      column += mass[l];
+    }
+    double moved = Math.min(column, kilogramsPerSecond * seconds);
+    double got = between(in, out, way, column - moved, column, 0) / moved;
+    double incoming = got - joules / moved;
+    double at = -moved;
+    for (int l = in; l != out + way; l += way) {
+      joulesPerKg[l] = between(in, out, way, at, at + mass[l], incoming) / mass[l];
+      celsius[l] = enthalpy.celsius(joulesPerKg[l], celsius[l]);
+      at += mass[l];
     }
     settle();
-    return given;
+    return got;
   }
 
   /**
@@ -82,25 +141,11 @@ public final class LayeredTank extends LayeredStore {
       double inletCelsius,
       double inletHigh,
       double outletHigh) {
-    int in = layerAt(inletHigh);
-    int out = layerAt(outletHigh);
-    int way = out >= in ? 1 : -1;
-    double moved = kilogramsPerSecond * seconds;
-    double incoming = enthalpy.joulesPerKg(inletCelsius);
-    double column = 0;
-    for (int l = in; l != out + way; l += way) {
-      before[l] = joulesPerKg[l];
-      column += mass[l];
-    }
-    double got = between(in, out, way, column - moved, column, incoming);
-    double at = -moved;
-    for (int l = in; l != out + way; l += way) {
-      joulesPerKg[l] = between(in, out, way, at, at + mass[l], incoming) / mass[l];
-      celsius[l] = enthalpy.celsius(joulesPerKg[l], celsius[l]);
-      at += mass[l];
-    }
-    settle();
-    return enthalpy.celsius(got / moved, inletCelsius);
+    double out = drawnCelsius(seconds, kilogramsPerSecond, inletHigh, outletHigh);
+    double given = enthalpy.joulesPerKg(out) - enthalpy.joulesPerKg(inletCelsius);
+    exchange(
+        seconds, kilogramsPerSecond, inletHigh, outletHigh, given * kilogramsPerSecond * seconds);
+    return out;
   }
 
   /**

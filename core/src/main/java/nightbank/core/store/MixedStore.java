@@ -1,5 +1,6 @@
 package nightbank.core.store;
 
+import nightbank.core.internal.Exchange;
 import nightbank.core.medium.Enthalpy;
 
 /**
@@ -7,6 +8,7 @@ import nightbank.core.medium.Enthalpy;
  * closes too. Neglects layering, which makes a tank drawn from the top worth more than this.
  */
 public final class MixedStore implements StoreModel {
+  private static final double BOILING = 100; // °C, at sea level
   private static final FaceName[] FACES = FaceName.values();
 
   private HeatStore store;
@@ -17,6 +19,8 @@ public final class MixedStore implements StoreModel {
   private final double[] conductance = new double[3];
   private final double[] watts = new double[3];
   private double celsius;
+  private double put; // W during the coming step
+  private double steam; // J
 
   public MixedStore(HeatStore store, StoreState start) {
     this.store = store;
@@ -30,7 +34,9 @@ public final class MixedStore implements StoreModel {
   }
 
   @Override
-  public void step(double seconds, Surroundings around, double sourceWatts) {
+  public void step(double seconds, Surroundings around) {
+    double sourceWatts = put;
+    put = 0;
     double total = 0;
     double pull = 0;
     double coldest = celsius;
@@ -52,7 +58,7 @@ public final class MixedStore implements StoreModel {
     double next = celsius;
     for (int i = 0; i < 200; i++) {
       double f = enthalpy.joulesPerKg(next) - before - per * (sourceWatts + pull - total * next);
-      if (Math.abs(f) < 1e-10 * (1 + Math.abs(before)) || high - low < 1e-13) {
+      if (Math.abs(f) < 1e-12 * (1 + Math.abs(before)) || high - low < 1e-13) {
         break;
       }
       if (f > 0) {
@@ -68,14 +74,63 @@ public final class MixedStore implements StoreModel {
       double beyond = around.at(store.place().beyond(name));
       watts[name.ordinal()] = conductance[name.ordinal()] * (celsius - beyond);
     }
+    boil();
+  }
+
+  /** At a hundred degrees water boils: what is more leaves as steam, and is made up. */
+  private void boil() {
+    double over = enthalpy.joulesPerKg(celsius) - enthalpy.joulesPerKg(BOILING);
+    if (over > 0) {
+      steam += mass * over;
+      celsius = BOILING;
+    }
   }
 
   @Override
-  public double pass(double seconds, double capacityRate, double conductance, double inlet) {
-    double g = -capacityRate * Math.expm1(-conductance / capacityRate);
-    double c = mass * enthalpy.specificHeat(celsius) / seconds;
-    double given = -c * Math.expm1(-g / c) * (celsius - inlet);
-    takeOut(seconds * given);
+  public double steamJoules() {
+    return steam;
+  }
+
+  @Override
+  public int zone(HeatedZone zone) {
+    return OWN_ZONE;
+  }
+
+  @Override
+  public void put(int zone, double watts) {
+    put += watts;
+  }
+
+  @Override
+  public double heat(int zone, double watts, double hottest, double band, double seconds) {
+    double room = Math.max(0, hottest - celsius);
+    double holds = mass * (enthalpy.joulesPerKg(hottest) - enthalpy.joulesPerKg(celsius));
+    double most = Math.max(0, holds / seconds - put);
+    double taken = Math.min(most, watts * Math.min(1, room / band));
+    put += taken;
+    return taken;
+  }
+
+  private double exchanged(double seconds, double capacityRate, double conductance) {
+    return Exchange.overStep(
+        capacityRate,
+        -Math.expm1(-conductance / capacityRate),
+        mass * enthalpy.specificHeat(celsius) / seconds);
+  }
+
+  @Override
+  public void respond(
+      double seconds, double capacityRate, double conductance, boolean charging, Outlet out) {
+    double share = exchanged(seconds, capacityRate, conductance) / capacityRate;
+    out.atZero = share * celsius;
+    out.slope = 1 - share;
+  }
+
+  @Override
+  public double lead(
+      double seconds, double capacityRate, double conductance, boolean charging, double inlet) {
+    double given = exchanged(seconds, capacityRate, conductance) * (celsius - inlet);
+    put -= given;
     return given;
   }
 
@@ -103,7 +158,7 @@ public final class MixedStore implements StoreModel {
   }
 
   @Override
-  public double zoneCelsius() {
+  public double zoneCelsius(int zone) {
     return celsius;
   }
 

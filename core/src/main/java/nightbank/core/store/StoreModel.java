@@ -6,24 +6,67 @@ import nightbank.core.medium.Medium;
 /** How a store changes with time. One instance belongs to one thread. */
 public interface StoreModel {
   /**
-   * Moves on by one step.
+   * Moves on by one step with what was put and led into it since the last.
    *
    * @param seconds length of the step
    * @param around what lies beyond the faces
-   * @param sourceWatts heat put in by the source into all bodies together
    */
-  void step(double seconds, Surroundings around, double sourceWatts);
+  void step(double seconds, Surroundings around);
+
+  /** A step with heat from the store's own source, W into all bodies together. */
+  default void step(double seconds, Surroundings around, double sourceWatts) {
+    put(OWN_ZONE, sourceWatts);
+    step(seconds, around);
+  }
+
+  /** The zone that the store itself names. */
+  int OWN_ZONE = 0;
+
+  /** A zone that some other source heats, by a number of its own. */
+  int zone(HeatedZone zone);
+
+  /** Heat into a zone of all bodies during the coming step, W; more than one source adds up. */
+  void put(int zone, double watts);
 
   /**
-   * Lets a stream through: of a coil, along a pipe, through stones. The direction of heat follows
-   * from the temperatures. Water without a coil takes it as if mixed.
+   * Heat into a zone during the coming step from something that is no hotter than so much: a part
+   * takes up less the nearer it comes, and none that would make it hotter.
+   *
+   * @param band below the hottest within which less is taken up, K
+   * @return W that are taken up
+   */
+  double heat(int zone, double watts, double hottestCelsius, double band, double seconds);
+
+  /**
+   * What a stream would come out at, were it led through in the coming step: linear in what it
+   * comes in at, since the store is as it is at the step's start. Of a coil, along a pipe, through
+   * stones; no part is cooled below the stream that cools it.
    *
    * @param capacityRate ṁ c, W/K
    * @param conductance UA between stream and mass, W/K
-   * @param inletCelsius as it comes in
-   * @return heat that the stream carries off, W; negative when it charges the store
+   * @param charging whether it comes in warmer than the store, which it then enters at the top
    */
-  double pass(double seconds, double capacityRate, double conductance, double inletCelsius);
+  void respond(
+      double seconds, double capacityRate, double conductance, boolean charging, Outlet out);
+
+  /**
+   * Leads the stream through in the coming step.
+   *
+   * @param inletCelsius as it comes in
+   * @return heat that the stream carries off, W; below zero when it charges the store
+   */
+  double lead(
+      double seconds,
+      double capacityRate,
+      double conductance,
+      boolean charging,
+      double inletCelsius);
+
+  /** Outlet temperature as atZero + slope × inlet. */
+  final class Outlet {
+    public double atZero;
+    public double slope;
+  }
 
   /**
    * More of the same thrown on and mixed in.
@@ -35,15 +78,19 @@ public interface StoreModel {
   StoreState state();
 
   /** Mean over the heated zone, °C: what a coil or an element's thermostat feels. */
-  double zoneCelsius();
+  default double zoneCelsius() {
+    return zoneCelsius(OWN_ZONE);
+  }
+
+  double zoneCelsius(int zone);
 
   /** Mean of a quantity that goes with temperature, over the mass. */
   default double meanOf(DoubleUnaryOperator ofCelsius) {
     return ofCelsius.applyAsDouble(meanCelsius());
   }
 
-  /** From now on the source's heat goes where this is large, in proportion, instead of the zone. */
-  default void heatWhere(DoubleUnaryOperator ofCelsius) {}
+  /** From now on heat into that zone goes by this, part by part, in proportion. */
+  default void heatWhere(int zone, DoubleUnaryOperator ofCelsius) {}
 
   /** Heat that has left with the steam of drying since the start, J. */
   default double steamJoules() {

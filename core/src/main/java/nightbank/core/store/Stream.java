@@ -61,21 +61,6 @@ public record Stream(
     return kilogramsPerSecond * fluid.specificHeat;
   }
 
-  /**
-   * Conductance from a mass to the house's air by way of this stream, W/K. For air it is that of
-   * the passage alone. For a water loop through passage and radiator: 1/K = 1/(ε₁C) + 1/(ε₂C) - 1/C
-   * (two exchangers with one loop between them, Kays and London, 1984).
-   */
-  public double toAir(double passageWattsPerKelvin) {
-    double c = capacityRate();
-    double first = -c * Math.expm1(-passageWattsPerKelvin / c);
-    if (fluid == Fluid.AIR) {
-      return first;
-    }
-    double second = -c * Math.expm1(-emitterWattsPerKelvin / c);
-    return second <= 0 ? 0 : 1 / (1 / first + 1 / second - 1 / c);
-  }
-
   private static void within(String what, double v, double low, double high, String unit) {
     if (!(v >= low && v <= high)) {
       throw new IllegalArgumentException(

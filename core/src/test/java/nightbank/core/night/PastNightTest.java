@@ -3,6 +3,7 @@ package nightbank.core.night;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import nightbank.core.forecast.Verdict;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

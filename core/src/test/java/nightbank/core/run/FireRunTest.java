@@ -9,9 +9,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import nightbank.core.charge.LitFire;
-import nightbank.core.charge.WoodFire;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.source.FireLoad;
+import nightbank.core.source.Hearth;
+import nightbank.core.source.LitFire;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
@@ -35,7 +36,7 @@ public class FireRunTest {
   private static final int N = 40 * 3600 / STEP;
   private static final double[] LIT = {1, 24}; // h
   private static final double JOULES = 45e6; // of each, into the stone
-  private static final WoodFire WOOD = WoodFire.inMasonry(6); // of each
+  private static final LitFire WOOD = lit(0); // of each
 
   private final HeatStore bench =
       new HeatStore(
@@ -85,11 +86,13 @@ public class FireRunTest {
     return new RunRecord(bench, series, new ReadingSeries("air", at, air), 7, 0, 10, false);
   }
 
+  private static LitFire lit(long at) {
+    return new LitFire(at, 6, FireLoad.USUAL_MOISTURE, Hearth.bench());
+  }
+
   private Course logged(double... lit) {
     List<LitFire> fires =
-        Arrays.stream(lit)
-            .mapToObj(hour -> new LitFire(BEGIN + (long) (hour * 3600), WOOD))
-            .toList();
+        Arrays.stream(lit).mapToObj(hour -> lit(BEGIN + (long) (hour * 3600))).toList();
     return Course.ofFires(fires, BEGIN, BEGIN + (long) N * STEP);
   }
 

@@ -10,7 +10,6 @@ import java.util.Random;
 import java.util.function.LongToDoubleFunction;
 import java.util.stream.LongStream;
 import nightbank.core.Reference;
-import nightbank.core.charge.WaterLoop;
 import nightbank.core.run.JudgedLoop.Direction;
 import nightbank.core.run.JudgedLoop.Spell;
 import org.testng.annotations.DataProvider;
@@ -77,11 +76,9 @@ public class JudgedLoopTest {
   /** C dT/dt = ε ṁc (T_in - T) - UA (T - T_a): what went in is the integral of its solution. */
   @Test(dataProvider = "cases")
   public void aChargeFromTwoThermometersIsTheClosedForms(Map<String, String> row) {
-    WaterLoop loop =
-        new WaterLoop(
-            number(row, "coil_UA_W_K"), number(row, "flow_kg_s"), number(row, "c_fluid_J_kgK"));
     double rate = number(row, "flow_kg_s") * number(row, "c_fluid_J_kgK");
-    double taken = loop.effectiveness() * rate;
+    double effectiveness = -Math.expm1(-number(row, "coil_UA_W_K") / rate);
+    double taken = effectiveness * rate;
     double loss = number(row, "store_loss_W_K");
     double inlet = number(row, "inlet_C");
     double end = (taken * inlet + loss * number(row, "ambient_C")) / (taken + loss);
@@ -93,7 +90,7 @@ public class JudgedLoopTest {
             seconds,
             rate,
             s -> inlet,
-            s -> loop.outletCelsius(inlet, end + (begin - end) * Math.exp(-s / tau)));
+            s -> inlet - effectiveness * (inlet - end - (begin - end) * Math.exp(-s / tau)));
     double known =
         taken * ((inlet - end) * seconds - (begin - end) * tau * -Math.expm1(-seconds / tau));
     assertThat(j.charged()).isCloseTo(known, within(2e-4 * known));

@@ -8,14 +8,16 @@ import static org.assertj.core.api.Assertions.withinPercentage;
 import java.util.List;
 import java.util.Map;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightResult;
-import nightbank.core.night.NightStore;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Place;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemStore;
 import nightbank.core.weather.Weather;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -25,21 +27,22 @@ public class PairTest {
   private static final double LENGTH = 20 * 3600.0;
   private static final double HEAT = 8 * 3.6e6;
 
-  private static NightPlan noon() {
+  private static SystemPlan noon() {
     return noon(Place.onHouseFloor());
   }
 
-  private static NightPlan noon(Place place) {
+  private static SystemPlan noon(Place place) {
     HeatStore drum =
         HeatStore.of(
                 new Geometry.Cylinder(0.35, 0.8),
                 MediumCatalogue.medium("dry-sand").orElseThrow(),
                 Map.of())
-            .withPlace(place);
-    NightPlan like = SizingSearchTest.night(-6);
-    return new NightPlan(
-        like.house(),
-        List.of(new NightStore("s", drum, StoreState.uniform(StoreGrid.coarse(drum), 10))),
+            .withPlace(place)
+            .withZone(new HeatedZone(0.8, 0.1, 0.9));
+    SystemPlan like = SizingSearchTest.night(-6);
+    SystemStore store = new SystemStore("s", drum, StoreState.uniform(StoreGrid.coarse(drum), 10));
+    return SystemPlan.of(
+        PlantSystem.of(like.house(), List.of(store)),
         Weather.typed(5, -6, 18 * 3600, 2, 0.3, LENGTH),
         10,
         9,
@@ -62,8 +65,8 @@ public class PairTest {
   @Test(dataProvider = "schools")
   public void bothSidesGetTheSameHeatAndEveryJouleIsBooked(School school) {
     Pair.Outcome out = pair(school).run();
-    for (NightResult r : List.of(out.first(), out.second())) {
-      double in = r.stores().get(0).chargedJoules() + r.roomJoules();
+    for (SystemResult r : List.of(out.first(), out.second())) {
+      double in = r.stores().get(0).chargedJoules() + r.directJoules();
       assertThat(r.residualJoules()).isCloseTo(0, within(1e-8 * in));
       assertThat(in).isCloseTo(HEAT, withinPercentage(school == School.WATER_OR_AIR ? 10 : 3));
     }
@@ -72,7 +75,7 @@ public class PairTest {
     }
   }
 
-  private static double early(NightResult r) {
+  private static double early(SystemResult r) {
     return r.stores().get(0).earlyJoules();
   }
 
@@ -104,8 +107,8 @@ public class PairTest {
   public void heatForTheRoomIsGoneByMorning() {
     Pair.Outcome out =
         Pair.of(School.ROOM_OR_STORE, noon(Place.inHouse()), "s", HEAT, 3 * 3600, 4.5 * 3600).run();
-    assertThat(out.first().roomJoules())
-        .isCloseTo(5 * out.second().roomJoules(), withinPercentage(1));
+    assertThat(out.first().directJoules())
+        .isCloseTo(5 * out.second().directJoules(), withinPercentage(1));
     assertThat(out.second().lowestCelsius()).isGreaterThan(out.first().lowestCelsius());
   }
 

@@ -3,9 +3,21 @@ package nightbank.core.sizing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.List;
-import nightbank.core.night.NightSimulation;
+import nightbank.core.source.FireLoad;
+import nightbank.core.source.Share;
+import nightbank.core.source.WoodFire;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreState;
+import nightbank.core.system.Control;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemSource;
+import nightbank.core.system.SystemStore;
 import org.testng.annotations.Test;
 
 /** Winters and the curve of size against nights lost. */
@@ -19,28 +31,33 @@ public class SeasonTest {
         .orElseThrow();
   }
 
+  private static Season season(Winter winter, double dailyJoules) {
+    SystemPlan like = SizingSearchTest.night(-8);
+    return Season.of(
+        Season.plan(like.system(), winter, 7, new double[0], List.of()), columns(), dailyJoules);
+  }
+
   @Test
   public void moreMassLosesNoMoreNights() {
-    List<Season.Point> curve =
-        new Season(SizingSearchTest.night(-8), WINTER, columns(), 0)
-            .curve(List.of(0, 2, 4, 8, 16, 32));
+    List<Season.Point> curve = season(WINTER, 0).curve(List.of(0, 2, 4, 8, 16, 32));
     for (int i = 1; i < curve.size(); i++) {
       assertThat(curve.get(i).nightsLost()).isLessThanOrEqualTo(curve.get(i - 1).nightsLost());
       assertThat(curve.get(i).coldDegreeHours())
           .isLessThanOrEqualTo(curve.get(i - 1).coldDegreeHours() + 1e-9);
     }
     assertThat(curve.get(0).nightsLost()).isGreaterThan(curve.get(5).nightsLost());
+    assertThat(curve).noneMatch(Season.Point::refillingLimits);
   }
 
   @Test
-  public void withAWeakSourceMoreMassStopsHelping() {
-    Season weak = new Season(SizingSearchTest.night(-8), WINTER, columns(), 3 * 3.6e6);
-    Season strong = new Season(SizingSearchTest.night(-8), WINTER, columns(), 0);
-    int gainWeak = gain(weak.curve(List.of(8, 32)));
-    int gainStrong = gain(strong.curve(List.of(0, 8)));
-    assertThat(gainWeak).isLessThan(gainStrong);
-    assertThat(weak.curve(List.of(16)).get(0).nightsLost())
-        .isGreaterThanOrEqualTo(strong.curve(List.of(16)).get(0).nightsLost());
+  public void withAWeakSourceMoreMassStopsHelpingAndRefillingIsSaidToLimit() {
+    Season weak = season(WINTER, 3 * 3.6e6);
+    Season strong = season(WINTER, 0);
+    assertThat(gain(weak.curve(List.of(8, 32)))).isLessThan(gain(strong.curve(List.of(0, 8))));
+    Season.Point point = weak.curve(List.of(16)).get(0);
+    assertThat(point.nightsLost()).isGreaterThan(strong.curve(List.of(16)).get(0).nightsLost());
+    assertThat(point.refillingLimits()).isTrue();
+    assertThat(point.electricJoules()).isLessThanOrEqualTo(60 * 3 * 3.6e6 * (1 + 1e-9));
   }
 
   private static int gain(List<Season.Point> two) {
@@ -48,12 +65,54 @@ public class SeasonTest {
   }
 
   @Test
-  public void oneNightOfAWinterIsTheNightItself() {
-    Winter one = new Winter(List.of(new Winter.Night(5, 1, -8, 2, 0.3)));
-    Season.Point point =
-        new Season(SizingSearchTest.night(-8), one, columns(), 0).curve(List.of(0)).get(0);
-    boolean lost = NightSimulation.run(SizingSearchTest.night(-8)).lowestCelsius() < 2;
-    assertThat(point.nightsLost()).isEqualTo(lost ? 1 : 0);
+  public void coarseStepsMoveTheNightsLowsByLittle() {
+    Winter month = Winter.between(-1, -9, 20, 5);
+    SystemPlan like = SizingSearchTest.night(-8);
+    Candidate c = columns();
+    var store = c.one().withCount(6);
+    SystemStore standing =
+        new SystemStore("x", store, StoreState.uniform(StoreGrid.night(store), 12));
+    SystemPlan coarse =
+        Season.plan(
+            like.system().withStores(List.of(standing)), month, 7, new double[0], List.of());
+    double[] rough = lows(SystemSimulation.run(coarse));
+    double[] fine = lows(SystemSimulation.run(coarse.withStep(60)));
+    for (int i = 0; i < rough.length; i++) {
+      assertThat(rough[i]).isCloseTo(fine[i], within(0.3));
+    }
+  }
+
+  private static double[] lows(SystemResult r) {
+    double[] low = new double[20];
+    java.util.Arrays.fill(low, 99);
+    for (int k = 0; k < r.plants().length; k++) {
+      int day = Math.min(19, (int) (r.seconds()[k] / 86_400));
+      low[day] = Math.min(low[day], r.plants()[k]);
+    }
+    return low;
+  }
+
+  @Test
+  public void aFireThatIsLitOnColdEveningsSavesNightsAndItsWoodIsCounted() {
+    SystemPlan like = SizingSearchTest.night(-8);
+    SystemSource hearth =
+        new SystemSource(
+            "hearth",
+            new WoodFire(Share.allToHouse(), 3, 600, false, List.of()),
+            Control.free(),
+            true);
+    PlantSystem warmed = like.system().withSources(List.of(hearth));
+    List<Season.Habit> habit = List.of(new Season.Habit("hearth", 8, -3));
+    double[] none = new double[0];
+    Season.Point lit =
+        Season.of(Season.plan(warmed, WINTER, 7, none, habit), columns(), 0)
+            .curve(List.of(0))
+            .get(0);
+    Season.Point cold = season(WINTER, 0).curve(List.of(0)).get(0);
+    long evenings = WINTER.nights().stream().filter(n -> n.lowCelsius() < -3).count();
+    assertThat(lit.nightsLost()).isLessThan(cold.nightsLost());
+    assertThat(lit.woodJoules())
+        .isCloseTo(evenings * 8 * FireLoad.heatingValue(0.18), withinPercentage(5));
   }
 
   @Test

@@ -7,17 +7,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import nightbank.core.forecast.NightForecast;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
 import nightbank.core.house.Skins;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightSimulation;
-import nightbank.core.night.NightStore;
 import nightbank.core.store.Place;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemStore;
 import nightbank.core.weather.Weather;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -27,7 +29,11 @@ public class SizingSearchTest {
   private static final double LENGTH = 15 * 3600.0;
   private static final Candidate.Reach REACH = new Candidate.Reach(55, 90);
 
-  static NightPlan night(double low) {
+  /** Hardly anything unsure but the deep ground. */
+  private static final NightForecast.Doubt DOUBT =
+      new NightForecast.Doubt(0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
+
+  static SystemPlan night(double low) {
     Greenhouse house =
         Greenhouse.of(
                 List.of(
@@ -39,8 +45,14 @@ public class SizingSearchTest {
                 2)
             .withMasses(List.of(new InnerMass(4e6, 80)))
             .withFloor(new Floor(14, 11, 0.8));
-    return new NightPlan(
-        house, List.of(), Weather.typed(1, low, 13 * 3600, 2, 0.3, LENGTH), 6, 6, 7, LENGTH, 600);
+    return SystemPlan.of(
+        PlantSystem.of(house, List.of()),
+        Weather.typed(1, low, 13 * 3600, 2, 0.3, LENGTH),
+        6,
+        6,
+        7,
+        LENGTH,
+        600);
   }
 
   static List<Candidate> some(String... media) {
@@ -49,13 +61,19 @@ public class SizingSearchTest {
     return Candidate.all(list, new double[] {0, 100}, REACH, 5, Place.onHouseFloor());
   }
 
-  private static double lowest(NightPlan night, Candidate c, int n) {
+  private static SizingSearch search(SystemPlan night, int most, Prices prices) {
+    return new SizingSearch(night, DOUBT, most, 900, prices);
+  }
+
+  private static double lowest(SystemPlan night, Candidate c, int n) {
     if (n == 0) {
-      return NightSimulation.run(night).lowestCelsius();
+      return SystemSimulation.run(night).lowestCelsius();
     }
     var store = c.one().withCount(n);
     var state = StoreState.uniform(StoreGrid.night(store), c.fullCelsius());
-    return NightSimulation.run(night.withStores(List.of(new NightStore("x", store, state))))
+    return SystemSimulation.run(
+            night.withSystem(
+                night.system().withStores(List.of(new SystemStore("x", store, state)))))
         .lowestCelsius();
   }
 
@@ -68,13 +86,15 @@ public class SizingSearchTest {
 
   @Test(dataProvider = "candidates")
   public void theSmallestNumberIsTheOneThatTryingAllFinds(Candidate c) {
-    NightPlan night = night(-8);
-    Sized sized = new SizingSearch(night, 24, 900, Prices.NONE).size(c);
+    SystemPlan night = night(-8);
+    Sized sized = search(night, 24, Prices.NONE).size(c);
     int room = (int) Math.max(1, 0.5 * 14 / c.one().geometry().endArea());
     int most = Math.min(24, room);
     int brute = 0;
+    NightForecast f = NightForecast.of(night, DOUBT, 64);
+    double limit = 2 + f.lowestMedian() - f.lowestTenth();
     for (int n = 1; n <= most && brute == 0; n++) {
-      brute = lowest(night, c, n) >= 2 ? n : 0;
+      brute = lowest(night, c, n) >= limit ? n : 0;
     }
     assertThat(sized.holds()).isEqualTo(brute > 0);
     assertThat(sized.count()).isEqualTo(brute > 0 ? brute : most);
@@ -82,8 +102,19 @@ public class SizingSearchTest {
   }
 
   @Test
+  public void whatIsUnsureAsksForMore() {
+    Candidate c = some("water").get(0);
+    Sized sure = search(night(-6), 60, Prices.NONE).size(c);
+    NightForecast.Doubt typed = NightForecast.Doubt.ofTypedNight();
+    Sized unsure = new SizingSearch(night(-6), typed, 60, 900, Prices.NONE).size(c);
+    assertThat(sure.holds()).isTrue();
+    assertThat(unsure.count()).isGreaterThan(sure.count());
+    assertThat(unsure.lowestCelsius()).isGreaterThan(2.5);
+  }
+
+  @Test
   public void moreBodiesNeverMakeTheNightColder() {
-    NightPlan night = night(-9);
+    SystemPlan night = night(-9);
     for (Candidate c : some("water", "dry-sand")) {
       double before = lowest(night, c, 0);
       for (int n = 1; n <= 16; n *= 2) {
@@ -96,8 +127,8 @@ public class SizingSearchTest {
 
   @Test
   public void aWrappedSlowBodyIsLimitedByPowerAndABareSmallOneByEnergy() {
-    NightPlan night = night(-8);
-    SizingSearch search = new SizingSearch(night, 400, 900, Prices.NONE);
+    SystemPlan night = night(-8);
+    SizingSearch search = search(night, 400, Prices.NONE);
     Candidate slow =
         some("dry-sand").stream()
             .filter(c -> c.container().id().equals("big-bin") && c.wrapMillimetres() > 0)
@@ -114,7 +145,7 @@ public class SizingSearchTest {
 
   @Test
   public void aMildNightNeedsOneAndSaysSo() {
-    Sized sized = new SizingSearch(night(1), 10, 900, Prices.NONE).size(some("water").get(0));
+    Sized sized = search(night(1), 10, Prices.NONE).size(some("water").get(0));
     assertThat(sized.count()).isEqualTo(1);
     assertThat(sized.limit()).isEqualTo(Sized.Limit.NONE);
   }
@@ -126,8 +157,7 @@ public class SizingSearchTest {
             Map.of(
                 "water", new Pack("tap", 1000, Pack.Unit.LITRE, 2),
                 "dry-sand", new Pack("bag", 25, Pack.Unit.KILOGRAM, 4)));
-    List<Sized> all =
-        new SizingSearch(night(-8), 60, 900, prices).run(some("water", "dry-sand", "granite"));
+    List<Sized> all = search(night(-8), 60, prices).run(some("water", "dry-sand", "granite"));
     assertThat(all).extracting(Sized::dominated).contains(true, false);
     for (Sized s : all) {
       boolean beaten = all.stream().anyMatch(o -> SizingSearch.dominates(o, s));
@@ -168,8 +198,7 @@ public class SizingSearchTest {
     List<Integer> told = java.util.Collections.synchronizedList(new ArrayList<>());
     AtomicInteger asked = new AtomicInteger();
     List<Sized> part =
-        new SizingSearch(night(-8), 20, 900, Prices.NONE)
-            .run(all, told::add, () -> asked.incrementAndGet() > 6);
+        search(night(-8), 20, Prices.NONE).run(all, told::add, () -> asked.incrementAndGet() > 6);
     assertThat(part).hasSizeLessThan(all.size()).hasSizeGreaterThanOrEqualTo(5);
     assertThat(told).hasSameSizeAs(part);
   }

@@ -75,7 +75,7 @@ public class AirBedTest {
     int steps = 400;
     double given = 0;
     for (int i = 0; i < steps; i++) {
-      given = model.pass(seconds / steps, rate, conductance, 1);
+      given = Led.stepped(model, seconds / steps, rate, conductance, 1);
     }
     double outlet = 1 + given / rate;
     assertThat(outlet).isCloseTo(schumann(transferUnits, eta), within(0.02));
@@ -87,11 +87,11 @@ public class AirBedTest {
     double ua = CARRIER.passage().conductance(bed(), CARRIER.stream(), 20);
     double rate = CARRIER.stream().capacityRate();
     for (int i = 0; i < 120; i++) {
-      model.pass(60, rate, ua, 45);
+      Led.stepped(model, 60, rate, ua, 45);
     }
     assertThat(model.at(0, 0.95)).isGreaterThan(40);
     assertThat(model.at(0, 0.05)).isLessThan(20);
-    double first = 10 + model.pass(60, rate, ua, 10) / rate;
+    double first = 10 + Led.stepped(model, 60, rate, ua, 10) / rate;
     assertThat(first).isGreaterThan(40);
   }
 
@@ -102,7 +102,7 @@ public class AirBedTest {
     double before = model.heatContent();
     double out = 0;
     for (int i = 0; i < 300; i++) {
-      out += model.pass(120, 250, 3000, i < 150 ? 50 : 5) * 120;
+      out += Led.through(model, 120, 250, 3000, i < 150 ? 50 : 5) * 120;
       model.step(120, Surroundings.of(8, 8), 40);
       out -= 40 * 120;
       for (FaceName face : FaceName.values()) {

@@ -234,11 +234,31 @@ public class ConductionStoreTest {
     StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.standard(store), 60));
     for (int i = 0; i < 200; i++) {
       double rate = 0.05 * 4186;
-      double watts = model.pass(600, rate, 400, 20);
+      double watts = Led.through(model, 600, rate, 400, 20);
       assertThat(watts).isNotNegative();
       assertThat(model.state().lowestCelsius()).isGreaterThanOrEqualTo(20 - 1e-9);
       assertThat(20 + watts / rate).as("outlet").isLessThanOrEqualTo(60 + 1e-9);
       model.step(600, Surroundings.of(20, 20), 0);
     }
+  }
+
+  @Test
+  public void lessIsTakenUpTheNearerItComesToWhatHeatsIt() {
+    HeatStore store =
+        HeatStore.of(
+            new Geometry.Cylinder(0.3, 0.8),
+            MediumCatalogue.medium("dry-sand").orElseThrow(),
+            Map.of());
+    for (double[] c : new double[][] {{20, 1}, {500, 0.5}, {700, 0}}) {
+      StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.standard(store), c[0]));
+      double taken = model.heat(StoreModel.OWN_ZONE, 100, 600, 200, 60);
+      assertThat(taken).isCloseTo(100 * c[1], within(1e-6));
+    }
+    StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.standard(store), 590));
+    for (int i = 0; i < 50; i++) {
+      model.heat(StoreModel.OWN_ZONE, 50_000, 600, 1, 600);
+      model.step(600, Surroundings.of(590, 590));
+    }
+    assertThat(model.highestCelsius()).isLessThanOrEqualTo(600 + 1e-6);
   }
 }

@@ -168,8 +168,8 @@ public class LayeredTankTest {
     double into = 0;
     double before = a.heatContent();
     for (int i = 0; i < 240; i++) {
-      into -= a.pass(60, 400, 600, 70) * 60;
-      b.pass(60, 400, 600, 70);
+      into -= Led.through(a, 60, 400, 600, 70) * 60;
+      Led.through(b, 60, 400, 600, 70);
       a.step(60, Surroundings.of(20, 20), 0);
       b.step(60, Surroundings.of(20, 20), 0);
     }

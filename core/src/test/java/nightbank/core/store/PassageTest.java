@@ -93,10 +93,11 @@ public class PassageTest {
     HeatStore warm = bin().withCarrier(new Carrier(COIL, Stream.water(0.05)));
     StoreModel model = StoreModel.of(warm, StoreState.uniform(StoreGrid.standard(warm), 50));
     double before = model.heatContent();
-    double got = model.pass(600, 0.05 * 4180, COIL.conductance(warm, Stream.water(0.05), 50), 20);
+    double ua = COIL.conductance(warm, Stream.water(0.05), 50);
+    double got = Led.stepped(model, 600, 0.05 * 4180, ua, 20);
     assertThat(got).isPositive();
     assertThat(before - model.heatContent()).isCloseTo(got * 600, within(1e-6 * before));
-    assertThat(model.pass(600, 209, 60, 80)).isNegative();
+    assertThat(Led.through(model, 600, 209, 60, 80)).isNegative();
   }
 
   @Test
@@ -113,7 +114,7 @@ public class PassageTest {
     double rate = 0.05 * 4180;
     double g = rate * -Math.expm1(-90 / rate);
     for (int i = 0; i < 60; i++) {
-      model.pass(120, rate, 90, 65);
+      Led.stepped(model, 120, rate, 90, 65);
     }
     double exact = 65 - 53 * Math.exp(-g * 7200 / (tank.mass() * 4184));
     assertThat(model.meanCelsius()).isCloseTo(exact, within(0.01));
@@ -139,8 +140,7 @@ public class PassageTest {
     double film = 12 * Math.PI * 0.1 * 20;
     double got = 0;
     for (int i = 0; i < 24 * 60; i++) {
-      got -= model.pass(60, rate, film, 10) * 60;
-      model.step(60, Surroundings.of(0, 0), 0);
+      got -= Led.stepped(model, 60, rate, film, 10) * 60;
     }
     double exact = radial(0.05, outer, 1.2, 1600 * 1600.0, 12, 86_400) * 20 * 10;
     assertThat(got).isCloseTo(exact, withinPercentage(5));
@@ -195,21 +195,8 @@ public class PassageTest {
     StoreModel model = StoreModel.of(bore, StoreState.uniform(StoreGrid.standard(bore), 10));
     Carrier c = bore.carrier().orElseThrow();
     double rate = c.stream().capacityRate();
-    return 30 + model.pass(60, rate, c.passage().conductance(bore, c.stream(), 10), 30) / rate;
-  }
-
-  @Test
-  public void aLoopWithARadiatorGivesLessThanEitherExchangerAlone() {
-    Stream loop = new Stream(Stream.Fluid.WATER, 0.04, 20, 60);
-    double both = loop.toAir(90);
-    double rate = loop.capacityRate();
-    assertThat(both).isLessThan(rate * -Math.expm1(-60 / rate)).isPositive();
-    // the loop's own temperatures, reckoned step by step: store at 1, air at 0
-    double e1 = -Math.expm1(-90 / rate);
-    double e2 = -Math.expm1(-60 / rate);
-    double back = e1 * (1 - e2) / (1 - (1 - e1) * (1 - e2));
-    double out = back / (1 - e2);
-    assertThat(both).isCloseTo(rate * (out - back), within(1e-9));
+    double ua = c.passage().conductance(bore, c.stream(), 10);
+    return 30 + Led.through(model, 60, rate, ua, 30) / rate;
   }
 
   @Test

@@ -36,7 +36,7 @@ public class NightCalendar {
       VEvent event = new VEvent();
       event.setUid(
           UUID.nameUUIDFromBytes(
-                  (house + "/" + d.kind() + "/" + d.storeId() + "/" + night.sunset())
+                  (house + "/" + d.kind() + "/" + d.of() + "/" + d.from())
                       .getBytes(java.nio.charset.StandardCharsets.UTF_8))
               + "@night-bank");
       event.setDateTimeStamp(Date.from(d.from()));
@@ -55,21 +55,25 @@ public class NightCalendar {
   }
 
   private static String word(TonightQuestion.Doing d, TonightView night) {
-    String store =
+    String of =
         night.possible().stream()
-            .filter(p -> p.storeId() != null && p.storeId().equals(d.storeId()))
-            .map(TonightView.Possible::storeName)
+            .filter(p -> p.of() != null && p.of().equals(d.of()))
+            .map(TonightView.Possible::name)
             .findFirst()
             .orElse("")
             .toLowerCase(Locale.ENGLISH);
     return switch (d.kind()) {
-      case FIRE -> String.format(Locale.ROOT, "Light %.0f kg in the %s", d.amount(), store);
-      case ELEMENT -> "Element of the " + store + " on";
-      case PUMP -> "Pump of the " + store + " on";
-      case LID_OFF -> "Lid off the " + store;
+      case LOAD -> String.format(Locale.ROOT, "Lay %.0f kg on the %s", d.amount(), of);
+      case BYPASS -> "Bypass of the " + of + " open";
+      case DAMPER_SHUT -> "Shut the damper of the " + of;
+      case QUENCH -> "Smother the " + of;
+      case RUN -> "Switch on: " + of;
+      case STOP -> "Switch off: " + of;
+      case LID_OFF -> "Lid off the " + of;
       case SCREEN -> "Draw the screen";
       case COVER -> "Fleece over the plants";
       case STUFF_GAPS -> "Stuff the gaps";
+      case DOOR_OPEN -> "Open the door";
     };
   }
 }

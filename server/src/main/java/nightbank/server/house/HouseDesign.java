@@ -2,6 +2,7 @@ package nightbank.server.house;
 
 import java.time.LocalDate;
 import java.util.List;
+import nightbank.core.forecast.NightForecast;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.Shelter;
 import nightbank.core.house.Stand;
@@ -60,6 +61,16 @@ public record HouseDesign(
     Wetness(double share) {
       this.share = share;
     }
+  }
+
+  /** As sure of the house as its nights have made it. */
+  public NightForecast.Doubt learnedInto(NightForecast.Doubt doubt) {
+    return learned == null
+            || learned.skinSigma() == null
+            || learned.leakSigma() == null
+            || learned.massSigma() == null
+        ? doubt
+        : doubt.withLearned(learned.skinSigma(), learned.leakSigma(), learned.massSigma());
   }
 
   /**

@@ -2,10 +2,10 @@ package nightbank.server.night;
 
 import java.util.ArrayList;
 import java.util.List;
+import nightbank.core.forecast.GivenWorth;
+import nightbank.core.forecast.NightForecast;
 import nightbank.core.house.Shelter;
-import nightbank.core.night.GivenWorth;
-import nightbank.core.night.NightForecast;
-import nightbank.core.night.NightPlan;
+import nightbank.core.system.SystemPlan;
 import nightbank.server.house.HouseDesign;
 
 /** Sky, wind, shelter and dampness as they were taken, each with what it is worth tonight. */
@@ -13,7 +13,7 @@ final class Givens {
   private Givens() {}
 
   static List<TonightView.Assumption> of(
-      NightPlan plan, NightForecast.Doubt doubt, HouseDesign design, TonightQuestion q) {
+      SystemPlan plan, NightForecast.Doubt doubt, HouseDesign design, TonightQuestion q) {
     double lowest = plan.lengthSeconds() * 0.8;
     List<TonightView.Assumption> all = new ArrayList<>();
     for (GivenWorth g : GivenWorth.of(plan, doubt)) {

@@ -8,12 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import nightbank.core.charge.Hearth;
-import nightbank.core.night.NightStore;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
 import nightbank.server.log.Readings;
+import nightbank.server.plant.Plants;
 import nightbank.server.run.Judgements;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
@@ -38,10 +37,9 @@ class Starts {
   private record Known(double celsius, Instant at) {}
 
   /** One store as it stands now. */
-  record StoreStart(
-      StoreView view, Instant readAt, HeatStore store, StoreState state, Hearth hearth) {
-    NightStore night() {
-      return new NightStore(view.id().toString(), store, state, hearth);
+  record StoreStart(StoreView view, Instant readAt, HeatStore store, StoreState state) {
+    Plants.Standing standing() {
+      return new Plants.Standing(view.id(), view.design().indoors(), store, state);
     }
   }
 
@@ -107,14 +105,32 @@ class Starts {
   }
 
   List<StoreStart> stores(
-      UUID holding, UUID house, Instant now, double air, List<TonightView.Assumption> assumed) {
+      UUID holding,
+      UUID house,
+      Instant now,
+      double air,
+      List<TonightQuestion.StoreRead> said,
+      List<TonightView.Assumption> assumed) {
     List<StoreStart> starts = new ArrayList<>();
     for (StoreView view : stores.all(holding)) {
       if (house.equals(view.houseId()) && !view.planned()) {
-        starts.add(store(holding, view, now, air, assumed));
+        Optional<Double> read =
+            said.stream()
+                .filter(r -> view.id().equals(r.id()))
+                .map(TonightQuestion.StoreRead::celsius)
+                .findFirst();
+        starts.add(
+            read.isPresent()
+                ? typed(holding, view, now, read.get())
+                : store(holding, view, now, air, assumed));
       }
     }
     return starts;
+  }
+
+  private StoreStart typed(UUID holding, StoreView view, Instant now, double celsius) {
+    HeatStore core = stores.core(holding, view.id()).store();
+    return new StoreStart(view, now, core, StoreState.uniform(StoreGrid.coarse(core), celsius));
   }
 
   private StoreStart store(
@@ -128,8 +144,7 @@ class Starts {
       assumed.add(
           new TonightView.Assumption(
               readAt == null ? "STORE_UNREAD" : "STORE_STALE", flat, readAt, view.name()));
-      return new StoreStart(
-          view, readAt, core.store(), StoreState.uniform(grid, flat), core.hearth());
+      return new StoreStart(view, readAt, core.store(), StoreState.uniform(grid, flat));
     }
     if (readAt.isBefore(now.minus(Duration.ofHours(FRESH_HOURS)))) {
       assumed.add(new TonightView.Assumption("STORE_AGE", null, readAt, view.name()));
@@ -137,13 +152,9 @@ class Starts {
     var judged = judgements.judge(holding, core, readAt.minus(LOOK_BACK), readAt);
     if (judged.isPresent()) {
       HeatStore learned = judged.get().run().learned();
-      return new StoreStart(view, readAt, learned, judged.get().run().lastState(), core.hearth());
+      return new StoreStart(view, readAt, learned, judged.get().run().lastState());
     }
     return new StoreStart(
-        view,
-        readAt,
-        core.store(),
-        StoreState.uniform(grid, view.now().meanCelsius()),
-        core.hearth());
+        view, readAt, core.store(), StoreState.uniform(grid, view.now().meanCelsius()));
   }
 }

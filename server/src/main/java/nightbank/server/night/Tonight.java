@@ -10,21 +10,25 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import nightbank.core.forecast.Advice;
+import nightbank.core.forecast.Counterfactual;
+import nightbank.core.forecast.NightForecast;
+import nightbank.core.forecast.Possible;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.SolarGain;
-import nightbank.core.night.Action;
-import nightbank.core.night.Advice;
-import nightbank.core.night.Counterfactual;
-import nightbank.core.night.NightForecast;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightSimulation;
-import nightbank.core.night.NightStore;
+import nightbank.core.system.Action;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemSimulation;
 import nightbank.core.weather.SunTimes;
 import nightbank.core.weather.Weather;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
+import nightbank.server.plant.PartView;
+import nightbank.server.plant.Plants;
+import nightbank.server.plant.Span;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.LidHours;
 import nightbank.server.store.StoreView;
@@ -39,6 +43,7 @@ public class Tonight {
   private final Holdings holdings;
   private final Houses houses;
   private final Starts starts;
+  private final Plants plants;
   private final Weathers weathers;
   private final Clock clock;
 
@@ -46,21 +51,37 @@ public class Tonight {
   private final Cache<Asked, Start> started =
       Caffeine.newBuilder().maximumSize(200).expireAfterWrite(Duration.ofSeconds(60)).build();
 
-  Tonight(Holdings holdings, Houses houses, Starts starts, Weathers weathers, Clock clock) {
+  Tonight(
+      Holdings holdings,
+      Houses houses,
+      Starts starts,
+      Plants plants,
+      Weathers weathers,
+      Clock clock) {
     this.holdings = holdings;
     this.houses = houses;
     this.starts = starts;
+    this.plants = plants;
     this.weathers = weathers;
     this.clock = clock;
   }
 
-  private record Asked(UUID holding, UUID house, Double evening, Double low, Instant end) {}
+  private record Asked(
+      UUID holding,
+      UUID house,
+      Double evening,
+      Double low,
+      Double air,
+      Double floor,
+      List<TonightQuestion.StoreRead> stores,
+      Instant end) {}
 
   private record Start(
       double evening,
       double air,
       double mass,
       List<Starts.StoreStart> stores,
+      List<PartView> parts,
       List<TonightView.Assumption> assumed,
       Weathers.Known known) {}
 
@@ -78,7 +99,16 @@ public class Tonight {
     Instant end = typed ? later(sunrise, lowAt) : sunrise;
     double length = Math.max(1800, Duration.between(now, end).toSeconds());
     boolean quick = Boolean.TRUE.equals(q.quick());
-    Asked key = new Asked(holding, houseId, q.eveningCelsius(), q.lowCelsius(), end);
+    Asked key =
+        new Asked(
+            holding,
+            houseId,
+            q.eveningCelsius(),
+            q.lowCelsius(),
+            q.airCelsius(),
+            q.floorCelsius(),
+            q.stores() == null ? List.of() : List.copyOf(q.stores()),
+            end);
     Start start = quick ? started.getIfPresent(key) : null;
     if (start == null) {
       start = start(key, now);
@@ -95,32 +125,46 @@ public class Tonight {
                 length)
             : TonightWeather.of(start.known(), q, now);
     List<Starts.StoreStart> stores = start.stores();
-    List<Action> standing = LidHours.actions(views(stores), now, ZoneId.of(place.zone()), length);
-    List<Action> actions =
-        q.actions() == null ? standing : Doings.toCore(q.actions(), stores, now, length);
-    NightPlan plan =
-        new NightPlan(
+    ZoneId zone = ZoneId.of(place.zone());
+    PlantSystem system =
+        Plants.system(
             house,
-            stores.stream().map(Starts.StoreStart::night).map(NightStore::small).toList(),
-            weather,
-            start.air(),
-            start.mass(),
-            houses.ground(holding, design, now),
-            length,
-            STEP,
-            actions,
-            SolarGain.along(house, weather, now, place.latitude(), place.longitude()));
-    var possible = Doings.possible(design, stores);
+            stores.stream().map(Starts.StoreStart::standing).toList(),
+            start.parts(),
+            new Span(now, length, zone),
+            new Plants.Sunshine(
+                weather.seconds(),
+                SolarGain.onUpright(
+                    front(design, place), weather, now, place.latitude(), place.longitude())));
+    Doings doings = new Doings(system, start.parts(), stores, now, length);
+    List<Action> standing = LidHours.actions(views(stores), now, zone, length);
+    SystemPlan plan =
+        SystemPlan.of(
+                system,
+                weather,
+                start.air(),
+                start.mass(),
+                houses.ground(holding, design, now),
+                length,
+                STEP)
+            .withActions(q.actions() == null ? standing : doings.toCore(q.actions()))
+            .withSun(
+                SolarGain.along(house, weather, now, place.latitude(), place.longitude()),
+                SolarGain.onLevel(weather, now, place.latitude(), place.longitude()))
+            .small();
+    List<Possible> possible = Possible.in(system, Boolean.TRUE.equals(design.fleece()));
     List<TonightView.Assumption> assumed = new ArrayList<>(start.assumed());
     if (design.learned() != null) {
       assumed.add(
           new TonightView.Assumption(
               "HOUSE_LEARNED", null, null, String.valueOf(design.learned().nights())));
     }
-    var view = new TonightMapping(houseId, plan, stores, now, sun, possible, assumed);
+    var view =
+        new TonightMapping(
+            houseId, plan, stores, start.parts(), doings, now, sun, possible, assumed);
     if (quick) {
       return view.quick(
-          NightSimulation.run(plan), NightSimulation.run(plan.withoutStores()).lowestCelsius());
+          SystemSimulation.run(plan), SystemSimulation.run(plan.withoutStores()).lowestCelsius());
     }
     NightForecast.Doubt doubt =
         doubt(typed, length, design).withStartAged(hoursSinceRead(stores, now));
@@ -131,21 +175,25 @@ public class Tonight {
     Advice advice =
         Advice.find(
             plan.withActions(standing),
-            Doings.options(possible, standing, dusk, length),
+            Possible.options(plan.withActions(standing), possible, dusk),
             doubt,
             Map.of(plan.actions(), forecast));
     return view.whole(forecast, advice, Counterfactual.of(plan));
   }
 
+  /** Where the house's front looks, or the sun's side. */
+  private static double front(HouseDesign design, HoldingView place) {
+    if (design.shape() != null) {
+      return design.shape().frontDegrees();
+    }
+    return place.latitude() < 0 ? 0 : 180;
+  }
+
   private static NightForecast.Doubt doubt(boolean typed, double length, HouseDesign design) {
-    NightForecast.Doubt doubt =
+    return design.learnedInto(
         typed
             ? NightForecast.Doubt.ofTypedNight()
-            : NightForecast.Doubt.ofForecast(length / 3600 / 2);
-    HouseDesign.LearnedFactors l = design.learned();
-    return l == null || l.skinSigma() == null || l.leakSigma() == null || l.massSigma() == null
-        ? doubt
-        : doubt.withLearned(l.skinSigma(), l.leakSigma(), l.massSigma());
+            : NightForecast.Doubt.ofForecast(length / 3600 / 2));
   }
 
   private static List<StoreView> views(List<Starts.StoreStart> stores) {
@@ -171,12 +219,14 @@ public class Tonight {
         known != null
             ? known.hours().get(0).celsius()
             : starts.evening(a.holding(), a.evening(), a.low(), now, assumed);
-    double air = starts.air(a.holding(), a.house(), now, evening, assumed);
+    double air =
+        a.air() != null ? a.air() : starts.air(a.holding(), a.house(), now, evening, assumed);
     return new Start(
         evening,
         air,
-        starts.mass(a.holding(), a.house(), now, air, assumed),
-        starts.stores(a.holding(), a.house(), now, air, assumed),
+        a.floor() != null ? a.floor() : starts.mass(a.holding(), a.house(), now, air, assumed),
+        starts.stores(a.holding(), a.house(), now, air, a.stores(), assumed),
+        plants.of(a.holding(), a.house()),
         assumed,
         known);
   }
@@ -201,6 +251,17 @@ public class Tonight {
     }
     if (q.eveningCelsius() != null) {
       range("eveningCelsius", q.eveningCelsius(), -50, 40, "°C");
+    }
+    if (q.airCelsius() != null) {
+      range("airCelsius", q.airCelsius(), -50, 60, "°C");
+    }
+    if (q.floorCelsius() != null) {
+      range("floorCelsius", q.floorCelsius(), -30, 60, "°C");
+    }
+    if (q.stores() != null) {
+      for (int i = 0; i < q.stores().size(); i++) {
+        range("stores." + i + ".celsius", q.stores().get(i).celsius(), -40, 1000, "°C");
+      }
     }
     if (q.cloud() != null) {
       range("cloud", q.cloud(), 0, 1, "");

@@ -4,48 +4,59 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import nightbank.core.forecast.Advice;
+import nightbank.core.forecast.Counterfactual;
+import nightbank.core.forecast.NightCaution;
+import nightbank.core.forecast.NightForecast;
+import nightbank.core.forecast.Possible;
+import nightbank.core.forecast.Shortfall;
 import nightbank.core.house.HouseLosses;
-import nightbank.core.night.Action;
-import nightbank.core.night.Advice;
-import nightbank.core.night.Counterfactual;
-import nightbank.core.night.NightCaution;
-import nightbank.core.night.NightForecast;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightResult;
-import nightbank.core.night.Shortfall;
+import nightbank.core.system.Action;
+import nightbank.core.system.Control;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemStore;
 import nightbank.core.weather.SunTimes;
 import nightbank.server.house.LossView;
+import nightbank.server.plant.PartView;
 
 /** The core's night as a view. */
 final class TonightMapping {
   private static final int POINTS = 240;
 
   private final UUID houseId;
-  private final NightPlan plan;
+  private final SystemPlan plan;
   private final List<Starts.StoreStart> stores;
+  private final List<PartView> parts;
+  private final Doings doings;
   private final Instant now;
   private final SunTimes sun;
-  private final List<TonightView.Possible> possible;
+  private final List<Possible> possible;
   private final List<TonightView.Assumption> assumed;
 
   TonightMapping(
       UUID houseId,
-      NightPlan plan,
+      SystemPlan plan,
       List<Starts.StoreStart> stores,
+      List<PartView> parts,
+      Doings doings,
       Instant now,
       SunTimes sun,
-      List<TonightView.Possible> possible,
+      List<Possible> possible,
       List<TonightView.Assumption> assumed) {
     this.houseId = houseId;
     this.plan = plan;
     this.stores = stores;
+    this.parts = parts;
+    this.doings = doings;
     this.now = now;
     this.sun = sun;
     this.possible = possible;
     this.assumed = assumed;
   }
 
-  TonightView quick(NightResult night, double withoutCelsius) {
+  TonightView quick(SystemResult night, double withoutCelsius) {
     double limit = plan.house().plantLimitCelsius();
     String verdict = night.lowestCelsius() >= limit ? "HELD" : "LOST";
     return view(night, withoutCelsius, List.of(), verdict, null, null, List.of());
@@ -61,24 +72,19 @@ final class TonightMapping {
         f,
         advice,
         otherwise.stream()
-            .map(c -> new TonightView.What(c.kind().name(), named(c.of()), c.gainKelvin()))
+            .map(
+                c ->
+                    new TonightView.What(
+                        c.kind().name(), doings.name(c.of()), c.gainKelvin(), c.peakKelvin()))
             .toList());
   }
 
-  private String named(String of) {
-    return stores.stream()
-        .filter(s -> s.view().id().toString().equals(of))
-        .map(s -> s.view().name())
-        .findFirst()
-        .orElse(of);
-  }
-
-  private static int every(NightResult m) {
+  private static int every(SystemResult m) {
     return Math.max(1, m.seconds().length / POINTS);
   }
 
   private TonightView view(
-      NightResult m,
+      SystemResult m,
       double withoutCelsius,
       List<Double> without,
       String verdict,
@@ -99,7 +105,8 @@ final class TonightMapping {
     double balance = 0;
     List<TonightView.StoreTonight> through = new ArrayList<>();
     for (int i = 0; i < stores.size(); i++) {
-      TonightView.StoreTonight s = store(stores.get(i), m.stores().get(i), every);
+      TonightView.StoreTonight s =
+          store(stores.get(i), plan.system().stores().get(i), m.stores().get(i), every);
       balance += s.reaches() ? s.startJoules() : 0;
       through.add(s);
     }
@@ -119,11 +126,11 @@ final class TonightMapping {
         m.billJoules(),
         balance,
         shortfall.joules(),
-        switch (shortfall.kind()) {
-          case NONE -> "NONE";
-          case HEAT -> "ENERGY";
-          case SPEED -> "POWER";
-        },
+        shortfall.watts(),
+        now.plusSeconds((long) shortfall.fromSeconds()),
+        shortfall.candles(),
+        shortfall.woodKilograms(),
+        shortfall.kind().name(),
         m.coldDegreeHours(),
         sun.sunset().orElse(null),
         sun.sunrise().orElse(null),
@@ -136,16 +143,18 @@ final class TonightMapping {
         f == null ? List.of() : thin(f.bandHigh(), every),
         without,
         through,
-        doings(plan.actions()),
-        possible,
+        parts(m, every),
+        doings.views(plan.actions()),
+        doings.views(possible),
         advice == null
             ? null
             : new TonightView.AdviceView(
-                doings(advice.actions()),
+                doings.views(advice.actions()),
                 advice.lowestCelsius(),
                 advice.holds(),
                 advice.minutes(),
-                advice.shortage().name()),
+                advice.shortage().name(),
+                advice.untried()),
         otherwise,
         losses(m, coldest),
         NightCaution.of(plan, m).stream()
@@ -153,7 +162,7 @@ final class TonightMapping {
                 c ->
                     new TonightView.CautionView(
                         c.code().name(),
-                        named(c.of()),
+                        doings.name(c.of()),
                         now.plusSeconds((long) c.atSeconds()),
                         c.reason(),
                         c.remedy()))
@@ -161,17 +170,90 @@ final class TonightMapping {
         assumed);
   }
 
-  private List<TonightQuestion.Doing> doings(List<Action> actions) {
-    return actions.stream().map(a -> Doings.view(a, now)).toList();
+  private List<TonightView.PartTonight> parts(SystemResult m, int every) {
+    PlantSystem system = plan.system();
+    List<TonightView.PartTonight> all = new ArrayList<>();
+    for (PartView p : parts) {
+      String id = p.id().toString();
+      for (int i = 0; i < system.sources().size(); i++) {
+        SystemResult.SourceTrace t = m.sources().get(i);
+        if (t.id().equals(id)) {
+          all.add(
+              part(
+                  p,
+                  system.sources().get(i).control(),
+                  t.fuelJoules(),
+                  t.electricJoules(),
+                  t.releasedJoules(),
+                  t.runSeconds(),
+                  t.starts(),
+                  thin(t.watts(), every)));
+        }
+      }
+      for (int i = 0; i < system.circuits().size(); i++) {
+        SystemResult.CircuitTrace t = m.circuits().get(i);
+        if (t.id().equals(id)) {
+          all.add(
+              part(
+                  p,
+                  system.circuits().get(i).control(),
+                  0,
+                  t.electricJoules(),
+                  t.movedJoules(),
+                  t.runSeconds(),
+                  t.starts(),
+                  thin(t.watts(), every)));
+        }
+      }
+      for (int i = 0; i < system.pumps().size(); i++) {
+        SystemResult.PumpTrace t = m.pumps().get(i);
+        if (t.id().equals(id)) {
+          all.add(
+              part(
+                  p,
+                  system.pumps().get(i).control(),
+                  0,
+                  t.electricJoules(),
+                  t.hotJoules(),
+                  t.runSeconds(),
+                  t.stops(),
+                  thin(t.watts(), every)));
+        }
+      }
+    }
+    return all;
   }
 
-  private static TonightView.StoreTonight store(
-      Starts.StoreStart s, NightResult.StoreNight n, int every) {
+  private static TonightView.PartTonight part(
+      PartView p,
+      Control control,
+      double fuel,
+      double electric,
+      double heat,
+      double run,
+      int starts,
+      List<Double> watts) {
+    boolean fire = p.kind().equals("FIRE");
+    return new TonightView.PartTonight(
+        p.id(),
+        p.name(),
+        p.kind(),
+        !fire && control.runsByItself(),
+        fuel,
+        electric,
+        heat,
+        run,
+        starts,
+        watts);
+  }
+
+  private TonightView.StoreTonight store(
+      Starts.StoreStart s, SystemStore body, SystemResult.StoreTrace n, int every) {
     return new TonightView.StoreTonight(
         s.view().id(),
         s.view().name(),
         s.readAt(),
-        s.store().place().reachesHouse() || s.store().carrier().isPresent(),
+        plan.system().reachesHouse(body),
         n.meanCelsius()[0],
         n.usableJoules()[0],
         n.chargedJoules(),
@@ -183,7 +265,7 @@ final class TonightMapping {
         thin(n.toHouseWatts(), every));
   }
 
-  private List<LossView> losses(NightResult m, int coldest) {
+  private List<LossView> losses(SystemResult m, int coldest) {
     double at = m.seconds()[coldest];
     boolean screen =
         plan.actions().stream()
@@ -195,7 +277,7 @@ final class TonightMapping {
             plan.house(),
             new HouseLosses.Conditions(
                 m.air()[coldest],
-                m.mass()[coldest],
+                m.floor()[coldest],
                 m.outdoor()[coldest],
                 plan.weather().skyAt(at),
                 plan.weather().windAt(at),

@@ -3,7 +3,7 @@ package nightbank.server.night;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.night.Action;
+import nightbank.core.system.Action;
 import nightbank.server.house.HouseDesign;
 
 /**
@@ -14,6 +14,9 @@ import nightbank.server.house.HouseDesign;
  * @param eveningCelsius absent to take the last outdoor reading, or six kelvin above the low
  * @param cloud 0 clear to 1 overcast, absent for half
  * @param wind m/s, absent for 2
+ * @param airCelsius of the house now, absent to take the last reading
+ * @param floorCelsius of floor or beds now, absent to take the air's mean of the last day
+ * @param stores what they read now, absent for none but the logged readings
  * @param actions what will be done, absent for what stands in the stores' own schedules
  * @param quick only the middle night, for the time that something is being dragged
  * @param design a house to be tried in place of the one that is kept, absent as a rule
@@ -24,15 +27,22 @@ public record TonightQuestion(
     Double eveningCelsius,
     Double cloud,
     Double wind,
+    Double airCelsius,
+    Double floorCelsius,
+    List<StoreRead> stores,
     List<Doing> actions,
     Boolean quick,
     HouseDesign design) {
 
+  /** A store read just now, on the whole. */
+  public record StoreRead(UUID id, double celsius) {}
+
   /**
    * Something done, or advised to be done.
    *
-   * @param storeId absent for what concerns the house
-   * @param amount kg of wood, W of an element
+   * @param of the store, source, circuit or heat pump that it is done to; absent for the house
+   * @param to when it ends, absent for sunrise
+   * @param amount kg of wood, W, flames; absent for the usual
    */
-  public record Doing(Action.Kind kind, UUID storeId, Instant from, Instant to, double amount) {}
+  public record Doing(Action.Kind kind, UUID of, Instant from, Instant to, Double amount) {}
 }

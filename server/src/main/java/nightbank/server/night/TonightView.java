@@ -3,7 +3,7 @@ package nightbank.server.night;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.night.Action;
+import nightbank.core.system.Action;
 import nightbank.server.house.LossView;
 
 /**
@@ -15,7 +15,12 @@ import nightbank.server.house.LossView;
  * @param marginKelvin coldest over the plants' limit, best estimate
  * @param coldestTenth absent in a quick answer, as are the other figures of the ensemble
  * @param liftKelvin by how much the stores raise the coldest moment
- * @param shortKind NONE, ENERGY (not enough heat) or POWER (not fast enough)
+ * @param balanceJoules usable heat that can still reach the house
+ * @param shortJoules the least steady heat in the cold hours with which this night holds
+ * @param shortWatts the same as power, from {@code shortFrom} on
+ * @param shortCandles candles that give as much
+ * @param shortWoodKilograms dry wood whose heat comes to as much
+ * @param shortKind NONE, NO_STORE, HEAT (not enough) or SPEED (not fast enough)
  * @param possible what can be done tonight in this house
  * @param advice absent in a quick answer
  */
@@ -35,6 +40,10 @@ public record TonightView(
     double billJoules,
     double balanceJoules,
     double shortJoules,
+    double shortWatts,
+    Instant shortFrom,
+    int shortCandles,
+    double shortWoodKilograms,
     String shortKind,
     double coldDegreeHours,
     Instant sunset,
@@ -48,6 +57,7 @@ public record TonightView(
     List<Double> high,
     List<Double> without,
     List<StoreTonight> stores,
+    List<PartTonight> parts,
     List<TonightQuestion.Doing> actions,
     List<Possible> possible,
     AdviceView advice,
@@ -78,22 +88,52 @@ public record TonightView(
       List<Double> toHouseWatts) {}
 
   /**
+   * A source, circuit or heat pump through the night.
+   *
+   * @param kind FIRE, FLAMES, HEATER, ELEMENT, SUNLIGHT, HEAP, CIRCUIT or HEAT_PUMP
+   * @param byItself whether it runs without anybody's hand
+   * @param watts of heat that it gives or moves
+   */
+  public record PartTonight(
+      UUID id,
+      String name,
+      String kind,
+      boolean byItself,
+      double fuelJoules,
+      double electricJoules,
+      double heatJoules,
+      double runSeconds,
+      int starts,
+      List<Double> watts) {}
+
+  /**
    * Something that can be done.
    *
-   * @param usual a sensible amount to begin with, kg or W
+   * @param of absent for the house
+   * @param part what kind of part it is done to, STORE or HOUSE
+   * @param usual a sensible amount to begin with, kg, W or flames; absent where there is none
    */
-  public record Possible(Action.Kind kind, UUID storeId, String storeName, double usual) {}
+  public record Possible(Action.Kind kind, UUID of, String name, String part, Double usual) {}
 
-  /** What to do, or what comes nearest. */
+  /**
+   * What to do, or what comes nearest.
+   *
+   * @param untried combinations that might do and were not looked at
+   */
   public record AdviceView(
       List<TonightQuestion.Doing> actions,
       double coldestCelsius,
       boolean holds,
       double minutes,
-      String shortage) {}
+      String shortage,
+      int untried) {}
 
-  /** The same night with one thing otherwise. */
-  public record What(String kind, String of, double gainKelvin) {}
+  /**
+   * The same night with one thing otherwise, fuel and power spent all the same.
+   *
+   * @param peakKelvin by how much the evening's warmest air would be higher
+   */
+  public record What(String kind, String of, double gainKelvin, double peakKelvin) {}
 
   /** Something that can hurt people or break things. */
   public record CautionView(String code, String of, Instant at, String reason, String remedy) {}

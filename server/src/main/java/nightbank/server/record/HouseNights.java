@@ -15,11 +15,11 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import nightbank.core.charge.LitFire;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.night.HouseFit;
 import nightbank.core.night.LearnedHouse;
 import nightbank.core.night.LoggedNight;
+import nightbank.core.source.LitFire;
 import nightbank.core.weather.SunTimes;
 import nightbank.core.weather.Weather;
 import nightbank.server.holding.HoldingView;
@@ -229,7 +229,7 @@ public class HouseNights {
       watts[k] = before;
       long middle = start + (long) k * STEP - STEP / 2;
       for (LitFire lit : log.fires().getOrDefault(s.id(), List.of())) {
-        watts[k] += lit.watts(middle) * lit.fire().toRoom();
+        watts[k] += lit.watts(middle) * lit.toRoom();
       }
     }
     return new LoggedNight.Gain(s.id().toString(), watts);

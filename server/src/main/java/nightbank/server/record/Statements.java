@@ -8,9 +8,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import nightbank.core.charge.WoodFire;
-import nightbank.core.night.Labour;
+import nightbank.core.forecast.Labour;
 import nightbank.core.sizing.Prices;
+import nightbank.core.source.FireLoad;
 import nightbank.server.book.Books;
 import nightbank.server.book.MediaBook;
 import nightbank.server.holding.Holdings;
@@ -186,8 +186,8 @@ public class Statements {
       if (fire || e.kind() == EventView.Kind.FUEL_ADDED) {
         fires += fire ? 1 : 0;
         wood += kilograms;
-        double moisture = e.moisture() == null ? WoodFire.USUAL_MOISTURE : e.moisture();
-        fuel += kilograms * WoodFire.heatingValue(moisture);
+        double moisture = e.moisture() == null ? FireLoad.USUAL_MOISTURE : e.moisture();
+        fuel += kilograms * FireLoad.heatingValue(moisture);
       }
       double took = minutes(e.kind(), kilograms);
       doings += took > 0 ? 1 : 0;

@@ -5,9 +5,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import nightbank.core.charge.LitFire;
-import nightbank.core.charge.WoodFire;
 import nightbank.core.run.Course;
+import nightbank.core.source.FireLoad;
+import nightbank.core.source.LitFire;
+import nightbank.core.source.WoodFire;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
 import nightbank.server.store.Stores.CoreStore;
@@ -52,8 +53,7 @@ public class LoggedFires {
       return Optional.empty();
     }
     double kilograms = e.amount() == null ? usual : e.amount();
-    double moisture = e.moisture() == null ? WoodFire.USUAL_MOISTURE : e.moisture();
-    return Optional.of(
-        new LitFire(e.at().getEpochSecond(), WoodFire.in(store.hearth(), kilograms, moisture)));
+    double moisture = e.moisture() == null ? FireLoad.USUAL_MOISTURE : e.moisture();
+    return Optional.of(new LitFire(e.at().getEpochSecond(), kilograms, moisture, store.hearth()));
   }
 }

@@ -9,6 +9,11 @@ import java.util.List;
  * @param fromFile whether the holding's own hourly record was used
  */
 public record CurveView(int nights, boolean fromFile, List<Point> points) {
-  /** So many bodies. */
-  public record Point(int count, double massKg, int nightsLost, double coldDegreeHours) {}
+  /**
+   * So many bodies.
+   *
+   * @param refillingLimits whether a source that always fills them would save clearly more nights
+   */
+  public record Point(
+      int count, double massKg, int nightsLost, double coldDegreeHours, boolean refillingLimits) {}
 }

@@ -4,12 +4,12 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightResult;
-import nightbank.core.night.NightStore;
 import nightbank.core.sizing.Pair;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemStore;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
 import org.springframework.stereotype.Service;
@@ -37,17 +37,13 @@ public class Pairs {
     }
     SizingNights.range("joules", q.joules(), 3.6e4, 3.6e9, "J");
     Stores.CoreStore core = stores.core(holding, q.storeId());
-    NightPlan noon = nights.fromNoon(holding, house, q.lowCelsius(), q.wind(), q.cloud());
+    SystemPlan noon = nights.fromNoon(holding, house, q.lowCelsius(), q.wind(), q.cloud());
     double start = Math.max(core.store().floorCelsius(), noon.airCelsius());
     String id = q.storeId().toString();
-    NightPlan from =
-        noon.withStores(
-            List.of(
-                new NightStore(
-                    id,
-                    core.store(),
-                    StoreState.uniform(StoreGrid.coarse(core.store()), start),
-                    core.hearth())));
+    SystemStore store =
+        new SystemStore(
+            id, core.store(), StoreState.uniform(StoreGrid.coarse(core.store()), start));
+    SystemPlan from = noon.withSystem(noon.system().withStores(List.of(store)));
     Pair.Outcome out =
         Pair.of(q.school(), from, id, q.joules(), CHARGE, SizingNights.duskOfPair()).run();
     SizingNights.Dark dark = nights.dark(holding);
@@ -72,8 +68,8 @@ public class Pairs {
             .toList());
   }
 
-  private static PairView.Side side(NightResult r, int every, Instant begin) {
-    NightResult.StoreNight s = r.stores().get(0);
+  private static PairView.Side side(SystemResult r, int every, Instant begin) {
+    SystemResult.StoreTrace s = r.stores().get(0);
     return new PairView.Side(
         thin(r.plants(), every),
         thin(s.usableJoules(), every),
@@ -84,7 +80,7 @@ public class Pairs {
         s.deliveredJoules(),
         s.earlyJoules(),
         s.lostJoules(),
-        r.roomJoules(),
+        r.directJoules(),
         s.usableJoules()[s.usableJoules().length - 1],
         s.hottestCelsius());
   }

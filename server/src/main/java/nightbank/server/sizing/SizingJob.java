@@ -2,17 +2,17 @@ package nightbank.server.sizing;
 
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.night.NightResult;
 import nightbank.core.sizing.Candidate;
 import nightbank.core.sizing.Sized;
 import nightbank.core.sizing.SizingSearch;
+import nightbank.core.system.SystemResult;
 
 /** One search that runs, with how far it is; can be stopped. */
 final class SizingJob implements Runnable {
   private final UUID id;
   private final SizingSearch search;
   private final List<Candidate> candidates;
-  private final NightResult without;
+  private final SystemResult without;
   private final double limit;
   private final String currency;
   private final SizedMapping mapping;
@@ -25,7 +25,7 @@ final class SizingJob implements Runnable {
       UUID id,
       SizingSearch search,
       List<Candidate> candidates,
-      NightResult without,
+      SystemResult without,
       double limit,
       String currency,
       SizedMapping mapping) {
@@ -56,6 +56,7 @@ final class SizingJob implements Runnable {
         finished && !stopped ? candidates.size() : done,
         candidates.size(),
         limit,
+        search.margin(),
         without.lowestCelsius(),
         without.billJoules(),
         without.peakDemandWatts(),

@@ -6,18 +6,24 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import nightbank.core.forecast.NightForecast;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.SolarGain;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightStore;
+import nightbank.core.sizing.Season;
+import nightbank.core.sizing.Winter;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
 import nightbank.core.weather.SunTimes;
 import nightbank.core.weather.Weather;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
+import nightbank.server.plant.PartView;
+import nightbank.server.plant.Plants;
+import nightbank.server.plant.Span;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.LidHours;
 import nightbank.server.store.StoreView;
@@ -40,12 +46,14 @@ class SizingNights {
   private final Holdings holdings;
   private final Houses houses;
   private final Stores stores;
+  private final Plants plants;
   private final Clock clock;
 
-  SizingNights(Holdings holdings, Houses houses, Stores stores, Clock clock) {
+  SizingNights(Holdings holdings, Houses houses, Stores stores, Plants plants, Clock clock) {
     this.holdings = holdings;
     this.houses = houses;
     this.stores = stores;
+    this.plants = plants;
     this.clock = clock;
   }
 
@@ -66,11 +74,11 @@ class SizingNights {
   }
 
   /** Dusk to sunrise, with the house's stores as last read or without any. */
-  NightPlan night(
+  SystemPlan night(
       UUID holding, UUID houseId, double low, Double wind, Double cloud, boolean keepStores) {
     Dark dark = dark(holding);
     double length = dark.seconds();
-    NightPlan plan =
+    SystemPlan plan =
         plan(holding, houseId, low, EVENING_OVER_LOW, wind, cloud, length, STEP, keepStores);
     return keepStores
         ? plan.withActions(
@@ -83,10 +91,10 @@ class SizingNights {
   }
 
   /** Noon to sunrise with the sun of this time of year, without stores. */
-  NightPlan fromNoon(UUID holding, UUID houseId, double low, Double wind, Double cloud) {
+  SystemPlan fromNoon(UUID holding, UUID houseId, double low, Double wind, Double cloud) {
     Dark dark = dark(holding);
     double length = dark.seconds() + FROM_NOON;
-    NightPlan plan =
+    SystemPlan plan =
         plan(holding, houseId, low, NOON_OVER_LOW, wind, cloud, length, PAIR_STEP, false);
     HoldingView place = holdings.get(holding);
     return plan.withSun(
@@ -95,14 +103,15 @@ class SizingNights {
             plan.weather(),
             dark.sunset().minusSeconds((long) FROM_NOON),
             place.latitude(),
-            place.longitude()));
+            place.longitude()),
+        new double[0]);
   }
 
   static double duskOfPair() {
     return FROM_NOON;
   }
 
-  private NightPlan plan(
+  private SystemPlan plan(
       UUID holding,
       UUID houseId,
       double low,
@@ -118,21 +127,65 @@ class SizingNights {
     range("wind", v, 0, 40, "m/s");
     range("cloud", c, 0, 1, "");
     HouseDesign design = houses.get(holding, houseId).design();
-    Greenhouse house = houses.tried(design);
     double air = Math.max(design.plantLimitCelsius() + AIR_OVER_LIMIT, low + startOverLow + 3);
-    return new NightPlan(
-        house,
-        keepStores ? standing(holding, houseId, air) : List.of(),
-        Weather.typed(low + startOverLow, low, length - 3600, v, c, length),
-        air,
-        air - 1,
-        houses.ground(holding, design, clock.instant()),
-        length,
-        step);
+    SystemPlan plan =
+        SystemPlan.of(
+            system(holding, houseId, air, length),
+            Weather.typed(low + startOverLow, low, length - 3600, v, c, length),
+            air,
+            air - 1,
+            houses.ground(holding, design, clock.instant()),
+            length,
+            step);
+    return keepStores ? plan : plan.withoutStores();
   }
 
-  private List<NightStore> standing(UUID holding, UUID houseId, double air) {
-    return inUse(holding, houseId).stream().map(s -> standing(holding, s, air)).toList();
+  /** The place with its stores as last read and everything that runs by itself. */
+  private PlantSystem system(UUID holding, UUID houseId, double air, double length) {
+    Greenhouse house = houses.tried(houses.get(holding, houseId).design());
+    List<PartView> parts = plants.of(holding, houseId);
+    Span span = new Span(clock.instant(), length, ZoneId.of(holdings.get(holding).zone()));
+    List<Plants.Standing> standing =
+        inUse(holding, houseId).stream().map(s -> standing(holding, s, air)).toList();
+    return Plants.system(house, standing, parts, span, Plants.Sunshine.NONE);
+  }
+
+  /** A winter of the place from its first midnight on, with or without its stores. */
+  SystemPlan winter(UUID holding, UUID houseId, Winter winter, boolean keepStores) {
+    HoldingView place = holdings.get(holding);
+    HouseDesign design = houses.get(holding, houseId).design();
+    double air = design.plantLimitCelsius() + AIR_OVER_LIMIT;
+    PlantSystem system = system(holding, houseId, air, winter.nights().size() * 86_400.0);
+    Instant begin = firstNight(place);
+    return Season.plan(
+        keepStores ? system : system.without(id -> true),
+        winter,
+        houses.ground(holding, design, begin),
+        SolarGain.along(
+            system.house().orElseThrow(),
+            winter.weather(),
+            begin,
+            place.latitude(),
+            place.longitude()),
+        List.of());
+  }
+
+  /** A winter's first midnight, as far as its sun is concerned. */
+  private Instant firstNight(HoldingView place) {
+    ZoneId zone = ZoneId.of(place.zone());
+    int month = place.latitude() < 0 ? 5 : 11;
+    return clock
+        .instant()
+        .atZone(zone)
+        .withMonth(month)
+        .withDayOfMonth(15)
+        .toLocalDate()
+        .atStartOfDay(zone)
+        .toInstant();
+  }
+
+  NightForecast.Doubt doubt(UUID holding, UUID houseId) {
+    return houses.get(holding, houseId).design().learnedInto(NightForecast.Doubt.ofTypedNight());
   }
 
   private List<StoreView> inUse(UUID holding, UUID houseId) {
@@ -141,11 +194,11 @@ class SizingNights {
         .toList();
   }
 
-  private NightStore standing(UUID holding, StoreView view, double air) {
+  private Plants.Standing standing(UUID holding, StoreView view, double air) {
     Stores.CoreStore core = stores.core(holding, view.id());
     double mean = view.now().meanCelsius() == null ? air : view.now().meanCelsius();
     StoreState state = StoreState.uniform(StoreGrid.night(core.store()), mean);
-    return new NightStore(view.id().toString(), core.store(), state, core.hearth());
+    return new Plants.Standing(view.id(), view.design().indoors(), core.store(), state);
   }
 
   static void range(String field, double v, double low, double high, String unit) {

@@ -8,6 +8,8 @@ import nightbank.server.store.StoreDesign;
  * A search and what it has found.
  *
  * @param state RUNNING, DONE or STOPPED
+ * @param marginKelvin by how much the middle night must lie over the limit for the coldest tenth to
+ *     hold too
  * @param withoutCelsius the plants' coldest with nothing added
  * @param billJoules what the house must be given that night
  * @param found empty while it runs
@@ -18,6 +20,7 @@ public record SizingView(
     int done,
     int of,
     double limitCelsius,
+    double marginKelvin,
     double withoutCelsius,
     double billJoules,
     double peakWatts,

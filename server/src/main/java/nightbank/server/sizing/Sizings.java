@@ -16,14 +16,14 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.night.NightPlan;
-import nightbank.core.night.NightSimulation;
 import nightbank.core.sizing.Candidate;
 import nightbank.core.sizing.Season;
 import nightbank.core.sizing.Sized;
 import nightbank.core.sizing.SizingSearch;
 import nightbank.core.sizing.Winter;
 import nightbank.core.store.Place;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemSimulation;
 import nightbank.server.book.Books;
 import nightbank.server.book.MediaBook;
 import nightbank.server.holding.HoldingView;
@@ -75,14 +75,14 @@ public class Sizings {
   /** Begins; a search that the holding has running is stopped. */
   public SizingView start(UUID holding, UUID house, SizingQuestion q) {
     MediaBook book = books.media(holding);
-    NightPlan night = night(holding, house, q);
+    SystemPlan night = night(holding, house, q);
     List<Candidate> candidates = candidates(q, book, night);
     SizingJob job =
         new SizingJob(
             UUID.randomUUID(),
-            new SizingSearch(night, MOST, q.sourceWatts(), book.prices()),
+            search(holding, house, night, q, book),
             candidates,
-            NightSimulation.run(night),
+            SystemSimulation.run(night),
             night.house().plantLimitCelsius(),
             book.currency(),
             new SizedMapping(q));
@@ -114,7 +114,7 @@ public class Sizings {
 
   public CurveView curve(UUID holding, UUID house, CurveQuestion q) {
     MediaBook book = books.media(holding);
-    NightPlan night = night(holding, house, q.sizing());
+    SystemPlan night = night(holding, house, q.sizing());
     Candidate candidate =
         candidates(q.sizing(), book, night).stream()
             .filter(c -> c.container().id().equals(q.container()))
@@ -133,17 +133,30 @@ public class Sizings {
                 Problem.field(
                     "hardestLow",
                     () -> Winter.between(q.usualLow(), q.hardestLow(), NIGHTS, SEED)));
-    Sized sized =
-        new SizingSearch(night, MOST, q.sizing().sourceWatts(), book.prices()).size(candidate);
+    Sized sized = search(holding, house, night, q.sizing(), book).size(candidate);
     List<CurveView.Point> points =
-        new Season(night, winter, candidate, q.dailyJoules())
-            .curve(counts(sized.count())).stream()
-                .map(
-                    p ->
-                        new CurveView.Point(
-                            p.count(), p.massKg(), p.nightsLost(), p.coldDegreeHours()))
-                .toList();
+        Season.of(
+                nights.winter(holding, house, winter, q.sizing().keepStores()),
+                candidate,
+                q.dailyJoules())
+            .curve(counts(sized.count()))
+            .stream()
+            .map(
+                p ->
+                    new CurveView.Point(
+                        p.count(),
+                        p.massKg(),
+                        p.nightsLost(),
+                        p.coldDegreeHours(),
+                        p.refillingLimits()))
+            .toList();
     return new CurveView(winter.nights().size(), recorded.isPresent(), points);
+  }
+
+  private SizingSearch search(
+      UUID holding, UUID house, SystemPlan night, SizingQuestion q, MediaBook book) {
+    return new SizingSearch(
+        night, nights.doubt(holding, house), MOST, q.sourceWatts(), book.prices());
   }
 
   private static List<Integer> counts(int needed) {
@@ -190,14 +203,14 @@ public class Sizings {
     return north ? month >= 10 || month <= 4 : month >= 4 && month <= 10;
   }
 
-  private NightPlan night(UUID holding, UUID house, SizingQuestion q) {
+  private SystemPlan night(UUID holding, UUID house, SizingQuestion q) {
     SizingNights.range("waterCelsius", q.waterCelsius(), 5, 95, "°C");
     SizingNights.range("solidCelsius", q.solidCelsius(), 5, 600, "°C");
     SizingNights.range("sourceWatts", q.sourceWatts(), 0, 1e6, "W");
     return nights.night(holding, house, q.lowCelsius(), q.wind(), q.cloud(), q.keepStores());
   }
 
-  private static List<Candidate> candidates(SizingQuestion q, MediaBook book, NightPlan night) {
+  private static List<Candidate> candidates(SizingQuestion q, MediaBook book, SystemPlan night) {
     List<Medium> media = new ArrayList<>();
     if (q.media() == null || q.media().isEmpty()) {
       MediumCatalogue.media().stream()

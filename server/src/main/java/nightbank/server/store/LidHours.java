@@ -6,8 +6,8 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
-import nightbank.core.night.Action;
 import nightbank.core.run.Stretch;
+import nightbank.core.system.Action;
 import nightbank.server.shared.Problem;
 
 /**
@@ -28,7 +28,8 @@ public record LidHours(LocalTime from, LocalTime to) {
           double opens = off.from() - start.getEpochSecond();
           double shuts = Math.min(lengthSeconds, off.to() - start.getEpochSecond());
           actions.add(
-              new Action(Action.Kind.LID_OFF, s.id().toString(), Math.max(0, opens), shuts, 0));
+              new Action(
+                  Action.Kind.LID_OFF, s.id().toString(), Math.max(0, opens), shuts, Double.NaN));
         }
       }
     }

@@ -5,13 +5,13 @@ import java.util.List;
 import nightbank.core.store.StoreState;
 
 /** Cuts through a store's field. */
-final class Sections {
+public final class Sections {
   private static final int ACROSS = 12;
   private static final int UP = 18;
 
   private Sections() {}
 
-  static StoreView.Section of(StoreState state) {
+  public static StoreView.Section of(StoreState state) {
     List<Double> celsius = new ArrayList<>();
     for (int up = 0; up < UP; up++) {
       for (int out = 0; out < ACROSS; out++) {

@@ -16,7 +16,7 @@ import nightbank.core.store.FaceName;
  * @param hearth from the catalogue
  * @param woodMoisture wet-basis share
  * @param toStore the grower's own split of a fire or flame, absent to take the hearth's
- * @param leverAfterHours when the flue gas is sent past the mass
+ * @param bypassHours so long the flue gas goes past the mass at first
  * @param inletCelsius of a stream that charges
  * @param absorptance of a sunlit face
  * @param coldStoreId that a heat pump draws on
@@ -38,7 +38,7 @@ public record SourceDesign(
     Double woodMoisture,
     Double toStore,
     Double toRoom,
-    Double leverAfterHours,
+    Double bypassHours,
     Integer flames,
     Double gramsPerHour,
     Double inletCelsius,

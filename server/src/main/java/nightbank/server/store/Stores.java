@@ -13,8 +13,10 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import nightbank.core.caution.PartLimit;
+import nightbank.core.caution.StoreCautions;
 import nightbank.core.caution.StoreFacts;
-import nightbank.core.charge.Hearth;
+import nightbank.core.source.Hearth;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StateFromProbes;
 import nightbank.core.store.StoreGrid;
@@ -145,9 +147,9 @@ public class Stores {
         source != null
             && (source.kind() == SourceDesign.Kind.WATER_LOOP
                 || source.kind() == SourceDesign.Kind.WARM_AIR),
-        SourceMapping.sunlit(source, core),
-        SourceMapping.hearth(source),
-        SourceMapping.usualWood(source),
+        StoreSource.sunlit(source, core),
+        StoreSource.hearth(source),
+        StoreSource.usualWood(source),
         new Lid(LidHours.liftable(s.design()), s.design().lidOff()));
   }
 
@@ -165,6 +167,18 @@ public class Stores {
   /** The design as the core has it; nothing is kept. */
   public HeatStore tried(UUID holding, StoreDesign design) {
     return StoreMapping.toCore(design, List.of(), books.media(holding));
+  }
+
+  /** Parts in its heat that stand only so much. */
+  public static List<PartLimit> parts(StoreDesign design) {
+    return FactsMapping.parts(design);
+  }
+
+  /** What its design calls for when it gets so hot. */
+  public static List<Appraisal.CautionView> cautions(
+      StoreDesign design, HeatStore core, double hottestCelsius, double contactCelsius) {
+    var facts = FactsMapping.toCore(design, core).withPeak(hottestCelsius, contactCelsius);
+    return StoreCautions.of(facts).stream().map(Appraiser::view).toList();
   }
 
   public BuildView build(UUID holding, UUID id) {
@@ -250,7 +264,7 @@ public class Stores {
     }
     MediaBook book = books.media(holding);
     HeatStore core = StoreMapping.toCore(draft.design(), draft.probes(), book);
-    SourceMapping.hearth(draft.design().source());
+    StoreSource.hearth(draft.design().source());
     Appraiser.appraise(draft.design(), core, book, Double.NaN, null);
     if (!(draft.design().chargeToCelsius() > draft.design().floorCelsius()
         && draft.design().chargeToCelsius() <= 1200)) {

@@ -145,7 +145,7 @@ public class DemoTest {
                 "{\"lowCelsius\":-6}")
             .body();
     assertThat(night.path("stores").size()).isEqualTo(4);
-    assertThat(night.path("possible").toString()).contains("PUMP");
+    assertThat(night.path("possible").toString()).contains("CIRCUIT");
     assertThat(night.path("liftKelvin").asDouble()).isBetween(1.0, 6.0);
     assertThat(night.path("assumptions").toString()).contains("AIR_READ").contains("EVENING_READ");
   }

@@ -220,16 +220,25 @@ public class HandoutTest {
   @Test
   public void whatIsPlannedGoesOutAsACalendar() {
     String from = program.bean(java.time.Clock.class).instant().plusSeconds(7200).toString();
+    String element = null;
+    for (var p :
+        grounds
+            .keeper
+            .post(grounds.path("/houses/" + house + "/tonight"), "{\"lowCelsius\":-4}")
+            .body()
+            .path("possible")) {
+      element = p.path("part").asString().equals("ELEMENT") ? p.path("of").asString() : element;
+    }
     String question =
-        "{\"lowCelsius\":-4,\"actions\":[{\"kind\":\"ELEMENT\",\"storeId\":\"%s\",\"from\":\"%s\",\"to\":null,\"amount\":600}]}"
-            .formatted(store, from);
+        "{\"lowCelsius\":-4,\"actions\":[{\"kind\":\"RUN\",\"of\":\"%s\",\"from\":\"%s\",\"to\":null,\"amount\":600}]}"
+            .formatted(element, from);
     byte[] ics =
         grounds.keeper.postForBytes(
             grounds.path("/houses/" + house + "/tonight/calendar"), question);
     String text = new String(ics, StandardCharsets.UTF_8);
     assertThat(text)
         .startsWith("BEGIN:VCALENDAR\r\nVERSION:2.0")
-        .contains("SUMMARY:Element of the drum “north” on")
+        .contains("SUMMARY:Switch on: element of the drum “north”")
         .contains("BEGIN:VALARM")
         .contains("TRIGGER")
         .contains(

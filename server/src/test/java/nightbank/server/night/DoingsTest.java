@@ -20,7 +20,7 @@ public class DoingsTest {
   private Visitor keeper;
   private String holding;
   private JsonNode house;
-  private String bench;
+  private String fire;
 
   @BeforeClass
   void croft() throws IOException {
@@ -33,8 +33,8 @@ public class DoingsTest {
             .body();
     holding = "/api/holdings/" + me.path("holdings").path(0).path("id").asString();
     house = keeper.get(holding + "/houses").body().path(0);
-    for (JsonNode s : keeper.get(holding + "/stores").body()) {
-      bench = s.path("name").asString().equals("Stone bench") ? s.path("id").asString() : bench;
+    for (JsonNode p : ask("").body().path("possible")) {
+      fire = p.path("kind").asString().equals("LOAD") ? p.path("of").asString() : fire;
     }
   }
 
@@ -49,8 +49,8 @@ public class DoingsTest {
   }
 
   private String fire(double kilograms) {
-    return "{\"kind\":\"FIRE\",\"storeId\":\"%s\",\"from\":\"2026-01-30T16:40:00Z\",\"to\":null,\"amount\":%s}"
-        .formatted(bench, kilograms);
+    return "{\"kind\":\"LOAD\",\"of\":\"%s\",\"from\":\"2026-01-30T16:40:00Z\",\"to\":null,\"amount\":%s}"
+        .formatted(fire, kilograms);
   }
 
   private double coldest(String actions) {
@@ -68,7 +68,7 @@ public class DoingsTest {
   @Test
   public void whatCanBeDoneIsWhatHouseAndStoresHave() {
     String possible = ask("").body().path("possible").toString();
-    assertThat(possible).contains("SCREEN", "COVER", "STUFF_GAPS", "FIRE", "ELEMENT", "LID_OFF");
+    assertThat(possible).contains("SCREEN", "COVER", "STUFF_GAPS", "LOAD", "RUN", "LID_OFF");
   }
 
   @Test
@@ -141,10 +141,10 @@ public class DoingsTest {
     return new Object[][] {
       {fire(0), "actions.0.amount", 422},
       {fire(1000), "actions.0.amount", 422},
-      {fire(5).replace("\"FIRE\"", "null"), "actions.0", 422},
-      {fire(5).replace(bench, java.util.UUID.randomUUID().toString()), "store", 404},
+      {fire(5).replace("\"LOAD\"", "null"), "actions.0", 422},
+      {fire(5).replace(fire, java.util.UUID.randomUUID().toString()), "part", 404},
       {fire(5).replace("\"2026-01-30T16:40:00Z\"", "null"), "actions.0", 422},
-      {fire(5).replace("\"FIRE\"", "\"PRAYER\""), "actions.[0].kind", 400},
+      {fire(5).replace("\"LOAD\"", "\"PRAYER\""), "actions.[0].kind", 400},
     };
   }
 

@@ -67,7 +67,7 @@ public class TonightTest {
     JsonNode night = ask(low(-5)).body();
     assertThat(night.path("stores").size()).isZero();
     assertThat(night.path("liftKelvin").asDouble()).isCloseTo(0, within(1e-9));
-    assertThat(night.path("shortKind").asString()).isEqualTo("ENERGY");
+    assertThat(night.path("shortKind").asString()).isEqualTo("NO_STORE");
   }
 
   @Test

@@ -59,7 +59,9 @@ public class SizingTest {
       assertThat(s.path("holds").asBoolean()).isEqualTo(!failed);
       double lowest = s.path("lowestCelsius").asDouble();
       assertThat(s.path("holds").asBoolean())
-          .isEqualTo(lowest >= view.path("limitCelsius").asDouble());
+          .isEqualTo(
+              lowest
+                  >= view.path("limitCelsius").asDouble() + view.path("marginKelvin").asDouble());
     }
     assertThat(view.path("withoutCelsius").asDouble()).isLessThan(2);
   }

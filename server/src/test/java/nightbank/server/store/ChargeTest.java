@@ -57,7 +57,7 @@ public class ChargeTest {
         "concrete",
         "{\"kind\":\"FIRE\",\"powerWatts\":0,"
             + ZONE
-            + ",\"behind\":\"SIDE\",\"hearth\":\"stove-wall\",\"leverAfterHours\":1}",
+            + ",\"behind\":\"SIDE\",\"hearth\":\"stove-wall\",\"bypassHours\":1}",
         "null"
       },
       {
@@ -154,7 +154,7 @@ public class ChargeTest {
             "{\"kind\":\"FLAMES\",\"powerWatts\":0," + ZONE + ",\"flames\":0}",
             "null",
             "null"),
-        "design.source.flames"
+        "parts.0.count"
       },
       {
         design(
@@ -184,7 +184,7 @@ public class ChargeTest {
                 + ",\"feeds\":[{\"feedstock\":\"gold\",\"kilograms\":1,\"daysAgo\":0}]}",
             "null",
             "null"),
-        "design.source.feeds"
+        "parts.0.fed"
       },
       {
         design(
@@ -283,10 +283,22 @@ public class ChargeTest {
   }
 
   @Test
-  public void theCatalogueHoldsPartsHearthsAndFeedstocks() {
+  public void aHeatPumpsChargeTellsWhatItGivesAndItsPower() {
+    String source =
+        "{\"kind\":\"HEAT_PUMP\",\"powerWatts\":300," + ZONE + ",\"coldCelsius\":8,\"hours\":3}";
+    JsonNode c = charge(design("water", source, "null", "null")).body();
+    double electric = c.path("electricJoules").asDouble();
+    assertThat(electric).isCloseTo(300 * 3 * 3600, within(1e4));
+    assertThat(c.path("gainJoules").asDouble()).isGreaterThan(2 * electric);
+    assertThat(c.path("fuelJoules").asDouble()).isZero();
+  }
+
+  @Test
+  public void theCatalogueHoldsPartsHearthsFuelsAndFeedstocks() {
     JsonNode c = grounds.keeper.get("/api/catalogue").body();
     assertThat(c.path("parts").size()).isGreaterThan(20);
     assertThat(c.path("hearths").size()).isGreaterThanOrEqualTo(5);
+    assertThat(c.path("fuels").size()).isGreaterThanOrEqualTo(6);
     assertThat(c.path("feedstocks").size()).isGreaterThanOrEqualTo(10);
     assertThat(c.path("media").size()).isEqualTo(14);
   }

@@ -3,21 +3,18 @@ package nightbank.server.store.internal;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.caution.PartLimit;
-import nightbank.core.charge.Feedstock;
-import nightbank.core.charge.Hearth;
 import nightbank.core.medium.InsulationMaterial;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.medium.SkinMaterial;
+import nightbank.core.source.Feedstock;
+import nightbank.core.source.Fuel;
+import nightbank.core.source.Hearth;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.shared.Versions;
 import nightbank.server.store.Appraisal;
 import nightbank.server.store.BuildView;
-import nightbank.server.store.ChargeQuestion;
-import nightbank.server.store.ChargeView;
-import nightbank.server.store.Charges;
-import nightbank.server.store.HeapView;
 import nightbank.server.store.StoreDesign;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
@@ -35,12 +32,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class StoreController {
   private final Stores stores;
-  private final Charges charges;
   private final Access access;
 
-  StoreController(Stores stores, Charges charges, Access access) {
+  StoreController(Stores stores, Access access) {
     this.stores = stores;
-    this.charges = charges;
     this.access = access;
   }
 
@@ -50,7 +45,8 @@ class StoreController {
       List<SkinMaterial> skins,
       List<PartLimit> parts,
       List<Hearth> hearths,
-      List<Feedstock> feedstocks) {}
+      List<Feedstock> feedstocks,
+      List<Fuel> fuels) {}
 
   @GetMapping("/api/catalogue")
   CatalogueView catalogue() {
@@ -60,7 +56,8 @@ class StoreController {
         MediumCatalogue.skins(),
         PartLimit.all(),
         Hearth.all(),
-        Feedstock.all());
+        Feedstock.all(),
+        Fuel.all());
   }
 
   @GetMapping("/api/holdings/{holdingId}/stores")
@@ -85,20 +82,6 @@ class StoreController {
       @RequestBody StoreDesign design) {
     access.require(holdingId, Role.GUEST);
     return stores.appraise(holdingId, design, houseId);
-  }
-
-  /** What charging a design would do; nothing is kept. */
-  @PostMapping("/api/holdings/{holdingId}/charge")
-  ChargeView charge(@PathVariable UUID holdingId, @RequestBody ChargeQuestion question) {
-    access.require(holdingId, Role.GUEST);
-    return charges.charge(holdingId, question);
-  }
-
-  /** What a heap's mixture is worth; nothing is kept. */
-  @PostMapping("/api/holdings/{holdingId}/heap")
-  HeapView heap(@PathVariable UUID holdingId, @RequestBody StoreDesign design) {
-    access.require(holdingId, Role.GUEST);
-    return charges.heap(holdingId, design);
   }
 
   @GetMapping("/api/holdings/{holdingId}/stores/{storeId}/build")

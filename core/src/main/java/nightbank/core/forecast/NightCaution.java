@@ -1,0 +1,215 @@
+package nightbank.core.forecast;
+
+import java.util.ArrayList;
+import java.util.List;
+import nightbank.core.medium.Medium;
+import nightbank.core.source.ElectricHeat;
+import nightbank.core.source.WoodFire;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Layer;
+import nightbank.core.system.Action;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemSource;
+import nightbank.core.system.SystemStore;
+
+/**
+ * Something in a night that can hurt people or break things, with its reason and what to do. Local
+ * codes and licensed trades come first.
+ *
+ * @param of store that it concerns by its id, blank for the house
+ * @param atSeconds when it begins, after the start of the night
+ */
+public record NightCaution(Code code, String of, double atSeconds, String reason, String remedy) {
+
+  /** What is warned of. */
+  public enum Code {
+    WATER_FREEZES,
+    TOO_HOT_FOR_MEDIUM,
+    TOO_HOT_FOR_LAYER,
+    FIRE_INDOORS,
+    FLAME_INDOORS,
+    DAMPER_ON_FIRE,
+    HOUSE_OVERHEATS,
+    ELEMENT_IN_WATER
+  }
+
+  private static final double EMBERS = 4 * 3600.0; // s after a load (3 to 8 h)
+  private static final double TOO_WARM = 25; // °C, for plants that stand a winter
+
+  /** All that a night calls for. */
+  public static List<NightCaution> of(SystemPlan plan, SystemResult night) {
+    List<NightCaution> all = new ArrayList<>();
+    List<SystemStore> stores = plan.system().stores();
+    for (int i = 0; i < stores.size(); i++) {
+      freezing(stores.get(i), night.stores().get(i), night.seconds(), all);
+      heat(stores.get(i), night.stores().get(i), all);
+    }
+    burning(plan, night, all);
+    tooWarm(plan, night, all);
+    for (Action a : plan.actions()) {
+      doing(plan, a, all);
+    }
+    return List.copyOf(all);
+  }
+
+  private static void freezing(
+      SystemStore store, SystemResult.StoreTrace night, double[] seconds, List<NightCaution> all) {
+    if (store.store().medium().kind() != Medium.Kind.WATER) {
+      return;
+    }
+    double[] mean = night.meanCelsius();
+    for (int i = 0; i < mean.length; i++) {
+      if (mean[i] < 0) {
+        all.add(
+            new NightCaution(
+                Code.WATER_FREEZES,
+                store.id(),
+                seconds[i],
+                "The water begins to freeze. It gives heat while it does, but ice bursts what is"
+                    + " full and closed.",
+                "Leave room above the water, drain thin pipes and coils, or warm it before."));
+        return;
+      }
+    }
+  }
+
+  private static void heat(
+      SystemStore store, SystemResult.StoreTrace night, List<NightCaution> all) {
+    HeatStore s = store.store();
+    double hottest = night.hottestCelsius();
+    if (hottest > s.medium().highestCelsius().value()) {
+      all.add(
+          new NightCaution(
+              Code.TOO_HOT_FOR_MEDIUM,
+              store.id(),
+              0,
+              String.format(
+                  "Some of it reaches %.0f °C; %s stands %.0f °C.",
+                  hottest, s.medium().name().toLowerCase(), s.medium().highestCelsius().value()),
+              "Charge it less or more slowly."));
+    }
+    double mean = night.meanCelsius()[0];
+    for (FaceName face : FaceName.values()) {
+      for (Layer layer : s.face(face).layers()) {
+        if (mean > layer.highestCelsius()) {
+          all.add(
+              new NightCaution(
+                  Code.TOO_HOT_FOR_LAYER,
+                  store.id(),
+                  0,
+                  String.format(
+                      "A layer on the %s stands only %.0f °C.",
+                      face.name().toLowerCase(), layer.highestCelsius()),
+                  "Put a layer that stands more between it and the mass."));
+          return;
+        }
+      }
+    }
+  }
+
+  private static void doing(SystemPlan plan, Action a, List<NightCaution> all) {
+    SystemSource source =
+        plan.system().sources().stream()
+            .filter(s -> s.id().equals(a.of()))
+            .findFirst()
+            .orElse(null);
+    if (source == null) {
+      return;
+    }
+    if (a.kind() == Action.Kind.DAMPER_SHUT && burnsAt(plan, source, a.fromSeconds())) {
+      all.add(
+          new NightCaution(
+              Code.DAMPER_ON_FIRE,
+              a.of(),
+              a.fromSeconds(),
+              "A flue shut while embers glow sends carbon monoxide into the house.",
+              "Shut it when the last ember is black, and never in a house where somebody sleeps."));
+    }
+    if (source.source() instanceof ElectricHeat e) {
+      e.shares().stream()
+          .flatMap(s -> s.to().storeId().stream())
+          .flatMap(id -> plan.system().stores().stream().filter(s -> s.id().equals(id)))
+          .filter(s -> s.store().medium().kind() == Medium.Kind.WATER)
+          .forEach(
+              s ->
+                  all.add(
+                      new NightCaution(
+                          Code.ELEMENT_IN_WATER,
+                          s.id(),
+                          a.fromSeconds(),
+                          "Water beside mains electricity can kill.",
+                          "A residual-current device and an earth, by a licensed electrician.")));
+    }
+  }
+
+  private static boolean burnsAt(SystemPlan plan, SystemSource source, double at) {
+    return source.source() instanceof WoodFire
+        && plan.actions().stream()
+            .anyMatch(
+                b ->
+                    b.kind() == Action.Kind.LOAD
+                        && b.of().equals(source.id())
+                        && b.fromSeconds() <= at
+                        && at < b.fromSeconds() + EMBERS);
+  }
+
+  /** Whatever burns in the house, by itself or by hand. */
+  private static void burning(SystemPlan plan, SystemResult night, List<NightCaution> all) {
+    for (int i = 0; i < plan.system().sources().size(); i++) {
+      SystemSource s = plan.system().sources().get(i);
+      SystemResult.SourceTrace t = night.sources().get(i);
+      if (!s.indoors() || t.fuelJoules() <= 0) {
+        continue;
+      }
+      double from = first(t.watts(), night.seconds());
+      all.add(
+          s.source().flueless()
+              ? new NightCaution(
+                  Code.FLAME_INDOORS,
+                  s.id(),
+                  from,
+                  "An open flame in a closed house uses up air, wets everything and can set fire to"
+                      + " film and fleece.",
+                  "An opening low and one high, an alarm for carbon monoxide, nothing that burns"
+                      + " near it, nobody asleep in there.")
+              : new NightCaution(
+                  Code.FIRE_INDOORS,
+                  s.id(),
+                  from,
+                  "A fire in a closed house makes carbon monoxide when it lacks air or the flue"
+                      + " fails.",
+                  "Hang an alarm, keep an inlet open, let nobody sleep in there; flue and distance"
+                      + " to timber by local code."));
+    }
+  }
+
+  private static double first(double[] watts, double[] seconds) {
+    for (int k = 1; k < watts.length; k++) {
+      if (watts[k] > 0) {
+        return seconds[k - 1];
+      }
+    }
+    return 0;
+  }
+
+  /** An evening that gets too warm for winter plants and for money. */
+  private static void tooWarm(SystemPlan plan, SystemResult night, List<NightCaution> all) {
+    boolean heated = night.sources().stream().anyMatch(s -> s.toHouseJoules() > 0);
+    for (int k = 0; k < night.air().length && heated; k++) {
+      if (night.air()[k] > Math.max(TOO_WARM, night.air()[0] + 3)) {
+        all.add(
+            new NightCaution(
+                Code.HOUSE_OVERHEATS,
+                "",
+                night.seconds()[k],
+                String.format(
+                    "The air passes %.0f °C: soft growth, and heat thrown away before it is needed.",
+                    TOO_WARM),
+                "Burn less at once, or more of it into the mass; open a vent until it falls."));
+        return;
+      }
+    }
+  }
+}

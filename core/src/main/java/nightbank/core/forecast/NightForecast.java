@@ -1,0 +1,299 @@
+package nightbank.core.forecast;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.house.Optics;
+import nightbank.core.house.SkinPart;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemStore;
+import nightbank.core.weather.Ground;
+import nightbank.core.weather.Weather;
+import org.hipparchus.distribution.continuous.NormalDistribution;
+import org.hipparchus.random.SobolSequenceGenerator;
+
+/**
+ * One night with its certainty: an ensemble over the low, sky, wind, draught, skin, masses, soil,
+ * dampness, store faces and material, and the start, drawn from a Sobol sequence, so that the same
+ * question has the same answer.
+ *
+ * @param middle the night with every quantity at its best estimate
+ * @param without the same night without stores
+ * @param lowest of the members, coldest first, °C
+ * @param lowestTenth lowest that nine members in ten stay above, °C
+ * @param lowestMedian median of the members' lowest, °C
+ * @param lowestNinetieth °C
+ * @param chanceOfHolding share of members that stay above the plants' limit
+ */
+public record NightForecast(
+    SystemResult middle,
+    SystemResult without,
+    double[] lowest,
+    double lowestTenth,
+    double lowestMedian,
+    double lowestNinetieth,
+    double chanceOfHolding,
+    double[] bandLow,
+    double[] bandHigh,
+    Verdict verdict) {
+
+  /** How unsure a house is that no night has taught, ln: skin, draught, slow mass, soil. */
+  public static final double SKIN = 0.2;
+
+  public static final double LEAK = 0.6;
+  public static final double MASS = 0.5;
+  public static final double SOIL = 0.3;
+
+  /**
+   * How unsure the inputs are, one standard deviation each; estimates, and told on screen.
+   *
+   * @param lowKelvin of the low
+   * @param cloud share of the sky
+   * @param windFactor ln of the wind at the house: forecast and shelter
+   * @param skyFactor ln of how far the sky lies below the air
+   * @param leakFactor ln
+   * @param skinFactor ln
+   * @param massFactor ln of inner masses
+   * @param soilFactor ln of what the floor takes up and gives
+   * @param wetFactor ln of the wet share of the floor, and of what wet film lets through
+   * @param faceFactor ln of what the stores' faces let through
+   * @param startKelvin of the stores' and the house's start
+   */
+  public record Doubt(
+      double lowKelvin,
+      double cloud,
+      double windFactor,
+      double skyFactor,
+      double leakFactor,
+      double skinFactor,
+      double massFactor,
+      double soilFactor,
+      double wetFactor,
+      double faceFactor,
+      double startKelvin) {
+    private static final double SHELTER = 0.35;
+    private static final double FACES = 0.3;
+    private static final double WET = 0.6;
+
+    /** A low that the grower types for the coming night. */
+    public static Doubt ofTypedNight() {
+      return described(1.2, 0.25, 0.4);
+    }
+
+    /** A forecast so many hours ahead. */
+    public static Doubt ofForecast(double leadHours) {
+      double lead = Math.max(0, leadHours);
+      return described(
+          1.1 + 0.025 * lead, Math.min(0.35, 0.18 + 0.002 * lead), 0.35 + 0.002 * lead);
+    }
+
+    private static Doubt described(double low, double cloud, double wind) {
+      return new Doubt(
+          low,
+          cloud,
+          Math.hypot(wind, SHELTER),
+          Weather.SKY_UNSURE,
+          LEAK,
+          SKIN,
+          MASS,
+          SOIL,
+          WET,
+          FACES,
+          1.0);
+    }
+
+    /** As unsure of the start as readings so old leave one: 0.15 K more an hour, 8 K at most. */
+    public Doubt withStartAged(double hours) {
+      return new Doubt(
+          lowKelvin,
+          cloud,
+          windFactor,
+          skyFactor,
+          leakFactor,
+          skinFactor,
+          massFactor,
+          soilFactor,
+          wetFactor,
+          faceFactor,
+          startKelvin + Math.min(8, 0.15 * Math.max(0, hours)));
+    }
+
+    /** As sure of the house as its nights have made it; never surer than of one not learned. */
+    public Doubt withLearned(double skinSigma, double leakSigma, double massSigma) {
+      return new Doubt(
+          lowKelvin,
+          cloud,
+          windFactor,
+          skyFactor,
+          Math.min(LEAK, leakSigma),
+          Math.min(SKIN, skinSigma),
+          Math.min(MASS, massSigma),
+          soilFactor,
+          wetFactor,
+          faceFactor,
+          startKelvin);
+    }
+  }
+
+  static final int DIMENSIONS = 14;
+
+  public static NightForecast of(SystemPlan plan, Doubt doubt, int members) {
+    SystemResult middle = SystemSimulation.run(plan);
+    SystemResult without = SystemSimulation.run(plan.withoutStores());
+    SystemPlan small = plan.small();
+    double[][] draws = new double[members][];
+    SobolSequenceGenerator sobol = new SobolSequenceGenerator(DIMENSIONS);
+    sobol.skipTo(64);
+    for (int i = 0; i < members; i++) {
+      draws[i] = sobol.nextVector();
+    }
+    List<SystemResult> runs =
+        IntStream.range(0, members)
+            .parallel()
+            .mapToObj(i -> SystemSimulation.run(vary(small, doubt, draws[i])))
+            .toList();
+    double[] lowest = runs.stream().mapToDouble(SystemResult::lowestCelsius).sorted().toArray();
+    double limit = plan.house().plantLimitCelsius();
+    double chance = (double) Arrays.stream(lowest).filter(t -> t >= limit).count() / members;
+    double tenth = quantile(lowest, 0.1);
+    double median = quantile(lowest, 0.5);
+    int points = middle.seconds().length;
+    double[] low = new double[points];
+    double[] high = new double[points];
+    double[] column = new double[members];
+    for (int k = 0; k < points; k++) {
+      for (int i = 0; i < members; i++) {
+        column[i] = runs.get(i).plants()[k];
+      }
+      Arrays.sort(column);
+      low[k] = quantile(column, 0.1);
+      high[k] = quantile(column, 0.9);
+    }
+    return new NightForecast(
+        middle,
+        without,
+        lowest,
+        tenth,
+        median,
+        quantile(lowest, 0.9),
+        chance,
+        low,
+        high,
+        judge(tenth, median, limit));
+  }
+
+  /** Held when the 10 % worst stay above the limit, lost when the median falls below it. */
+  public static Verdict judge(double lowestTenth, double lowestMedian, double limit) {
+    if (lowestTenth >= limit) {
+      return Verdict.HELD;
+    }
+    return lowestMedian < limit ? Verdict.LOST : Verdict.CLOSE;
+  }
+
+  /**
+   * One member.
+   *
+   * @param u numbers in 0 to 1, one for each thing that is unsure
+   */
+  static SystemPlan vary(SystemPlan plan, Doubt doubt, double[] u) {
+    NormalDistribution normal = new NormalDistribution();
+    double[] z =
+        Arrays.stream(u)
+            .map(x -> normal.inverseCumulativeProbability(Math.min(0.999, Math.max(0.001, x))))
+            .toArray();
+    double start = z[7] * doubt.startKelvin();
+    PlantSystem system = plan.system();
+    PlantSystem varied =
+        system
+            .withHouse(house(plan.house(), doubt, z))
+            .withStores(system.stores().stream().map(s -> vary(s, doubt, z, start)).toList());
+    return plan.withSystem(varied)
+        .withWeather(weather(plan.weather(), doubt, z))
+        .startingAt(
+            plan.airCelsius(),
+            plan.massCelsius() + start / 2,
+            plan.groundCelsius() + z[13] * Ground.UNSURE / 2);
+  }
+
+  private static Weather weather(Weather w, Doubt doubt, double[] z) {
+    double drop = z[0] * doubt.lowKelvin();
+    double end = w.seconds()[w.seconds().length - 1];
+    double[] out = new double[w.seconds().length];
+    for (int i = 0; i < out.length; i++) {
+      // the doubt grows over the first six hours: the evening is known, the low is not
+      double grown = Math.min(1, w.seconds()[i] / Math.min(6 * 3600.0, Math.max(1, end)));
+      out[i] = w.outdoorCelsius()[i] + drop * grown;
+    }
+    double[] cloud =
+        Arrays.stream(w.cloud())
+            .map(c -> Math.min(1, Math.max(0, c + z[1] * doubt.cloud())))
+            .toArray();
+    double[] wind =
+        Arrays.stream(w.windMetresPerSecond())
+            .map(v -> v * Math.exp(z[2] * doubt.windFactor()))
+            .toArray();
+    return new Weather(
+        w.seconds(),
+        out,
+        wind,
+        cloud,
+        w.dewPointCelsius(),
+        w.skyFactor() * Math.exp(z[8] * doubt.skyFactor()));
+  }
+
+  private static Greenhouse house(Greenhouse as, Doubt doubt, double[] z) {
+    double wetter = Math.exp(z[11] * doubt.wetFactor());
+    Greenhouse house =
+        as.scaled(
+                Math.min(as.mostSkinFactor(), Math.exp(z[4] * doubt.skinFactor())),
+                Math.min(as.mostLeakFactor(), Math.exp(z[3] * doubt.leakFactor())))
+            .heavier(Math.exp(z[9] * doubt.massFactor()))
+            .withWetShare(Math.min(1, as.wetShare() * wetter));
+    house = house.changed(p -> wetFilm(p, Math.exp(-z[11] * doubt.wetFactor())), 1);
+    return house.floor().isEmpty()
+        ? house
+        : house.withFloor(house.floor().get().giving(Math.exp(z[10] * doubt.soilFactor())));
+  }
+
+  /** Wet film that lets so many times as much through. */
+  private static SkinPart wetFilm(SkinPart part, double factor) {
+    Optics wet = part.wet();
+    if (part.dry().through() < 0.1) {
+      return part;
+    }
+    double through = Math.min(part.dry().through(), wet.through() * factor);
+    return part.shining(
+        part.dry(),
+        new Optics(
+            through,
+            Math.min(1 - through, wet.emissivityIn()),
+            Math.min(1 - through, wet.emissivityOut())));
+  }
+
+  private static SystemStore vary(SystemStore s, Doubt doubt, double[] z, double start) {
+    var medium = s.store().medium();
+    double spread = medium.conductivity().relativeSpread() / 2;
+    double heavy = medium.density().relativeSpread() / 2;
+    var varied =
+        s.store()
+            .withMedium(medium.scaled(Math.exp(z[6] * heavy), Math.exp(z[5] * spread)))
+            .withFacesTimes(Math.exp(z[12] * doubt.faceFactor()));
+    return s.with(varied, s.start().shifted(start));
+  }
+
+  /** Lowest that so large a share of the members stays below, °C. */
+  public double lowestBelow(double share) {
+    return quantile(lowest, share);
+  }
+
+  private static double quantile(double[] sorted, double share) {
+    double at = share * (sorted.length - 1);
+    int low = (int) Math.floor(at);
+    int high = Math.min(low + 1, sorted.length - 1);
+    return sorted[low] + (sorted[high] - sorted[low]) * (at - low);
+  }
+}

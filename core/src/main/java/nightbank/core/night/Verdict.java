@@ -1,8 +1,0 @@
-package nightbank.core.night;
-
-/** The judgement of a night; certainty is told beside it. */
-public enum Verdict {
-  HELD,
-  CLOSE,
-  LOST
-}

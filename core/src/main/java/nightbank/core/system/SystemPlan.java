@@ -1,0 +1,193 @@
+package nightbank.core.system;
+
+import java.util.List;
+import java.util.function.Consumer;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.weather.Weather;
+
+/**
+ * What is to be simulated: a place, the weather and what is done, from the start for so long.
+ *
+ * @param airCelsius inside air at the start; of a place without a house the air round its stores
+ * @param massCelsius inner masses, walls and floor at the start
+ * @param groundCelsius two metres below floor and stores
+ * @param stepSeconds longest step; switching and doings part it
+ * @param recordSeconds between the moments that are kept, a multiple of nothing in particular
+ * @param sunWatts sun that gets into the house at the weather's moments; empty for none
+ * @param irradiance on level ground at the weather's moments, W/m²; empty for none
+ */
+public record SystemPlan(
+    PlantSystem system,
+    Weather weather,
+    double airCelsius,
+    double massCelsius,
+    double groundCelsius,
+    double lengthSeconds,
+    double stepSeconds,
+    double recordSeconds,
+    List<Action> actions,
+    double[] sunWatts,
+    double[] irradiance) {
+  private static final double LONGEST = 400 * 86_400.0;
+
+  public SystemPlan {
+    actions = List.copyOf(actions);
+    sunWatts = sunWatts.clone();
+    irradiance = irradiance.clone();
+    if (!(lengthSeconds >= 600 && lengthSeconds <= LONGEST)) {
+      throw new IllegalArgumentException(
+          "length must lie between 10 minutes and 400 days, was " + lengthSeconds + " s");
+    }
+    if (!(stepSeconds >= 1 && stepSeconds <= 3600)) {
+      throw new IllegalArgumentException(
+          "step must lie between 1 and 3600 s, was " + stepSeconds + " s");
+    }
+    if (!(recordSeconds >= stepSeconds)) {
+      throw new IllegalArgumentException("no more can be kept than is reckoned");
+    }
+    same(sunWatts, weather);
+    same(irradiance, weather);
+  }
+
+  private static void same(double[] row, Weather weather) {
+    if (row.length != 0 && row.length != weather.seconds().length) {
+      throw new IllegalArgumentException("sun needs as many values as the weather");
+    }
+  }
+
+  /** A stretch in which nothing is done and no sun shines; every step is kept. */
+  public static SystemPlan of(
+      PlantSystem system,
+      Weather weather,
+      double air,
+      double mass,
+      double ground,
+      double length,
+      double step) {
+    return new SystemPlan(
+        system,
+        weather,
+        air,
+        mass,
+        ground,
+        length,
+        step,
+        step,
+        List.of(),
+        new double[0],
+        new double[0]);
+  }
+
+  private static final class Change {
+    PlantSystem system;
+    Weather weather;
+    double air;
+    double mass;
+    double ground;
+    double step;
+    double record;
+    List<Action> actions;
+    double[] sun;
+    double[] irradiance;
+    double length;
+  }
+
+  private SystemPlan with(Consumer<Change> how) {
+    Change c = new Change();
+    c.system = system;
+    c.weather = weather;
+    c.air = airCelsius;
+    c.mass = massCelsius;
+    c.ground = groundCelsius;
+    c.step = stepSeconds;
+    c.record = recordSeconds;
+    c.actions = actions;
+    c.sun = sunWatts;
+    c.irradiance = irradiance;
+    c.length = lengthSeconds;
+    how.accept(c);
+    return new SystemPlan(
+        c.system,
+        c.weather,
+        c.air,
+        c.mass,
+        c.ground,
+        c.length,
+        c.step,
+        c.record,
+        c.actions,
+        c.sun,
+        c.irradiance);
+  }
+
+  public SystemPlan withSystem(PlantSystem other) {
+    return with(c -> c.system = other);
+  }
+
+  public SystemPlan withHouse(Greenhouse other) {
+    return with(c -> c.system = system.withHouse(other));
+  }
+
+  public SystemPlan withWeather(Weather other) {
+    return with(c -> c.weather = other);
+  }
+
+  public SystemPlan withActions(List<Action> others) {
+    return with(c -> c.actions = others);
+  }
+
+  public SystemPlan withSun(double[] house, double[] level) {
+    return with(
+        c -> {
+          c.sun = house;
+          c.irradiance = level;
+        });
+  }
+
+  public SystemPlan withStep(double seconds) {
+    return with(
+        c -> {
+          c.step = seconds;
+          c.record = Math.max(recordSeconds, seconds);
+        });
+  }
+
+  /** Kept so often and no oftener. */
+  public SystemPlan recording(double seconds) {
+    return with(c -> c.record = seconds);
+  }
+
+  public SystemPlan startingAt(double air, double mass, double ground) {
+    return with(
+        c -> {
+          c.air = air;
+          c.mass = mass;
+          c.ground = ground;
+        });
+  }
+
+  /** The same with every store on the small grid that suffices for many nights at once. */
+  public SystemPlan small() {
+    return withSystem(system.withStores(system.stores().stream().map(SystemStore::small).toList()));
+  }
+
+  /** The same place without stores; see {@link PlantSystem#without}. */
+  public SystemPlan withoutStores() {
+    return without(id -> true);
+  }
+
+  /** The same place without some stores; what was done to what is gone is left out. */
+  public SystemPlan without(java.util.function.Predicate<String> gone) {
+    PlantSystem rest = system.without(gone);
+    return with(
+        c -> {
+          c.system = rest;
+          c.actions = actions.stream().filter(a -> a.of().isBlank() || rest.has(a.of())).toList();
+        });
+  }
+
+  /** The house; a place has one unless stores are looked at alone. */
+  public Greenhouse house() {
+    return system.house().orElseThrow();
+  }
+}

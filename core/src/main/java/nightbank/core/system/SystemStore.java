@@ -1,0 +1,17 @@
+package nightbank.core.system;
+
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.StoreGrid;
+import nightbank.core.store.StoreState;
+
+/** A store with its state at the start. */
+public record SystemStore(String id, HeatStore store, StoreState start) {
+  public SystemStore with(HeatStore other, StoreState otherStart) {
+    return new SystemStore(id, other, otherStart);
+  }
+
+  /** The same on the small grid that suffices for many nights at once. */
+  public SystemStore small() {
+    return with(store, start.on(StoreGrid.night(store)));
+  }
+}

@@ -1,0 +1,357 @@
+package nightbank.server.plant;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import java.util.function.Supplier;
+import nightbank.core.source.CompostHeat;
+import nightbank.core.source.ElectricHeat;
+import nightbank.core.source.FeedMix;
+import nightbank.core.source.Feedstock;
+import nightbank.core.source.FireLoad;
+import nightbank.core.source.Flames;
+import nightbank.core.source.Fuel;
+import nightbank.core.source.FuelHeater;
+import nightbank.core.source.Hearth;
+import nightbank.core.source.HeatPump;
+import nightbank.core.source.HeatSource;
+import nightbank.core.source.Receiver;
+import nightbank.core.source.Share;
+import nightbank.core.source.SunOnFace;
+import nightbank.core.source.WoodFire;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Stream;
+import nightbank.core.system.CircuitEnd;
+import nightbank.core.system.Control;
+import nightbank.core.system.FluidCircuit;
+import nightbank.core.system.Guard;
+import nightbank.core.system.PumpedHeat;
+import nightbank.core.system.Sensor;
+import nightbank.core.system.SystemSource;
+import nightbank.server.plant.ControlDesign.GuardDesign;
+import nightbank.server.plant.ControlDesign.SensorDesign;
+import nightbank.server.plant.PartDesign.EndDesign;
+import nightbank.server.plant.PartDesign.HeatTo;
+import nightbank.server.plant.PartDesign.NodeDesign;
+import nightbank.server.shared.Problem;
+
+/** Parts of a place to the core; every refusal names its field. */
+final class PartMapping {
+  private static final double HEATER_HOTTEST = 300; // °C, of a pot on a burner
+  private static final double BOILER_HOTTEST = 90;
+  private static final double EFFICIENCY = 0.85;
+  private static final double DARK = 0.85; // a dull dark face
+  private static final double HEAP_CELSIUS = 50; // that feed has been working at
+  private static final double COLDEST_AIR = -20; // °C
+  private static final double COLDEST_TANK = 3;
+  private static final double HOTTEST = 55;
+
+  private final String id;
+  private final String field;
+  private final Span span;
+
+  PartMapping(UUID id, String field, Span span) {
+    this.id = id.toString();
+    this.field = field;
+    this.span = span;
+  }
+
+  SystemSource fire(PartDesign.Fire d, List<FireLoad> loads) {
+    Hearth hearth = hearth(d.hearth());
+    WoodFire fire =
+        at(
+            "heats",
+            () ->
+                new WoodFire(
+                    shares(d.heats()),
+                    or(d.kilogramsPerHour(), hearth.kilogramsPerHour().value()),
+                    or(d.gasCelsius(), hearth.gasCelsius()),
+                    d.roomAir(),
+                    loads));
+    return new SystemSource(id, fire, Control.free(), d.indoors());
+  }
+
+  SystemSource flames(PartDesign.Flames d) {
+    Fuel fuel = fuel(d.fuel());
+    return source(
+        at("count", () -> new Flames(shares(d.heats()), d.count(), d.gramsPerHour(), fuel)),
+        d.control(),
+        d.indoors());
+  }
+
+  SystemSource heater(PartDesign.Heater d) {
+    boolean boiler = d.heats() != null && d.heats().stream().anyMatch(PartMapping::ofCircuit);
+    Fuel fuel = fuel(d.fuel());
+    return source(
+        at(
+            "watts",
+            () ->
+                new FuelHeater(
+                    shares(d.heats()),
+                    fuel,
+                    d.watts(),
+                    d.flue() ? or(d.efficiency(), EFFICIENCY) : 1,
+                    d.flue(),
+                    boiler ? BOILER_HOTTEST : HEATER_HOTTEST)),
+        d.control(),
+        d.indoors());
+  }
+
+  private static boolean ofCircuit(HeatTo h) {
+    return h != null && h.to() == PartDesign.To.CIRCUIT;
+  }
+
+  SystemSource element(PartDesign.Element d) {
+    return source(
+        at("watts", () -> new ElectricHeat(shares(d.heats()), d.watts(), d.surplus())),
+        d.control(),
+        d.indoors());
+  }
+
+  /**
+   * Sun on a face.
+   *
+   * @param seconds moments
+   * @param wattsPerSquareMetre on the house's upright front at them
+   */
+  SystemSource sunlight(
+      PartDesign.Sunlight d, HeatStore store, double[] seconds, double[] wattsPerSquareMetre) {
+    SunOnFace sun =
+        at(
+            "squareMetres",
+            () ->
+                new SunOnFace(
+                    Share.allTo(text(d.storeId())),
+                    or(d.absorptance(), DARK),
+                    or(d.squareMetres(), store.faceArea(FaceName.SIDE) * store.count() / 2),
+                    seconds,
+                    wattsPerSquareMetre));
+    return new SystemSource(id, sun, Control.free(), true);
+  }
+
+  SystemSource heap(PartDesign.Heap d, boolean indoors) {
+    return new SystemSource(
+        id, new CompostHeat(text(d.storeId()), batches(d)), Control.free(), indoors);
+  }
+
+  /** What its feedings have left at the stretch's start; those that come later come then. */
+  List<CompostHeat.Batch> batches(PartDesign.Heap d) {
+    if (d.fed() == null || d.fed().isEmpty()) {
+      return List.of();
+    }
+    FeedMix mix = mix(d.fed());
+    List<CompostHeat.Batch> batches = new ArrayList<>();
+    for (PartDesign.Fed f : d.fed()) {
+      double age = f.at() == null ? 0 : span.start().getEpochSecond() - f.at().getEpochSecond();
+      double solids = feedstock(f.feedstock()).degradableSolids(f.kilograms());
+      CompostHeat.Batch fresh =
+          new CompostHeat.Batch(
+              Math.max(0, -age), f.kilograms(), solids, mix.moisture(), mix.freeAir());
+      batches.add(age > 0 ? fresh.after(age, HEAP_CELSIUS) : fresh);
+    }
+    return batches;
+  }
+
+  FeedMix mix(List<PartDesign.Fed> fed) {
+    return at(
+        "fed",
+        () ->
+            new FeedMix(
+                fed.stream()
+                    .map(f -> new FeedMix.Part(feedstock(f.feedstock()), f.kilograms()))
+                    .toList()));
+  }
+
+  private Feedstock feedstock(String called) {
+    return Feedstock.of(called == null ? "" : called)
+        .orElseThrow(() -> unknown("fed", "feedstock", called));
+  }
+
+  FluidCircuit circuit(PartDesign.Circuit d) {
+    boolean air = d.carries() == PartDesign.Carries.AIR;
+    Stream stream =
+        at(
+            "kilogramsPerSecond",
+            () ->
+                new Stream(
+                    air ? Stream.Fluid.AIR : Stream.Fluid.WATER,
+                    d.kilogramsPerSecond(),
+                    d.machineWatts(),
+                    0));
+    return at(
+        "ends",
+        () ->
+            new FluidCircuit(
+                id,
+                stream,
+                (d.ends() == null ? List.<EndDesign>of() : d.ends())
+                    .stream().map(PartMapping::end).toList(),
+                control(d.control())));
+  }
+
+  private static CircuitEnd end(EndDesign e) {
+    if (e instanceof EndDesign.Through t) {
+      return new CircuitEnd.InStore(text(t.storeId()));
+    }
+    if (e instanceof EndDesign.Tank t) {
+      return new CircuitEnd.Drawn(text(t.storeId()), t.takenAt(), t.returnedAt());
+    }
+    if (e instanceof EndDesign.Radiator r) {
+      return new CircuitEnd.Radiator(r.wattsPerKelvin());
+    }
+    if (e instanceof EndDesign.UnderFloor u) {
+      return new CircuitEnd.UnderFloor(u.wattsPerKelvin());
+    }
+    if (e instanceof EndDesign.HouseAir) {
+      return new CircuitEnd.HouseAir();
+    }
+    if (e instanceof EndDesign.OutdoorAir) {
+      return new CircuitEnd.OutdoorAir();
+    }
+    if (e instanceof EndDesign.Boiler b) {
+      return new CircuitEnd.Boiler(b.highestCelsius());
+    }
+    if (e instanceof EndDesign.Collector c) {
+      return new CircuitEnd.Collector(
+          c.squareMetres(), c.opticalShare(), c.lossWattsPerSquareMetreKelvin());
+    }
+    if (e instanceof EndDesign.Held h) {
+      return new CircuitEnd.Held(h.celsius());
+    }
+    throw new IllegalArgumentException("an end of the circuit is missing");
+  }
+
+  PumpedHeat pump(PartDesign.HeatPump d) {
+    boolean tank = d.cold() != null && d.cold().node() == PartDesign.Node.STORE;
+    HeatPump machine =
+        at(
+            "watts",
+            () ->
+                new HeatPump(
+                    d.watts(),
+                    0.4,
+                    5,
+                    5,
+                    6,
+                    or(d.coldestCelsius(), tank ? COLDEST_TANK : COLDEST_AIR),
+                    3,
+                    or(d.hottestCelsius(), HOTTEST)));
+    return at(
+        "cold",
+        () -> new PumpedHeat(id, machine, node(d.cold()), node(d.hot()), control(d.control())));
+  }
+
+  private static PumpedHeat.Node node(NodeDesign n) {
+    if (n == null || n.node() == null) {
+      throw new IllegalArgumentException("a heat pump has a cold side and a warm one");
+    }
+    return switch (n.node()) {
+      case STORE -> new PumpedHeat.Node.Store(text(n.storeId()));
+      case HOUSE_AIR -> new PumpedHeat.Node.HouseAir();
+      case OUTDOOR_AIR -> new PumpedHeat.Node.OutdoorAir();
+      case HELD -> new PumpedHeat.Node.Held(or(n.celsius(), Double.NaN));
+    };
+  }
+
+  private SystemSource source(HeatSource source, ControlDesign control, boolean indoors) {
+    return new SystemSource(id, source, control(control), indoors);
+  }
+
+  private Control control(ControlDesign c) {
+    if (c == null || c.runs() == null) {
+      return Control.byHand();
+    }
+    Guard[] guards =
+        at(
+            "control",
+            () ->
+                (c.guards() == null ? List.<GuardDesign>of() : c.guards())
+                    .stream().map(PartMapping::guard).toArray(Guard[]::new));
+    return switch (c.runs()) {
+      case ALWAYS -> Control.free(guards);
+      case BY_HAND -> Control.byHand(guards);
+      case DAILY -> Control.between(span.daily(c.from(), c.to(), field + ".control"), guards);
+    };
+  }
+
+  private static Guard guard(GuardDesign g) {
+    if (g instanceof GuardDesign.Thermostat t) {
+      return new Guard.Thermostat(sensor(t.sensor()), t.onBelow(), t.offAbove());
+    }
+    if (g instanceof GuardDesign.Above a) {
+      return new Guard.Above(sensor(a.sensor()), a.onAbove(), a.offBelow());
+    }
+    if (g instanceof GuardDesign.Differential d) {
+      return new Guard.Differential(
+          sensor(d.warm()), sensor(d.cold()), d.onAboveKelvin(), d.offBelowKelvin());
+    }
+    throw new IllegalArgumentException("what must be so for it to run is missing");
+  }
+
+  private static Sensor sensor(SensorDesign s) {
+    if (s == null || s.where() == null) {
+      return new Sensor.Silent();
+    }
+    return switch (s.where()) {
+      case STORE ->
+          s.radiusFraction() == null || s.heightFraction() == null
+              ? new Sensor.StoreZone(text(s.id()))
+              : new Sensor.InStore(text(s.id()), s.radiusFraction(), s.heightFraction());
+      case HOUSE_AIR -> new Sensor.HouseAir();
+      case HOUSE_FLOOR -> new Sensor.HouseFloor();
+      case OUTDOORS -> new Sensor.Outdoors();
+      case COLLECTOR -> new Sensor.Collector(text(s.id()));
+    };
+  }
+
+  private static List<Share> shares(List<HeatTo> heats) {
+    List<Share> all = new ArrayList<>();
+    for (HeatTo h : heats == null ? List.<HeatTo>of() : heats) {
+      if (h == null || h.to() == null) {
+        throw new IllegalArgumentException("where a share of its heat goes is missing");
+      }
+      all.add(
+          new Share(
+              switch (h.to()) {
+                case STORE -> new Receiver.StoreZone(text(h.id()));
+                case HOUSE -> new Receiver.House();
+                case CIRCUIT -> new Receiver.Circuit(text(h.id()));
+              },
+              h.share()));
+    }
+    return all;
+  }
+
+  private Hearth hearth(String called) {
+    return called == null
+        ? Hearth.bench()
+        : Hearth.of(called).orElseThrow(() -> unknown("hearth", "hearth", called));
+  }
+
+  private Fuel fuel(String called) {
+    return Fuel.of(called == null ? "" : called).orElseThrow(() -> unknown("fuel", "fuel", called));
+  }
+
+  private Problem unknown(String of, String what, String called) {
+    return Problem.invalid(
+        field + "." + of,
+        "There is no " + what + " called " + called + ".",
+        "Choose one from the list.");
+  }
+
+  private <T> T at(String of, Supplier<T> make) {
+    return Problem.field(field + "." + of, make);
+  }
+
+  private static String text(UUID id) {
+    if (id == null) {
+      throw new IllegalArgumentException("the store or circuit that is meant is missing");
+    }
+    return id.toString();
+  }
+
+  private static double or(Double value, double otherwise) {
+    return value == null ? otherwise : value;
+  }
+}

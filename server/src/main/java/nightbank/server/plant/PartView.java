@@ -1,0 +1,19 @@
+package nightbank.server.plant;
+
+import java.util.UUID;
+
+/**
+ * A source, circuit or heat pump of a place.
+ *
+ * @param houseId whose place it belongs to, absent for none
+ */
+public record PartView(UUID id, String name, UUID houseId, PartDesign design) {
+  /** FIRE, FLAMES, HEATER, ELEMENT, SUNLIGHT, HEAP, CIRCUIT or HEAT_PUMP. */
+  public String kind() {
+    return design.kind();
+  }
+
+  PartView with(PartDesign other) {
+    return new PartView(id, name, houseId, other);
+  }
+}
