@@ -82,13 +82,7 @@ public class Charges {
     double step = Math.max(30, Math.min(900, length / 600));
     SystemPlan plan =
         SystemPlan.of(
-                system,
-                still(air, sun.seconds()),
-                air,
-                air,
-                ground,
-                Math.max(600, length),
-                step)
+                system, still(air, sun.seconds()), air, air, ground, Math.max(600, length), step)
             .withSun(new double[0], sun.wattsPerSquareMetre())
             .withActions(bypass(q.design().source(), source.id()));
     Charge charge =
