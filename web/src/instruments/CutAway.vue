@@ -117,7 +117,7 @@ const arrow = (face: FaceKey) => arrowPath(face, box.value, arrowWidth(face), na
 const zones = computed(() => zoneOf(props.design, box.value))
 const pipes = computed(() => pipesOf(props.design, zones.value[0], box.value, scale.value))
 const rod = computed(() =>
-  zones.value.length === 1 && !pipes.value.length && !props.design.source.behind
+  zones.value.length === 1 && !pipes.value.length && !props.design.zone?.behind
     ? rodPath(zones.value[0], box.value.cx)
     : '',
 )

@@ -88,10 +88,10 @@ export function arrowPath(face: FaceKey, b: Box, width: number, narrow: boolean)
   return `M${b.cx - w} ${y} v${d * run} h${-(head - w)} l${head} ${d * head * 0.8} l${head} ${-d * head * 0.8} h${-(head - w)} v${-d * run} z`
 }
 
-/** The part of the mass that the source heats, or nothing where heat comes from everywhere. */
+/** The part of the mass that its sources heat, or nothing where heat comes from everywhere. */
 export function zoneOf(d: Design, b: Box): Rect[] {
-  const s = d.source
-  if (!s || (!d.led && (s.kind === 'NONE' || s.kind === 'HEAP'))) return []
+  const s = d.zone
+  if (!s) return []
   const skin = 0.12
   if (s.behind === 'TOP') return [{ x: b.x, y: b.y, w: b.w, h: skin * b.h }]
   if (s.behind === 'FOOT') return [{ x: b.x, y: b.y + (1 - skin) * b.h, w: b.w, h: skin * b.h }]
@@ -102,7 +102,7 @@ export function zoneOf(d: Design, b: Box): Rect[] {
       { x: b.x + b.w - w, y: b.y, w, h: b.h },
     ]
   }
-  if (s.kind === 'SUN' && !d.led) return []
+  if (!d.led && s.reachFraction >= 1 && s.lowFraction <= 0 && s.highFraction >= 1) return []
   const half = (s.reachFraction * b.w) / 2
   return [
     {

@@ -10,6 +10,7 @@ import { add, sent } from '@/shared/outbox'
 import { useSession } from '@/shared/session'
 import { clock, day, degrees, massOf, minutesOf } from '@/shared/units'
 import { newId } from '../store/designs'
+import { partsQuery } from '../part/queries'
 import { storesQuery } from '../store/queries'
 import { kinds, placeOf, sights, wordOf, type Kind, type Way } from './doneKinds'
 import { eventsQuery, roundsQuery, walkQuery } from './queries'
@@ -24,6 +25,7 @@ const to = new Date(now().getTime() + 86_400_000).toISOString()
 const { data: events } = useQuery(eventsQuery(holding, from, to))
 const { data: rounds } = useQuery(roundsQuery(holding))
 const { data: stores } = useQuery(storesQuery(holding))
+const { data: parts } = useQuery(partsQuery(holding))
 const { data: walk } = useQuery(walkQuery(holding))
 const mayLog = computed(() => session.role(holding) !== 'GUEST')
 const zone = computed(() => session.zone(holding))
@@ -42,7 +44,7 @@ async function done(kind: Kind, { note = '', way = null as Way | null } = {}) {
   const at = now()
   const event = {
     id: newId(),
-    storeId: placeOf(kind, storeId.value, stores.value ?? []) as string,
+    storeId: placeOf(kind, storeId.value, stores.value ?? [], parts.value ?? []) as string,
     kind,
     way: way as Way,
     at: at.toISOString(),
@@ -63,7 +65,7 @@ function placeOnceKnown(id: string) {
     stop()
     const e = last.event
     if (e?.id !== id) return
-    const at = placeOf(e.kind, e.storeId, all ?? [])
+    const at = placeOf(e.kind, e.storeId, all ?? [], parts.value ?? [])
     if (at === e.storeId) return
     e.storeId = at as string
     void put(e, 'PUT')

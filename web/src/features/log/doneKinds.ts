@@ -1,10 +1,12 @@
 import type { Views } from '@/shared/api/client'
+import { storesOf, type Part } from '../part/parts'
 
 export type Kind = Views['EventView']['kind']
 export type Way = NonNullable<Views['EventView']['way']>
 type Store = Pick<Views['StoreView'], 'id' | 'planned' | 'design'>
 
-const chargedBy = (kind: string) => (s: Store) => s.design.source?.kind === kind
+const chargedBy = (kind: Part['design']['kind']) => (s: Store, parts: Part[]) =>
+  parts.some((p) => p.design.kind === kind && storesOf(p.design).includes(s.id))
 const lidded = (s: Store) => (s.design.top?.layers?.length ?? 0) > 0
 
 /** What can be logged by one touch, with the question that matters for it. */
@@ -14,7 +16,7 @@ export const kinds: {
   amount?: string
   ways?: Partial<Record<Way, string>>
   /** Whether a store is one that it can be done at. */
-  at?: (store: Store) => boolean
+  at?: (store: Store, parts: Part[]) => boolean
 }[] = [
   { kind: 'FIRE_LIT', word: 'Fire lit', amount: 'Wood', at: chargedBy('FIRE') },
   { kind: 'FUEL_ADDED', word: 'Fuel added', amount: 'Wood', at: chargedBy('FIRE') },
@@ -46,9 +48,14 @@ export function wordOf(kind: Kind, way?: Way | null): string {
 }
 
 /** The store it was done at: the one chosen, else the only one that it can have been. */
-export function placeOf(kind: Kind, chosen: string | null, stores: Store[]): string | null {
+export function placeOf(
+  kind: Kind,
+  chosen: string | null,
+  stores: Store[],
+  parts: Part[],
+): string | null {
   const at = kinds.find((k) => k.kind === kind)?.at
   if (chosen || !at) return chosen
-  const could = stores.filter((s) => !s.planned && at(s))
+  const could = stores.filter((s) => !s.planned && at(s, parts))
   return could.length === 1 ? could[0].id : null
 }

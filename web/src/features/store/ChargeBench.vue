@@ -1,14 +1,20 @@
 <script setup lang="ts">
 /** The charge under the cut-away: what it does in words, its curve, and a hand on the clock. */
+import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import ChargeCurve from '@/instruments/ChargeCurve.vue'
 import type { Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { degrees, hours, type Temperature } from '@/shared/units'
+import type { Part } from '../part/parts'
+import NumberField from '@/shared/NumberField.vue'
 import { efficiencySentence, hotSentence } from './chargeSentences'
 import type { Design } from './designs'
+import type { ChargeHow } from './useCharge'
 
 const props = defineProps<{
+  charging: Part[]
+  how: ChargeHow
   charge: Views['ChargeView'] | null
   error: unknown
   busy: boolean
@@ -17,6 +23,8 @@ const props = defineProps<{
   units: Temperature
 }>()
 const moment = defineModel<number>('moment', { required: true })
+const chosen = defineModel<string>('chosen', { required: true })
+const kind = computed(() => props.charging.find((p) => p.id === chosen.value)?.design.kind)
 const bad = computed(() => (props.charge?.overheated.length ?? 0) > 0)
 const here = computed(() => {
   const c = props.charge
@@ -29,6 +37,25 @@ const here = computed(() => {
 
 <template>
   <section aria-label="A charge tried">
+    <div v-if="charging.length" class="how">
+      <template v-if="charging.length > 1">
+        <label for="charge-by">With</label>
+        <BFormSelect
+          id="charge-by"
+          v-model="chosen"
+          :options="charging.map((p) => ({ value: p.id, text: p.name }))"
+        />
+      </template>
+      <NumberField v-model="how.hours" label="for, h" optional />
+      <template v-if="kind === 'FIRE'">
+        <NumberField v-model="how.kilograms" label="each load" quantity="mass" optional />
+        <NumberField v-model="how.loads" label="loads" optional />
+        <NumberField v-model="how.bypassHours" label="bypass open at first, h" optional />
+      </template>
+    </div>
+    <p v-else class="soft">
+      Nothing charges it yet: choose what does under “Charge”, beside the drawing.
+    </p>
     <ProblemNote v-if="error" :error="error" />
     <template v-if="charge">
       <p :class="bad ? 'caution' : 'said'">{{ hotSentence(charge, units) }}</p>
@@ -50,6 +77,22 @@ const here = computed(() => {
 </template>
 
 <style scoped>
+.how {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 0.6rem;
+  align-items: center;
+  margin-bottom: 0.5rem;
+}
+
+.how :deep(input) {
+  width: 76px;
+}
+
+.how select {
+  width: auto;
+}
+
 .said {
   font-weight: 600;
 }

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-/** A pipe, coil or bed that a stream goes through, and the stream's real flow. */
-import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
-import { computed, ref } from 'vue'
+/** A pipe, coil or bed that a stream goes through. */
+import { BButton, BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
+import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
-import { typedQuantity } from '@/shared/typed'
-import { degrees, measure, mine, typedNumber } from '@/shared/units'
+import { degrees, mine } from '@/shared/units'
 import type { Design } from './designs'
 import { led } from './designs'
 
@@ -29,14 +28,6 @@ const pipes = computed(() =>
     .filter((p) => p.kind === 'PIPE')
     .map((p) => ({ value: p.id, text: `${p.name}, to ${degrees(p.highestCelsius, mine, 0)}` })),
 )
-const bucket = ref('')
-const seconds = ref('')
-const flow = computed(() => {
-  const b = typedQuantity(bucket.value, 'volume')
-  const s = typedNumber(seconds.value)
-  return b > 0 && s > 0 ? b / s : null
-})
-
 function add() {
   props.design.led = led({
     way: 'COIL',
@@ -46,8 +37,6 @@ function add() {
     wallMetres: 0.002,
     spacingMetres: 0.12,
     pipe: 'pex-pipe',
-    machineWatts: 20,
-    radiatorWattsPerKelvin: 40,
   })
 }
 
@@ -65,16 +54,12 @@ function choose(way: unknown) {
     }
   }
 }
-
-function takeFlow() {
-  if (flow.value) props.design.led.kilogramsPerSecond = Math.round(flow.value * 1e4) / 1e4
-}
 </script>
 
 <template>
   <section aria-label="What is led through it">
     <h2>What is led through it</h2>
-    <p v-if="!design.led" class="soft">Nothing: its heat leaves by the faces alone.</p>
+    <p v-if="!design.led" class="soft">No pipe, no stones for air: its heat leaves by the faces.</p>
     <fieldset v-else :disabled="disabled">
       <div class="grid">
         <label for="way">By way of</label>
@@ -105,33 +90,6 @@ function takeFlow() {
           label="Stones"
           quantity="length"
         />
-        <NumberField v-model="design.led.kilogramsPerSecond" label="Real flow, kg/s" />
-        <NumberField
-          v-model="design.led.machineWatts"
-          :label="design.led.carrying === 'AIR' ? 'Fan' : 'Pump'"
-          quantity="power"
-        />
-        <NumberField
-          v-if="design.led.carrying === 'WATER'"
-          v-model="design.led.radiatorWattsPerKelvin"
-          label="Radiator in the house"
-          quantity="conductance"
-        />
-      </div>
-      <div v-if="design.led.carrying === 'WATER'" class="bucket">
-        <span>A bucket and a watch tell the real flow:</span>
-        <label class="visually-hidden" for="litres">Filled, {{ measure('volume').symbol }}</label>
-        <BFormInput
-          id="litres"
-          v-model="bucket"
-          :placeholder="measure('volume').symbol"
-          inputmode="decimal"
-        />
-        <label class="visually-hidden" for="secs">Seconds</label>
-        <BFormInput id="secs" v-model="seconds" placeholder="seconds" inputmode="decimal" />
-        <BButton size="sm" variant="secondary" :disabled="!flow" @click="takeFlow">
-          {{ flow ? `Use ${flow.toFixed(3)} kg/s` : 'Use it' }}
-        </BButton>
       </div>
       <BFormCheckbox v-model="design.led.pumped">moved by a pump or fan</BFormCheckbox>
     </fieldset>
@@ -155,17 +113,5 @@ function takeFlow() {
   gap: 0.35rem 0.75rem;
   align-items: center;
   margin-bottom: 0.5rem;
-}
-
-.bucket {
-  display: grid;
-  grid-template-columns: 1fr 1fr auto;
-  gap: 0.35rem;
-  margin: 0.5rem 0;
-}
-
-.bucket span {
-  grid-column: 1 / -1;
-  color: var(--ink-soft);
 }
 </style>

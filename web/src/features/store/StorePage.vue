@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import CutAway from '@/instruments/CutAway.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { day, degrees, hours, massOf, energyOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
+import PartsOfStore from '../part/PartsOfStore.vue'
+import { charges, storesOf, type Kind } from '../part/parts'
+import { partsQuery } from '../part/queries'
 import LoopNotes from '../run/LoopNotes.vue'
 import HandReadings from './HandReadings.vue'
 import BuildEditor from './BuildEditor.vue'
@@ -15,17 +18,16 @@ import CautionList from './CautionList.vue'
 import ChargeBench from './ChargeBench.vue'
 import { chargeSentence } from './chargeSentences'
 import FoundRuns from './FoundRuns.vue'
-import HeapMix from './HeapMix.vue'
 import LayerEditor from './LayerEditor.vue'
 import LedEditor from './LedEditor.vue'
 import MassEditor from './MassEditor.vue'
 import ProbeEditor from './ProbeEditor.vue'
-import SourceEditor from './SourceEditor.vue'
 import StoreFigures from './StoreFigures.vue'
+import ZoneEditor from './ZoneEditor.vue'
 import { newId, type FaceKey } from './designs'
 import { bookQuery, catalogueQuery, runsQuery, storeQuery, storesQuery } from './queries'
 import { mediaOf } from './media'
-import { useCharge } from './useCharge'
+import { useCharge, type ChargeHow } from './useCharge'
 import { useStoreDraft } from './useStoreDraft'
 
 const session = useSession()
@@ -46,7 +48,19 @@ const zone = computed(() => session.zone(holding))
 const now = computed(() => loaded.value?.data.now)
 const media = computed(() => mediaOf(catalogue.value, book.value?.data.book))
 const medium = computed(() => media.value.find((m) => m.id === draft.design.medium))
-const others = computed(() => (all.value ?? []).filter((s) => s.id !== store))
+const { data: parts } = useQuery(partsQuery(holding))
+const chargers = computed(() => (parts.value ?? []).filter((p) => charges(p.design, store)))
+const chosen = ref('')
+const tried = computed(
+  () => chargers.value.find((p) => p.id === chosen.value) ?? chargers.value[0] ?? null,
+)
+const how = reactive<ChargeHow>({
+  hours: null as never,
+  kilograms: null as never,
+  loads: null as never,
+  bypassHours: null as never,
+})
+const sources: Kind[] = ['ELEMENT', 'FIRE', 'FLAMES', 'HEATER', 'SUNLIGHT', 'HEAP', 'HEAT_PUMP']
 const charging = ref(route.query.charge === 'yes')
 const {
   charge,
@@ -58,8 +72,11 @@ const {
   hottest,
 } = useCharge(
   holding,
+  store,
   () => draft.design,
-  computed(() => charging.value && ready.value),
+  () => tried.value?.design ?? null,
+  how,
+  computed(() => charging.value && ready.value && !!tried.value),
 )
 const tabs = [
   { key: 'mass', word: 'Mass' },
@@ -196,7 +213,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
         <ChargeBench
           v-if="charging"
           v-model:moment="moment"
+          v-model:chosen="chosen"
           class="mt-3"
+          :charging="chargers"
+          :how="how"
           :charge="charge"
           :error="chargeError"
           :busy="busy"
@@ -239,29 +259,44 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           @remove="removeProbe(probe.id)"
         />
         <template v-else-if="tab === 'source' && catalogue">
-          <SourceEditor
-            :design="draft.design"
-            :catalogue="catalogue"
-            :others="others"
-            :units="session.units"
-            :disabled="!keeper"
-          />
-          <HeapMix
-            v-if="draft.design.source.kind === 'HEAP'"
-            class="mt-3"
-            :design="draft.design"
+          <h2>What charges it</h2>
+          <PartsOfStore
+            :store="{ id: store, name: draft.name, houseId: draft.houseId }"
+            :only="(p) => p.design.kind !== 'CIRCUIT' || charges(p.design, store)"
+            :kinds="sources"
             :holding="holding"
-            :feedstocks="catalogue.feedstocks"
+            :catalogue="catalogue"
+            :stores="all ?? []"
+            :parts="parts ?? []"
             :units="session.units"
             :disabled="!keeper"
-          />
+          >
+            <template #none>Nothing yet.</template>
+          </PartsOfStore>
+          <ZoneEditor class="mt-3" :design="draft.design" :disabled="!keeper" />
         </template>
-        <LedEditor
-          v-else-if="tab === 'led' && catalogue"
-          :design="draft.design"
-          :parts="catalogue.parts"
-          :disabled="!keeper"
-        />
+        <template v-else-if="tab === 'led' && catalogue">
+          <LedEditor :design="draft.design" :parts="catalogue.parts" :disabled="!keeper" />
+          <h2 class="mt-3">What moves its heat</h2>
+          <PartsOfStore
+            :store="{ id: store, name: draft.name, houseId: draft.houseId }"
+            :only="
+              (p) =>
+                storesOf(p.design).includes(store) &&
+                p.design.kind === 'CIRCUIT' &&
+                !charges(p.design, store)
+            "
+            :kinds="['CIRCUIT']"
+            :holding="holding"
+            :catalogue="catalogue"
+            :stores="all ?? []"
+            :parts="parts ?? []"
+            :units="session.units"
+            :disabled="!keeper"
+          >
+            <template #none>Nothing: it gives its heat by its faces alone.</template>
+          </PartsOfStore>
+        </template>
         <MassEditor
           v-else
           v-model:house-id="draft.houseId"

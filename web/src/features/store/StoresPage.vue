@@ -10,6 +10,7 @@ import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
 import { energyOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
+import { nameOf } from '../part/parts'
 import { newId, starts } from './designs'
 import { catalogueQuery, storesQuery } from './queries'
 
@@ -37,21 +38,35 @@ async function begin(key: string) {
   if (!start) return
   error.value = null
   const id = newId()
+  const name = start.word.replace(/^An? /, '').replace(/^./, (c) => c.toUpperCase())
+  const house = houses.value?.[0]?.id ?? null
   try {
     await body(
       api.POST('/api/holdings/{holdingId}/stores', {
         params: { path: { holdingId: holding } },
         body: {
           id,
-          name: start.word.replace(/^An? /, '').replace(/^./, (c) => c.toUpperCase()),
-          houseId: (houses.value?.[0]?.id ?? null) as string,
+          name,
+          houseId: house as string,
           planned: false,
           design: start.design,
           probes: start.probes.map((p) => ({ ...p, id: newId() })),
         },
       }),
     )
-    await client.invalidateQueries({ queryKey: ['holding', holding, 'stores'] })
+    for (const design of start.parts(id))
+      await body(
+        api.POST('/api/holdings/{holdingId}/parts', {
+          params: { path: { holdingId: holding } },
+          body: {
+            id: newId(),
+            name: nameOf(design, name),
+            houseId: house as string,
+            design,
+          },
+        }),
+      )
+    await client.invalidateQueries({ queryKey: ['holding', holding] })
     await router.push({ name: 'store', params: { holding, store: id } })
   } catch (e) {
     error.value = e

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { led, source, starts } from './designs'
+import { storesOf } from '../part/parts'
+import { led, starts } from './designs'
 
 describe('bodies to start from', () => {
   it('are told apart by key and word', () => {
@@ -19,19 +20,22 @@ describe('bodies to start from', () => {
       expect(p.radiusFraction).toBeGreaterThanOrEqual(0)
       expect(p.radiusFraction).toBeLessThanOrEqual(1)
     }
-    expect(s.design.source.lowFraction).toBeLessThan(s.design.source.highFraction)
+    const zone = s.design.zone
+    if (zone) expect(zone.lowFraction).toBeLessThan(zone.highFraction)
   })
 
   it('lead a stream through whatever is charged by one', () => {
-    for (const s of starts.filter((x) => /WATER_LOOP|WARM_AIR/.test(x.design.source.kind)))
-      expect(s.design.led).toBeTruthy()
+    for (const s of starts)
+      if (s.parts('x').some((p) => p.kind === 'CIRCUIT')) expect(s.design.led).toBeTruthy()
+  })
+
+  it.each(starts.map((s) => [s.key, s] as const))('%s brings parts that are its own', (_, s) => {
+    for (const p of s.parts('x')) expect(storesOf(p)).toContain('x')
   })
 })
 
 describe('what nobody said', () => {
   it('is null, so that the server takes the table’s', () => {
-    expect(source('ELEMENT', { powerWatts: 500 }).woodKilograms).toBeNull()
-    expect(source('ELEMENT', { powerWatts: 500 }).powerWatts).toBe(500)
     expect(led({ way: 'BORE', carrying: 'AIR' }).lengthMetres).toBeNull()
   })
 })

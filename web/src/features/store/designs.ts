@@ -1,8 +1,9 @@
 import type { Views } from '@/shared/api/client'
+import { byHand, fresh, radiator, through, type Of, type PartDesign } from '../part/parts'
 
 export type Design = Views['StoreDesign']
 export type Probe = Views['ProbeView']
-export type Source = Views['SourceDesign']
+export type Zone = Views['ZoneDesign']
 export type Led = Views['Led']
 export type Place = Views['PlaceDesign']
 export type FaceKey = 'side' | 'top' | 'foot'
@@ -13,6 +14,8 @@ export interface Start {
   word: string
   design: Design
   probes: Omit<Probe, 'id'>[]
+  /** What charges it and leads its heat away, for the store of an id. */
+  parts: (id: string) => PartDesign[]
 }
 
 /** What is not known or not there; the interface calls it null, its types do not. */
@@ -33,35 +36,13 @@ const probe = (name: string, radiusFraction: number, heightFraction: number) => 
   heightFraction,
 })
 
-/** A source of one kind; what the kind has no use for stays unsaid. */
-export function source(kind: Source['kind'], said: Partial<Source> = {}): Source {
-  return {
-    kind,
-    powerWatts: 0,
-    reachFraction: 1,
-    lowFraction: 0,
-    highFraction: 1,
-    behind: none,
-    hours: none,
-    thermostatCelsius: none,
-    surplus: none,
-    hearth: none,
-    woodKilograms: none,
-    woodMoisture: none,
-    toStore: none,
-    toRoom: none,
-    bypassHours: none,
-    flames: none,
-    gramsPerHour: none,
-    inletCelsius: none,
-    absorptance: none,
-    sunlitSquareMetres: none,
-    coldStoreId: none,
-    coldCelsius: none,
-    feeds: none,
-    ...said,
-  }
-}
+/** The part of a body that is heated, from the middle outwards. */
+export const zone = (
+  reachFraction: number,
+  lowFraction: number,
+  highFraction: number,
+  behind: Zone['behind'] | null = null,
+): Zone => ({ reachFraction, lowFraction, highFraction, behind: behind as Zone['behind'] })
 
 export function led(said: Partial<Led> & Pick<Led, 'way' | 'carrying'>): Led {
   return {
@@ -71,9 +52,6 @@ export function led(said: Partial<Led> & Pick<Led, 'way' | 'carrying'>): Led {
     spacingMetres: none,
     grainMetres: none,
     pipe: none,
-    kilogramsPerSecond: 0.05,
-    machineWatts: 0,
-    radiatorWattsPerKelvin: 0,
     pumped: true,
     ...said,
   }
@@ -117,13 +95,67 @@ function body(
     place: place('HOUSE', 'ON_GROUND'),
     floorCelsius: 6,
     chargeToCelsius: 40,
-    source: source('NONE'),
+    zone: none,
     led: none,
     build: build(),
     lidOff: none,
     ...said,
   }
 }
+
+const element = (id: string, watts: number, surplus: boolean): PartDesign => ({
+  ...(fresh('ELEMENT', id) as Of<'ELEMENT'>),
+  watts,
+  surplus,
+  control: { ...byHand(), runs: surplus ? 'ALWAYS' : 'BY_HAND' },
+})
+const hearth = (id: string, kind: string, usualKilograms: number): PartDesign => ({
+  ...(fresh('FIRE', id) as Of<'FIRE'>),
+  hearth: kind,
+  usualKilograms,
+})
+const sun = (id: string) => fresh('SUNLIGHT', id) as Of<'SUNLIGHT'>
+const heap = (id: string, daysAgo: number, fed: Record<string, number>): PartDesign => ({
+  kind: 'HEAP',
+  storeId: id,
+  fed: Object.entries(fed).map(([feedstock, kilograms]) => ({
+    feedstock,
+    kilograms,
+    at: new Date(Date.now() - daysAgo * 86_400_000).toISOString(),
+  })),
+})
+const circuit = (
+  carries: 'WATER' | 'AIR',
+  kilogramsPerSecond: number,
+  machineWatts: number,
+  ends: Of<'CIRCUIT'>['ends'],
+): PartDesign => ({
+  kind: 'CIRCUIT',
+  carries,
+  kilogramsPerSecond,
+  machineWatts,
+  ends,
+  control: byHand(),
+})
+/** A stream that comes warm from somewhere else. */
+const stream = (
+  id: string,
+  carries: 'WATER' | 'AIR',
+  flow: number,
+  machine: number,
+  celsius: number,
+): PartDesign => circuit(carries, flow, machine, [{ kind: 'HELD', celsius }, through(id)])
+const toHouse = (
+  id: string,
+  carries: 'WATER' | 'AIR',
+  flow: number,
+  machine: number,
+  wattsPerKelvin: number,
+): PartDesign =>
+  circuit(carries, flow, machine, [
+    through(id),
+    carries === 'AIR' ? { kind: 'HOUSE_AIR' } : radiator(wattsPerKelvin),
+  ])
 
 const wool = (m: number) => face([bulk('stone-wool', m)])
 
@@ -135,16 +167,11 @@ export const starts: Start[] = [
     design: body({ across: 0.56, height: 0.62 }, 'dry-sand', {
       floorCelsius: 8,
       chargeToCelsius: 70,
-      source: source('ELEMENT', {
-        powerWatts: 600,
-        reachFraction: 0.15,
-        lowFraction: 0.15,
-        highFraction: 0.85,
-        hours: 5,
-      }),
+      zone: zone(0.15, 0.15, 0.85),
       build: build('steel-drum'),
     }),
     probes: [probe('core', 0.05, 0.5), probe('half', 0.55, 0.5), probe('edge', 0.92, 0.5)],
+    parts: (id) => [element(id, 600, false)],
   },
   {
     key: 'bin',
@@ -155,17 +182,11 @@ export const starts: Start[] = [
       foot: face([bulk('firebrick', 0.06)]),
       floorCelsius: 8,
       chargeToCelsius: 90,
-      source: source('ELEMENT', {
-        powerWatts: 900,
-        reachFraction: 0.45,
-        lowFraction: 0.25,
-        highFraction: 0.6,
-        hours: 5,
-        surplus: true,
-      }),
+      zone: zone(0.45, 0.25, 0.6),
       build: build('clay-mortar'),
     }),
     probes: [probe('core', 0.1, 0.45), probe('half', 0.5, 0.5), probe('edge', 0.9, 0.5)],
+    parts: (id) => [element(id, 900, true)],
   },
   {
     key: 'coil-drum',
@@ -175,13 +196,7 @@ export const starts: Start[] = [
       top: wool(0.08),
       floorCelsius: 8,
       chargeToCelsius: 45,
-      source: source('WATER_LOOP', {
-        reachFraction: 0.75,
-        lowFraction: 0.1,
-        highFraction: 0.9,
-        inletCelsius: 58,
-        hours: 5,
-      }),
+      zone: zone(0.75, 0.1, 0.9),
       led: led({
         way: 'COIL',
         carrying: 'WATER',
@@ -190,12 +205,11 @@ export const starts: Start[] = [
         wallMetres: 0.002,
         spacingMetres: 0.12,
         pipe: 'pex-pipe',
-        machineWatts: 20,
-        radiatorWattsPerKelvin: 40,
       }),
       build: build('steel-drum'),
     }),
     probes: [probe('core', 0.05, 0.5), probe('half', 0.55, 0.5), probe('edge', 0.92, 0.5)],
+    parts: (id) => [stream(id, 'WATER', 0.05, 20, 58), toHouse(id, 'WATER', 0.05, 20, 40)],
   },
   {
     key: 'columns',
@@ -203,58 +217,43 @@ export const starts: Start[] = [
     design: body({ across: 0.3, height: 1.4, count: 6 }, 'water', {
       floorCelsius: 5,
       chargeToCelsius: 22,
-      source: source('SUN', { hours: 5, absorptance: 0.85, sunlitSquareMetres: 2.5 }),
+      zone: zone(1, 0, 1),
       build: build('pp-tub'),
     }),
     probes: [probe('middle', 0.05, 0.5)],
+    parts: (id) => [{ ...sun(id), squareMetres: 2.5 }],
   },
   {
     key: 'bench',
     word: 'A stone bench with a flue through it',
     design: body({ length: 2.4, width: 0.6, height: 0.5 }, 'granite', {
-      source: source('FIRE', {
-        reachFraction: 0.3,
-        lowFraction: 0.15,
-        highFraction: 0.5,
-        hearth: 'flue-bench',
-        woodKilograms: 6,
-        woodMoisture: 0.18,
-      }),
+      zone: zone(0.3, 0.15, 0.5),
       chargeToCelsius: 45,
       build: build('lime-mortar'),
     }),
     probes: [probe('near the flue', 0.2, 0.4), probe('top', 0.5, 0.9)],
+    parts: (id) => [hearth(id, 'flue-bench', 6)],
   },
   {
     key: 'wall',
     word: 'A brick wall behind a stove',
     design: body({ length: 1.8, width: 0.24, height: 1.5 }, 'brick', {
-      source: source('FIRE', {
-        behind: 'SIDE',
-        hearth: 'stove-wall',
-        woodKilograms: 5,
-        woodMoisture: 0.18,
-      }),
+      zone: zone(1, 0, 1, 'SIDE'),
       chargeToCelsius: 40,
       build: build('lime-mortar'),
     }),
     probes: [probe('middle', 0.05, 0.5), probe('face', 0.9, 0.5)],
+    parts: (id) => [hearth(id, 'stove-wall', 5)],
   },
   {
     key: 'stack',
     word: 'A stack of concrete blocks round a burner',
     design: body({ length: 0.7, width: 0.7, height: 0.9 }, 'concrete', {
-      source: source('FIRE', {
-        reachFraction: 0.3,
-        lowFraction: 0.05,
-        highFraction: 0.5,
-        hearth: 'block-stack',
-        woodKilograms: 3,
-        woodMoisture: 0.18,
-      }),
+      zone: zone(0.3, 0.05, 0.5),
       chargeToCelsius: 60,
     }),
     probes: [probe('inner blocks', 0.35, 0.4), probe('outer blocks', 0.9, 0.5)],
+    parts: (id) => [hearth(id, 'block-stack', 3)],
   },
   {
     key: 'bed',
@@ -262,17 +261,11 @@ export const starts: Start[] = [
     design: body({ length: 2.5, width: 0.9, height: 0.5 }, 'soil', {
       floorCelsius: 8,
       chargeToCelsius: 28,
-      source: source('FIRE', {
-        reachFraction: 0.25,
-        lowFraction: 0.05,
-        highFraction: 0.3,
-        hearth: 'raised-bed',
-        woodKilograms: 4,
-        woodMoisture: 0.18,
-      }),
+      zone: zone(0.25, 0.05, 0.3),
       build: build('timber-box', 'clay-pipe'),
     }),
     probes: [probe('over the flue', 0.1, 0.4), probe('root depth', 0.3, 0.75)],
+    parts: (id) => [hearth(id, 'raised-bed', 4)],
   },
   {
     key: 'tank',
@@ -283,12 +276,7 @@ export const starts: Start[] = [
       foot: face([bulk('xps', 0.05)]),
       floorCelsius: 18,
       chargeToCelsius: 55,
-      source: source('WATER_LOOP', {
-        lowFraction: 0.05,
-        highFraction: 0.6,
-        inletCelsius: 65,
-        hours: 6,
-      }),
+      zone: zone(1, 0.05, 0.6),
       led: led({
         way: 'COIL',
         carrying: 'WATER',
@@ -297,12 +285,10 @@ export const starts: Start[] = [
         wallMetres: 0.001,
         spacingMetres: 0.08,
         pipe: 'copper-soft',
-        kilogramsPerSecond: 0.08,
-        machineWatts: 25,
-        radiatorWattsPerKelvin: 90,
       }),
     }),
     probes: [probe('low', 0.05, 0.15), probe('middle', 0.05, 0.5), probe('high', 0.05, 0.9)],
+    parts: (id) => [stream(id, 'WATER', 0.08, 25, 65), toHouse(id, 'WATER', 0.08, 25, 90)],
   },
   {
     key: 'stones',
@@ -311,16 +297,15 @@ export const starts: Start[] = [
       side: face([bulk('xps', 0.05)]),
       top: face([bulk('xps', 0.05)]),
       chargeToCelsius: 28,
-      source: source('WARM_AIR', { inletCelsius: 32, hours: 5 }),
+      zone: zone(1, 0, 1),
       led: led({
         way: 'STONES',
         carrying: 'AIR',
         grainMetres: 0.04,
-        kilogramsPerSecond: 0.12,
-        machineWatts: 45,
       }),
     }),
     probes: [probe('upper stones', 0.05, 0.85), probe('lower stones', 0.05, 0.2)],
+    parts: (id) => [stream(id, 'AIR', 0.12, 45, 32), toHouse(id, 'AIR', 0.12, 45, 0)],
   },
   {
     key: 'earth',
@@ -329,17 +314,16 @@ export const starts: Start[] = [
       place: place('OUTDOORS', 'BURIED'),
       floorCelsius: 8,
       chargeToCelsius: 18,
-      source: source('WARM_AIR', { reachFraction: 0.3, inletCelsius: 30, hours: 5 }),
+      zone: zone(0.3, 0, 1),
       led: led({
         way: 'BORE',
         carrying: 'AIR',
         diameterMetres: 0.1,
-        kilogramsPerSecond: 0.2,
-        machineWatts: 60,
         pipe: 'plastic-drain',
       }),
     }),
     probes: [probe('by the pipe', 0.25, 0.5), probe('between the pipes', 0.95, 0.5)],
+    parts: (id) => [stream(id, 'AIR', 0.2, 60, 30), toHouse(id, 'AIR', 0.2, 60, 0)],
   },
   {
     key: 'heap',
@@ -350,17 +334,7 @@ export const starts: Start[] = [
       place: place('OUTDOORS', 'ON_GROUND'),
       floorCelsius: 30,
       chargeToCelsius: 58,
-      source: source('HEAP', {
-        reachFraction: 0.9,
-        lowFraction: 0.15,
-        highFraction: 0.85,
-        feeds: [
-          { feedstock: 'horse-manure', kilograms: 600, daysAgo: 4 },
-          { feedstock: 'straw', kilograms: 140, daysAgo: 4 },
-          { feedstock: 'leaves', kilograms: 180, daysAgo: 4 },
-          { feedstock: 'hen-manure', kilograms: 60, daysAgo: 4 },
-        ],
-      }),
+      zone: zone(0.9, 0.15, 0.85),
       led: led({
         way: 'COIL',
         carrying: 'WATER',
@@ -369,12 +343,14 @@ export const starts: Start[] = [
         wallMetres: 0.0025,
         spacingMetres: 0.25,
         pipe: 'pex-pipe',
-        machineWatts: 15,
-        radiatorWattsPerKelvin: 40,
       }),
       build: build('timber-box'),
     }),
     probes: [probe('core', 0.1, 0.45), probe('shell', 0.8, 0.5)],
+    parts: (id) => [
+      heap(id, 4, { 'horse-manure': 600, straw: 140, leaves: 180, 'hen-manure': 60 }),
+      toHouse(id, 'WATER', 0.05, 15, 40),
+    ],
   },
 ]
 

@@ -1,12 +1,28 @@
 import { computed, ref, watch, type Ref } from 'vue'
 import { api, body, type Views } from '@/shared/api/client'
+import type { PartDesign } from '../part/parts'
 import type { Design } from './designs'
+
+/** How it is charged: for how long, with how much wood, the bypass open at first. */
+export interface ChargeHow {
+  hours: number
+  kilograms: number
+  loads: number
+  bypassHours: number
+}
 
 /**
  * A charge tried on a design as it changes: asked again a moment after the last touch, the frame at
  * the moment that is looked at, and nothing from an answer that has been overtaken.
  */
-export function useCharge(holdingId: string, design: () => Design, open: Ref<boolean>) {
+export function useCharge(
+  holdingId: string,
+  storeId: string,
+  design: () => Design,
+  part: () => PartDesign | null,
+  how: ChargeHow,
+  open: Ref<boolean>,
+) {
   const charge = ref<Views['ChargeView'] | null>(null)
   const error = ref<unknown>(null)
   const busy = ref(false)
@@ -22,7 +38,10 @@ export function useCharge(holdingId: string, design: () => Design, open: Ref<boo
         api.POST('/api/holdings/{holdingId}/charge', {
           params: { path: { holdingId } },
           body: {
+            storeId,
             design: design(),
+            part: part() as PartDesign,
+            ...how,
             startCelsius: null as never,
             airCelsius: null as never,
             groundCelsius: null as never,
@@ -44,7 +63,7 @@ export function useCharge(holdingId: string, design: () => Design, open: Ref<boo
   }
 
   watch(
-    [open, () => JSON.stringify(design())],
+    [open, () => JSON.stringify([design(), part(), how])],
     ([isOpen]) => {
       window.clearTimeout(timer)
       if (isOpen) timer = window.setTimeout(ask, charge.value ? 250 : 0)

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { reactive, ref, watch, type Ref } from 'vue'
 import { api, body, whole, type Views } from '@/shared/api/client'
 import { useKeeping } from '@/shared/useKeeping'
-import { source, type Design, type Probe } from './designs'
+import type { Design, Probe } from './designs'
 
 interface Draft {
   name: string
@@ -56,7 +56,6 @@ export function useStoreDraft(
       draft.design[face] ??= { layers: [], measuredTransmittance: null as unknown as number }
       draft.design[face].layers ??= []
     }
-    draft.design.source ??= source('NONE')
     draft.design.build ??= { parts: [], closedVessel: false, closedCoil: false, bathed: false }
     draft.design.build.parts ??= []
     appraisal.value = view.appraisal
@@ -103,7 +102,7 @@ export function useStoreDraft(
     try {
       const a = await body(
         api.POST('/api/holdings/{holdingId}/appraisal', {
-          params: { path: { holdingId }, query: houseId ? { houseId } : {} },
+          params: { path: { holdingId }, query: { storeId, ...(houseId ? { houseId } : {}) } },
           body: design,
         }),
       )

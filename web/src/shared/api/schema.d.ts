@@ -124,7 +124,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get_3"];
-        put: operations["change_6"];
+        put: operations["change_7"];
         post?: never;
         delete?: never;
         options?: never;
@@ -155,9 +155,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_3"];
+        get: operations["all_4"];
         put?: never;
-        post: operations["create_4"];
+        post: operations["create_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -172,7 +172,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_5"];
+        put: operations["change_6"];
         post?: never;
         delete: operations["revoke"];
         options?: never;
@@ -204,9 +204,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_4"];
+        put: operations["change_5"];
         post?: never;
-        delete: operations["remove_2"];
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -251,9 +251,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_2"];
+        get: operations["all_3"];
         put?: never;
-        post: operations["create_3"];
+        post: operations["create_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -284,7 +284,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get_2"];
-        put: operations["change_3"];
+        put: operations["change_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -511,6 +511,38 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_2"];
+        put?: never;
+        post: operations["create_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/parts/{partId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_3"];
+        post?: never;
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -827,7 +859,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_4"];
+        get: operations["all_5"];
         put?: never;
         post?: never;
         delete?: never;
@@ -984,6 +1016,18 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Above: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ABOVE";
+            /** Format: double */
+            offBelow: number;
+            /** Format: double */
+            onAbove: number;
+            sensor: components["schemas"]["SensorDesign"];
+        };
         AdviceView: {
             actions: components["schemas"]["Doing"][];
             /** Format: double */
@@ -1060,6 +1104,15 @@ export interface components {
             believed: boolean;
             /** Format: uuid */
             probeId: string;
+        };
+        Boiler: {
+            /** Format: double */
+            highestCelsius: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "BOILER";
         };
         Book: {
             currency: string;
@@ -1145,13 +1198,24 @@ export interface components {
         ChargeQuestion: {
             /** Format: double */
             airCelsius: number;
+            /** Format: double */
+            bypassHours: number;
             design: components["schemas"]["StoreDesign"];
             /** Format: double */
             groundCelsius: number;
             /** Format: double */
             holdHours: number;
             /** Format: double */
+            hours: number;
+            /** Format: double */
+            kilograms: number;
+            /** Format: int32 */
+            loads: number;
+            part: components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
+            /** Format: double */
             startCelsius: number;
+            /** Format: uuid */
+            storeId: string;
         };
         ChargeView: {
             /** Format: double */
@@ -1193,6 +1257,34 @@ export interface components {
             storedJoules: number;
             usableJoules: number[];
         };
+        Circuit: {
+            /** @enum {string} */
+            carries: "WATER" | "AIR";
+            control: components["schemas"]["ControlDesign"];
+            ends: (components["schemas"]["Boiler"] | components["schemas"]["Collector"] | components["schemas"]["Held"] | components["schemas"]["HouseAir"] | components["schemas"]["OutdoorAir"] | components["schemas"]["Radiator"] | components["schemas"]["Tank"] | components["schemas"]["Through"] | components["schemas"]["UnderFloor"])[];
+            /** Format: double */
+            kilogramsPerSecond: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "CIRCUIT";
+            /** Format: double */
+            machineWatts: number;
+        };
+        Collector: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "COLLECTOR";
+            /** Format: double */
+            lossWattsPerSquareMetreKelvin: number;
+            /** Format: double */
+            opticalShare: number;
+            /** Format: double */
+            squareMetres: number;
+        };
         Column: {
             fahrenheit: boolean;
             heading: string;
@@ -1202,6 +1294,15 @@ export interface components {
             probeId: string;
             /** @enum {string} */
             use: "PROBE" | "NEW_PROBE" | "NEW_AIR" | "SKIP";
+        };
+        ControlDesign: {
+            /** Format: time-local */
+            from: string;
+            guards: (components["schemas"]["Above"] | components["schemas"]["Differential"] | components["schemas"]["Thermostat"])[];
+            /** @enum {string} */
+            runs: "ALWAYS" | "BY_HAND" | "DAILY";
+            /** Format: time-local */
+            to: string;
         };
         CoolDownView: {
             /** Format: double */
@@ -1329,6 +1430,19 @@ export interface components {
             side: string;
             word: string;
         };
+        Differential: {
+            cold: components["schemas"]["SensorDesign"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "DIFFERENTIAL";
+            /** Format: double */
+            offBelowKelvin: number;
+            /** Format: double */
+            onAboveKelvin: number;
+            warm: components["schemas"]["SensorDesign"];
+        };
         Doing: {
             /** Format: double */
             amount: number;
@@ -1371,6 +1485,20 @@ export interface components {
             /** Format: double */
             woodKilograms: number;
         };
+        Element: {
+            control: components["schemas"]["ControlDesign"];
+            heats: components["schemas"]["HeatTo"][];
+            indoors: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ELEMENT";
+            surplus: boolean;
+            /** Format: double */
+            watts: number;
+        };
+        EndDesign: components["schemas"]["Boiler"] | components["schemas"]["Collector"] | components["schemas"]["Held"] | components["schemas"]["HouseAir"] | components["schemas"]["OutdoorAir"] | components["schemas"]["Radiator"] | components["schemas"]["Tank"] | components["schemas"]["Through"] | components["schemas"]["UnderFloor"];
         EntryDraft: {
             /** Format: date-time */
             at: string;
@@ -1441,9 +1569,9 @@ export interface components {
             /** Format: double */
             readingLow: number;
         };
-        Feed: {
-            /** Format: double */
-            daysAgo: number;
+        Fed: {
+            /** Format: date-time */
+            at: string;
             feedstock: string;
             /** Format: double */
             kilograms: number;
@@ -1490,6 +1618,40 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        Fire: {
+            /** Format: double */
+            gasCelsius: number;
+            hearth: string;
+            heats: components["schemas"]["HeatTo"][];
+            indoors: boolean;
+            /** Format: double */
+            kilogramsPerHour: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FIRE";
+            /** Format: double */
+            moisture: number;
+            roomAir: boolean;
+            /** Format: double */
+            usualKilograms: number;
+        };
+        Flames: {
+            control: components["schemas"]["ControlDesign"];
+            /** Format: int32 */
+            count: number;
+            fuel: string;
+            /** Format: double */
+            gramsPerHour: number;
+            heats: components["schemas"]["HeatTo"][];
+            indoors: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FLAMES";
+        };
         Frame: {
             /** Format: double */
             second: number;
@@ -1510,9 +1672,24 @@ export interface components {
             /** Format: double */
             widthMetres: number;
         };
+        GuardDesign: components["schemas"]["Above"] | components["schemas"]["Differential"] | components["schemas"]["Thermostat"];
         HandedTable: {
             name: string;
             rows: string[][];
+        };
+        Heap: {
+            fed: components["schemas"]["Fed"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "HEAP";
+            /** Format: uuid */
+            storeId: string;
+        };
+        HeapQuestion: {
+            design: components["schemas"]["StoreDesign"];
+            fed: components["schemas"]["Fed"][];
         };
         HeapView: {
             /** Format: double */
@@ -1542,6 +1719,55 @@ export interface components {
             source: string;
             toRoom: components["schemas"]["Range"];
             toStore: components["schemas"]["Range"];
+        };
+        HeatPump: {
+            cold: components["schemas"]["NodeDesign"];
+            /** Format: double */
+            coldestCelsius: number;
+            control: components["schemas"]["ControlDesign"];
+            hot: components["schemas"]["NodeDesign"];
+            /** Format: double */
+            hottestCelsius: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "HEAT_PUMP";
+            /** Format: double */
+            watts: number;
+        };
+        HeatTo: {
+            /** Format: uuid */
+            id: string;
+            /** Format: double */
+            share: number;
+            /** @enum {string} */
+            to: "STORE" | "HOUSE" | "CIRCUIT";
+        };
+        Heater: {
+            control: components["schemas"]["ControlDesign"];
+            /** Format: double */
+            efficiency: number;
+            flue: boolean;
+            fuel: string;
+            heats: components["schemas"]["HeatTo"][];
+            indoors: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "HEATER";
+            /** Format: double */
+            watts: number;
+        };
+        Held: {
+            /** Format: double */
+            celsius: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "HELD";
         };
         Hint: {
             reason: string;
@@ -1586,6 +1812,13 @@ export interface components {
             possible: boolean;
             /** Format: double */
             wind: number;
+        };
+        HouseAir: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "HOUSE_AIR";
         };
         HouseDesign: {
             /** Format: double */
@@ -1819,15 +2052,9 @@ export interface components {
             /** Format: double */
             grainMetres: number;
             /** Format: double */
-            kilogramsPerSecond: number;
-            /** Format: double */
             lengthMetres: number;
-            /** Format: double */
-            machineWatts: number;
             pipe: string;
             pumped: boolean;
-            /** Format: double */
-            radiatorWattsPerKelvin: number;
             /** Format: double */
             spacingMetres: number;
             /** Format: double */
@@ -2002,6 +2229,14 @@ export interface components {
             /** @enum {string} */
             reason: "AIR_UNREAD" | "OUTDOORS_UNREAD" | "STORE_UNREAD";
         };
+        NodeDesign: {
+            /** Format: double */
+            celsius: number;
+            /** @enum {string} */
+            node: "STORE" | "HOUSE_AIR" | "OUTDOOR_AIR" | "HELD";
+            /** Format: uuid */
+            storeId: string;
+        };
         Now: {
             /** Format: date-time */
             at: string;
@@ -2011,6 +2246,13 @@ export interface components {
             section: components["schemas"]["Section"];
             /** Format: double */
             usableJoules: number;
+        };
+        OutdoorAir: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "OUTDOOR_AIR";
         };
         Overheated: {
             /** Format: double */
@@ -2092,6 +2334,15 @@ export interface components {
             /** Format: double */
             wallMetres: number;
         };
+        PartDesign: components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
+        PartDraft: {
+            design: components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
+            /** Format: uuid */
+            houseId: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
         PartLimit: {
             /** Format: double */
             conductivity: number;
@@ -2120,6 +2371,16 @@ export interface components {
             /** Format: int32 */
             starts: number;
             watts: number[];
+        };
+        PartView: {
+            design: components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
+            /** Format: uuid */
+            houseId: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: int32 */
+            version: number;
         };
         PastNightView: {
             /** Format: int32 */
@@ -2222,6 +2483,15 @@ export interface components {
             name: string;
             /** Format: double */
             radiusFraction: number;
+        };
+        Radiator: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "RADIATOR";
+            /** Format: double */
+            wattsPerKelvin: number;
         };
         Range: {
             /** Format: double */
@@ -2339,6 +2609,16 @@ export interface components {
             celsius: number[];
             /** Format: int32 */
             up: number;
+        };
+        SensorDesign: {
+            /** Format: double */
+            heightFraction: number;
+            /** Format: uuid */
+            id: string;
+            /** Format: double */
+            radiusFraction: number;
+            /** @enum {string} */
+            where: "STORE" | "HOUSE_AIR" | "HOUSE_FLOOR" | "OUTDOORS" | "COLLECTOR";
         };
         SetAside: {
             /** Format: int64 */
@@ -2489,51 +2769,6 @@ export interface components {
             source: string;
             uValue: components["schemas"]["Range"];
         };
-        SourceDesign: {
-            /** Format: double */
-            absorptance: number;
-            /** @enum {string} */
-            behind: "SIDE" | "TOP" | "FOOT";
-            /** Format: double */
-            bypassHours: number;
-            /** Format: double */
-            coldCelsius: number;
-            /** Format: uuid */
-            coldStoreId: string;
-            feeds: components["schemas"]["Feed"][];
-            /** Format: int32 */
-            flames: number;
-            /** Format: double */
-            gramsPerHour: number;
-            hearth: string;
-            /** Format: double */
-            highFraction: number;
-            /** Format: double */
-            hours: number;
-            /** Format: double */
-            inletCelsius: number;
-            /** @enum {string} */
-            kind: "NONE" | "ELEMENT" | "FIRE" | "FLAMES" | "WATER_LOOP" | "WARM_AIR" | "HEAT_PUMP" | "SUN" | "HEAP";
-            /** Format: double */
-            lowFraction: number;
-            /** Format: double */
-            powerWatts: number;
-            /** Format: double */
-            reachFraction: number;
-            /** Format: double */
-            sunlitSquareMetres: number;
-            surplus: boolean;
-            /** Format: double */
-            thermostatCelsius: number;
-            /** Format: double */
-            toRoom: number;
-            /** Format: double */
-            toStore: number;
-            /** Format: double */
-            woodKilograms: number;
-            /** Format: double */
-            woodMoisture: number;
-        };
         Split: {
             /** Format: date-time */
             at: string;
@@ -2600,10 +2835,10 @@ export interface components {
             /** @enum {string} */
             shape: "CYLINDER" | "BOX";
             side: components["schemas"]["FaceDesign"];
-            source: components["schemas"]["SourceDesign"];
             top: components["schemas"]["FaceDesign"];
             /** Format: double */
             widthMetres: number;
+            zone: components["schemas"]["ZoneDesign"];
         };
         StoreDraft: {
             design: components["schemas"]["StoreDesign"];
@@ -2690,6 +2925,53 @@ export interface components {
             own: number;
             /** Format: double */
             residual: number;
+        };
+        Sunlight: {
+            /** Format: double */
+            absorptance: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SUNLIGHT";
+            /** Format: double */
+            squareMetres: number;
+            /** Format: uuid */
+            storeId: string;
+        };
+        Tank: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "TANK";
+            /** Format: double */
+            returnedAt: number;
+            /** Format: uuid */
+            storeId: string;
+            /** Format: double */
+            takenAt: number;
+        };
+        Thermostat: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "THERMOSTAT";
+            /** Format: double */
+            offAbove: number;
+            /** Format: double */
+            onBelow: number;
+            sensor: components["schemas"]["SensorDesign"];
+        };
+        Through: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "THROUGH";
+            /** Format: uuid */
+            storeId: string;
         };
         TonightQuestion: {
             actions: components["schemas"]["Doing"][];
@@ -2809,6 +3091,15 @@ export interface components {
             probeId: string;
             typed: string;
         };
+        UnderFloor: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "UNDER_FLOOR";
+            /** Format: double */
+            wattsPerKelvin: number;
+        };
         UnitsView: {
             /** @enum {string} */
             energy: "KWH" | "MJ" | "BTU";
@@ -2838,6 +3129,16 @@ export interface components {
             reason: string;
             /** Format: double */
             second: number;
+        };
+        ZoneDesign: {
+            /** @enum {string} */
+            behind: "SIDE" | "TOP" | "FOOT";
+            /** Format: double */
+            highFraction: number;
+            /** Format: double */
+            lowFraction: number;
+            /** Format: double */
+            reachFraction: number;
         };
     };
     responses: never;
@@ -2993,6 +3294,7 @@ export interface operations {
         parameters: {
             query?: {
                 houseId?: string;
+                storeId?: string;
             };
             header?: never;
             path: {
@@ -3063,7 +3365,7 @@ export interface operations {
             };
         };
     };
-    change_6: {
+    change_7: {
         parameters: {
             query?: never;
             header: {
@@ -3117,7 +3419,7 @@ export interface operations {
             };
         };
     };
-    all_3: {
+    all_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -3139,7 +3441,7 @@ export interface operations {
             };
         };
     };
-    create_4: {
+    create_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -3165,7 +3467,7 @@ export interface operations {
             };
         };
     };
-    change_5: {
+    change_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -3266,7 +3568,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -3293,7 +3595,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3347,7 +3649,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StoreDesign"];
+                "application/json": components["schemas"]["HeapQuestion"];
             };
         };
         responses: {
@@ -3362,7 +3664,7 @@ export interface operations {
             };
         };
     };
-    all_2: {
+    all_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3384,7 +3686,7 @@ export interface operations {
             };
         };
     };
-    create_3: {
+    create_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -3459,7 +3761,7 @@ export interface operations {
             };
         };
     };
-    change_3: {
+    change_4: {
         parameters: {
             query?: never;
             header: {
@@ -3835,6 +4137,104 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LoopView"][];
                 };
+            };
+        };
+    };
+    all_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartView"][];
+                };
+            };
+        };
+    };
+    create_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartView"];
+                };
+            };
+        };
+    };
+    change_3: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                holdingId: string;
+                partId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartView"];
+                };
+            };
+        };
+    };
+    remove_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                partId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4482,7 +4882,7 @@ export interface operations {
             };
         };
     };
-    all_4: {
+    all_5: {
         parameters: {
             query?: never;
             header?: never;

@@ -53,7 +53,7 @@ public class NightTest {
   @Test
   public void aFireIsPlannedMovedAndFedByKeyboard() {
     double before = coldest();
-    add("Fire of the stone bench");
+    add("Hearth of the stone bench");
     browser.reads("16:37 5 kg");
     WebElement handle = browser.see(LOAD);
     handle.sendKeys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT);
@@ -62,15 +62,15 @@ public class NightTest {
     browser.reads("16:57 6 kg");
     browser.reads("likely to hold");
     assertThat(coldest()).isGreaterThan(before);
-    browser.see("[aria-label='Fire of the stone bench: bypass open at first']").click();
+    browser.see("[aria-label='Hearth of the stone bench: bypass open at first']").click();
     browser.reads("bypass open to 17:12");
-    browser.see("[aria-label='Fire of the stone bench: damper shut afterwards']").click();
+    browser.see("[aria-label='Hearth of the stone bench: damper shut afterwards']").click();
     browser.reads("damper shut 22:57");
     browser.see(LOAD).sendKeys(Keys.DELETE);
-    browser.click("Fire of the stone bench: not tonight").readsNoMore("16:57 6 kg");
+    browser.click("Hearth of the stone bench: not tonight").readsNoMore("16:57 6 kg");
   }
 
-  private static final String LOAD = "[aria-label='Fire of the stone bench, load: begins']";
+  private static final String LOAD = "[aria-label='Hearth of the stone bench, load: begins']";
 
   private void add(String what) {
     browser.click("+ Add to the night").click(what);
@@ -91,9 +91,9 @@ public class NightTest {
   public void onThePhoneAFireIsPlannedByTouchToo() {
     browser.phone().go(demo.home + "/tonight?low=-7").see("h1.headline");
     browser.click("+ Add to the night");
-    WebElement fire = browser.named("Fire of the stone bench");
+    WebElement fire = browser.named("Hearth of the stone bench");
     assertThat(fire.getRect().getHeight()).as("a finger's width").isGreaterThanOrEqualTo(48);
-    browser.click("Fire of the stone bench");
+    browser.click("Hearth of the stone bench");
     browser.reads("5 kg");
     browser.isAccessible();
   }

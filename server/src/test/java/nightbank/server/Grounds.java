@@ -43,7 +43,7 @@ public final class Grounds {
          "measuredSpecificHeat":825,"side":{"layers":[],"measuredTransmittance":0.9},
          "top":{"layers":[],"measuredTransmittance":9.5},"foot":{"layers":[],"measuredTransmittance":0.8},
          "place":{"where":"HOUSE","footing":"RAISED"},"floorCelsius":8,"chargeToCelsius":70,
-         "source":{"kind":"ELEMENT","powerWatts":620,"reachFraction":0.15,"lowFraction":0.15,"highFraction":0.85}},
+         "zone":{"reachFraction":0.15,"lowFraction":0.15,"highFraction":0.85}},
          "probes":[%s,%s,%s,%s]}
         """
         .formatted(
@@ -66,9 +66,36 @@ public final class Grounds {
     return UUID.nameUUIDFromBytes((store + name).getBytes(java.nio.charset.StandardCharsets.UTF_8));
   }
 
+  /** A drum with an element of 620 W in it. */
   public UUID newDrum() {
     UUID id = UUID.randomUUID();
     Answer made = keeper.post(path("/stores"), drum(id, "Drum"));
+    assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
+    newPart(element(id));
+    return id;
+  }
+
+  /** An element of 620 W, switched by hand. */
+  public static String element(UUID store) {
+    return """
+        {"kind":"ELEMENT","heats":[{"to":"STORE","id":"%s"}],"watts":620,"surplus":false,"indoors":true,
+         "control":{"runs":"BY_HAND"}}
+        """
+        .formatted(store);
+  }
+
+  public UUID newPart(String design) {
+    return newPart(design, null);
+  }
+
+  public UUID newPart(String design, UUID house) {
+    UUID id = UUID.randomUUID();
+    String at = house == null ? "null" : "\"" + house + "\"";
+    Answer made =
+        keeper.post(
+            path("/parts"),
+            "{\"id\":\"%s\",\"name\":\"Part\",\"houseId\":%s,\"design\":%s}"
+                .formatted(id, at, design));
     assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
     return id;
   }

@@ -395,7 +395,7 @@ public final class StoreCautions {
   }
 
   private static boolean waterCoil(StoreFacts f) {
-    return f.store().carrier().filter(c -> c.stream().fluid() == Stream.Fluid.WATER).isPresent();
+    return f.store().carrier().filter(c -> c.fluid() == Stream.Fluid.WATER).isPresent();
   }
 
   private static double load(StoreFacts f) {
@@ -406,7 +406,7 @@ public final class StoreCautions {
     return s.place().buried()
         && s.carrier()
             .filter(c -> c.passage() instanceof Passage.Bore)
-            .filter(c -> c.stream().fluid() == Stream.Fluid.AIR)
+            .filter(c -> c.fluid() == Stream.Fluid.AIR)
             .isPresent();
   }
 

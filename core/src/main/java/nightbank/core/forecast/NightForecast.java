@@ -48,6 +48,9 @@ public record NightForecast(
   public static final double MASS = 0.5;
   public static final double SOIL = 0.3;
 
+  private static final double LOW_PER_HOUR = 0.025; // K, of a forecast's low by its lead
+  private static final double MORE_PER_HOUR = 0.002; // of cloud share and ln wind
+
   /**
    * How unsure the inputs are, one standard deviation each; estimates, and told on screen.
    *
@@ -62,6 +65,7 @@ public record NightForecast(
    * @param wetFactor ln of the wet share of the floor, and of what wet film lets through
    * @param faceFactor ln of what the stores' faces let through
    * @param startKelvin of the stores' and the house's start
+   * @param growing whether the weather's doubt grows with every hour, as over several days
    */
   public record Doubt(
       double lowKelvin,
@@ -74,7 +78,8 @@ public record NightForecast(
       double soilFactor,
       double wetFactor,
       double faceFactor,
-      double startKelvin) {
+      double startKelvin,
+      boolean growing) {
     private static final double SHELTER = 0.35;
     private static final double FACES = 0.3;
     private static final double WET = 0.6;
@@ -88,7 +93,9 @@ public record NightForecast(
     public static Doubt ofForecast(double leadHours) {
       double lead = Math.max(0, leadHours);
       return described(
-          1.1 + 0.025 * lead, Math.min(0.35, 0.18 + 0.002 * lead), 0.35 + 0.002 * lead);
+          1.1 + LOW_PER_HOUR * lead,
+          Math.min(0.35, 0.18 + MORE_PER_HOUR * lead),
+          0.35 + MORE_PER_HOUR * lead);
     }
 
     private static Doubt described(double low, double cloud, double wind) {
@@ -103,7 +110,25 @@ public record NightForecast(
           SOIL,
           WET,
           FACES,
-          1.0);
+          1.0,
+          false);
+    }
+
+    /** The same with the weather's doubt growing from hour to hour. */
+    public Doubt overDays() {
+      return new Doubt(
+          lowKelvin,
+          cloud,
+          windFactor,
+          skyFactor,
+          leakFactor,
+          skinFactor,
+          massFactor,
+          soilFactor,
+          wetFactor,
+          faceFactor,
+          startKelvin,
+          true);
     }
 
     /** As unsure of the start as readings so old leave one: 0.15 K more an hour, 8 K at most. */
@@ -119,7 +144,8 @@ public record NightForecast(
           soilFactor,
           wetFactor,
           faceFactor,
-          startKelvin + Math.min(8, 0.15 * Math.max(0, hours)));
+          startKelvin + Math.min(8, 0.15 * Math.max(0, hours)),
+          growing);
     }
 
     /** As sure of the house as its nights have made it; never surer than of one not learned. */
@@ -135,7 +161,8 @@ public record NightForecast(
           soilFactor,
           wetFactor,
           faceFactor,
-          startKelvin);
+          startKelvin,
+          growing);
     }
   }
 
@@ -220,22 +247,22 @@ public record NightForecast(
   }
 
   private static Weather weather(Weather w, Doubt doubt, double[] z) {
-    double drop = z[0] * doubt.lowKelvin();
     double end = w.seconds()[w.seconds().length - 1];
     double[] out = new double[w.seconds().length];
+    double[] cloud = new double[out.length];
+    double[] wind = new double[out.length];
     for (int i = 0; i < out.length; i++) {
+      double second = w.seconds()[i];
+      double lead = doubt.growing() ? Math.max(0, second / 3600) : 0;
       // the doubt grows over the first six hours: the evening is known, the low is not
-      double grown = Math.min(1, w.seconds()[i] / Math.min(6 * 3600.0, Math.max(1, end)));
-      out[i] = w.outdoorCelsius()[i] + drop * grown;
+      double grown = Math.min(1, second / Math.min(6 * 3600.0, Math.max(1, end)));
+      double low = doubt.lowKelvin() + LOW_PER_HOUR * lead;
+      double sky = doubt.cloud() + MORE_PER_HOUR * lead;
+      double windy = doubt.windFactor() + MORE_PER_HOUR * lead;
+      out[i] = w.outdoorCelsius()[i] + z[0] * low * grown;
+      cloud[i] = Math.min(1, Math.max(0, w.cloud()[i] + z[1] * Math.min(0.35, sky)));
+      wind[i] = w.windMetresPerSecond()[i] * Math.exp(z[2] * windy);
     }
-    double[] cloud =
-        Arrays.stream(w.cloud())
-            .map(c -> Math.min(1, Math.max(0, c + z[1] * doubt.cloud())))
-            .toArray();
-    double[] wind =
-        Arrays.stream(w.windMetresPerSecond())
-            .map(v -> v * Math.exp(z[2] * doubt.windFactor()))
-            .toArray();
     return new Weather(
         w.seconds(),
         out,
@@ -290,7 +317,7 @@ public record NightForecast(
     return quantile(lowest, share);
   }
 
-  private static double quantile(double[] sorted, double share) {
+  static double quantile(double[] sorted, double share) {
     double at = share * (sorted.length - 1);
     int low = (int) Math.floor(at);
     int high = Math.min(low + 1, sorted.length - 1);

@@ -193,15 +193,25 @@ public final class Pair {
     return Face.of(new Layer.Bulk(MediumCatalogue.insulation("xps").orElseThrow(), WRAP, false));
   }
 
-  private static Carrier waterLoop() {
-    return new Carrier(
-        new Passage.Coil(20, 0.02, 0.002, 0.38, 0.12),
-        new Stream(Stream.Fluid.WATER, 0.05, 20, 60));
+  /** What empties a store: a passage, what flows, and where it gives its heat. */
+  private record Emptied(Passage passage, Stream stream, CircuitEnd house) {
+    Carrier carrier() {
+      return new Carrier(passage, stream.fluid());
+    }
   }
 
-  private static Carrier airPipe() {
-    return new Carrier(
-        new Passage.Coil(6, 0.1, 0.001, 50, 0.25), new Stream(Stream.Fluid.AIR, 0.04, 25, 0));
+  private static Emptied waterLoop() {
+    return new Emptied(
+        new Passage.Coil(20, 0.02, 0.002, 0.38, 0.12),
+        new Stream(Stream.Fluid.WATER, 0.05, 20),
+        new CircuitEnd.Radiator(60));
+  }
+
+  private static Emptied airPipe() {
+    return new Emptied(
+        new Passage.Coil(6, 0.1, 0.001, 50, 0.25),
+        new Stream(Stream.Fluid.AIR, 0.04, 25),
+        new CircuitEnd.HouseAir());
   }
 
   /** What both sides share. */
@@ -294,34 +304,39 @@ public final class Pair {
       return with(store, Optional.of(heat(dusk, from.lengthSeconds())), Optional.empty());
     }
 
+    /** With the circuit that it has, else a water loop. */
     SystemPlan heap(Place place) {
-      Carrier carrier = base.store().carrier().orElseGet(Pair::waterLoop);
+      Emptied usual = waterLoop();
+      FluidCircuit own =
+          from.system().circuits().stream()
+              .filter(c -> c.ends().stream().anyMatch(e -> e.storeId().filter(id()).isPresent()))
+              .findFirst()
+              .orElseGet(() -> circuit(usual, dusk));
       HeatStore heap =
-          base.store().withPlace(place).withZone(HeatedZone.everywhere()).withCarrier(carrier);
+          base.store()
+              .withPlace(place)
+              .withZone(HeatedZone.everywhere())
+              .withCarrier(base.store().carrier().orElseGet(usual::carrier));
+      Control late = Control.between(List.of(new Control.Window(dusk, from.lengthSeconds())));
       return with(
           as(heap),
           Optional.of(heat(0, from.lengthSeconds())),
-          Optional.of(circuit(carrier, dusk)));
+          Optional.of(new FluidCircuit(CIRCUIT, own.stream(), own.ends(), late)));
     }
 
-    SystemPlan pumped(Carrier carrier) {
-      HeatStore led = wrapped(wool(WRAP)).store().withCarrier(carrier);
+    SystemPlan pumped(Emptied by) {
+      HeatStore led = wrapped(wool(WRAP)).store().withCarrier(by.carrier());
       return with(
           as(led),
           Optional.of(heat(0, chargeSeconds)),
-          Optional.of(circuit(carrier, dusk + (from.lengthSeconds() - dusk) / 2)));
+          Optional.of(circuit(by, dusk + (from.lengthSeconds() - dusk) / 2)));
     }
 
-    private FluidCircuit circuit(Carrier carrier, double start) {
-      boolean air = carrier.stream().fluid() == Stream.Fluid.AIR;
-      CircuitEnd house =
-          air
-              ? new CircuitEnd.HouseAir()
-              : new CircuitEnd.Radiator(carrier.stream().emitterWattsPerKelvin());
+    private FluidCircuit circuit(Emptied by, double start) {
       return new FluidCircuit(
           CIRCUIT,
-          carrier.stream(),
-          List.of(new CircuitEnd.InStore(base.id()), house),
+          by.stream(),
+          List.of(new CircuitEnd.InStore(base.id()), by.house()),
           Control.between(List.of(new Control.Window(start, from.lengthSeconds()))));
     }
   }

@@ -1,4 +1,4 @@
 package nightbank.core.store;
 
-/** What carries heat through a store: a stream and where it goes. */
-public record Carrier(Passage passage, Stream stream) {}
+/** What leads a stream through a store, and what is meant to flow there. */
+public record Carrier(Passage passage, Stream.Fluid fluid) {}

@@ -93,7 +93,7 @@ public sealed interface Passage permits Passage.Coil, Passage.Bed, Passage.Bore 
 
     @Override
     public double conductance(HeatStore store, Stream stream, double celsius) {
-      Stream one = new Stream(stream.fluid(), stream.kilogramsPerSecond() / store.count(), 0, 0);
+      Stream one = new Stream(stream.fluid(), stream.kilogramsPerSecond() / store.count(), 0);
       return PipeFilms.inside(one, diameterMetres)
           * Math.PI
           * diameterMetres

@@ -5,11 +5,8 @@ package nightbank.core.store;
  *
  * @param kilogramsPerSecond real flow, not the label's
  * @param machineWatts electric power of pump or fan; a fan's own power warms the air
- * @param emitterWattsPerKelvin UA of the radiator that hands a water loop's heat to the house's
- *     air; of no use for air, which is blown in as it comes
  */
-public record Stream(
-    Fluid fluid, double kilogramsPerSecond, double machineWatts, double emitterWattsPerKelvin) {
+public record Stream(Fluid fluid, double kilogramsPerSecond, double machineWatts) {
 
   /** What flows; properties at 40 °C and 20 °C, Incropera et al., app. A. */
   public enum Fluid {
@@ -38,15 +35,14 @@ public record Stream(
   public Stream {
     within("flow", kilogramsPerSecond, 1e-5, 50, "kg/s");
     within("power of pump or fan", machineWatts, 0, 20_000, "W");
-    within("radiator", emitterWattsPerKelvin, 0, 100_000, "W/K");
   }
 
   public static Stream water(double kilogramsPerSecond) {
-    return new Stream(Fluid.WATER, kilogramsPerSecond, 0, 0);
+    return new Stream(Fluid.WATER, kilogramsPerSecond, 0);
   }
 
   public static Stream air(double kilogramsPerSecond) {
-    return new Stream(Fluid.AIR, kilogramsPerSecond, 0, 0);
+    return new Stream(Fluid.AIR, kilogramsPerSecond, 0);
   }
 
   /** A bucket and a watch: the real flow of water, kg/s. */

@@ -31,7 +31,7 @@ public class StoreCautionsTest {
   private static HeatStore coiled(String medium, double length) {
     return of(medium, 0.6, 0.8)
         .withCarrier(
-            new Carrier(new Passage.Coil(length, 0.02, 0.002, 0.4, 0.1), Stream.water(0.05)));
+            new Carrier(new Passage.Coil(length, 0.02, 0.002, 0.4, 0.1), Stream.Fluid.WATER));
   }
 
   private static StoreFacts with(
@@ -159,7 +159,7 @@ public class StoreCautionsTest {
         Code.GROUND_AIR,
         plain(
             sand.withPlace(Place.inGround())
-                .withCarrier(new Carrier(new Passage.Bore(0.1), Stream.air(0.02))),
+                .withCarrier(new Carrier(new Passage.Bore(0.1), Stream.Fluid.AIR)),
             SourceKind.WARM_AIR,
             25),
         plain(sand, SourceKind.WARM_AIR, 25)

@@ -113,7 +113,7 @@ public class BuildListTest {
     HeatStore coiled =
         bin()
             .withCarrier(
-                new Carrier(new Passage.Coil(14, 0.02, 0.002, 0.4, 0.12), Stream.water(0.05)));
+                new Carrier(new Passage.Coil(14, 0.02, 0.002, 0.4, 0.12), Stream.Fluid.WATER));
     BuildList list =
         BuildList.of(
             coiled,

@@ -31,7 +31,7 @@ public class SizingSearchTest {
 
   /** Hardly anything unsure but the deep ground. */
   private static final NightForecast.Doubt DOUBT =
-      new NightForecast.Doubt(0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
+      new NightForecast.Doubt(0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, false);
 
   static SystemPlan night(double low) {
     Greenhouse house =

@@ -12,7 +12,8 @@ import org.testng.annotations.Test;
 
 /** Air through stones against Schumann's closed form. */
 public class AirBedTest {
-  private static final Carrier CARRIER = new Carrier(new Passage.Bed(0.04), Stream.air(0.25));
+  private static final Stream AIR = Stream.air(0.25);
+  private static final Carrier CARRIER = new Carrier(new Passage.Bed(0.04), AIR.fluid());
 
   private static HeatStore bed() {
     Face tight = Face.measured(1e-9);
@@ -84,8 +85,8 @@ public class AirBedTest {
   @Test
   public void chargedFromAboveAndDrawnFromBelowTheHotEndStaysHot() {
     AirBed model = new AirBed(bed(), StoreState.uniform(StoreGrid.standard(bed()), 10));
-    double ua = CARRIER.passage().conductance(bed(), CARRIER.stream(), 20);
-    double rate = CARRIER.stream().capacityRate();
+    double ua = CARRIER.passage().conductance(bed(), AIR, 20);
+    double rate = AIR.capacityRate();
     for (int i = 0; i < 120; i++) {
       Led.stepped(model, 60, rate, ua, 45);
     }

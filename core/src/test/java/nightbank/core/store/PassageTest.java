@@ -90,7 +90,7 @@ public class PassageTest {
 
   @Test
   public void theStreamThatComesInColderEmptiesTheStore() {
-    HeatStore warm = bin().withCarrier(new Carrier(COIL, Stream.water(0.05)));
+    HeatStore warm = bin().withCarrier(new Carrier(COIL, Stream.Fluid.WATER));
     StoreModel model = StoreModel.of(warm, StoreState.uniform(StoreGrid.standard(warm), 50));
     double before = model.heatContent();
     double ua = COIL.conductance(warm, Stream.water(0.05), 50);
@@ -132,7 +132,7 @@ public class PassageTest {
                     FaceName.TOP, Face.measured(1e-9),
                     FaceName.FOOT, Face.measured(1e-9)))
             .withPlace(Place.inGround())
-            .withCarrier(new Carrier(new Passage.Bore(0.1), Stream.air(0.1)));
+            .withCarrier(new Carrier(new Passage.Bore(0.1), Stream.Fluid.AIR));
     ConductionStore model =
         new ConductionStore(
             ground, StoreState.uniform(new StoreGrid(ground.geometry(), 24, 1, 8), 0));
@@ -180,7 +180,7 @@ public class PassageTest {
                 MediumCatalogue.medium("soil").orElseThrow(),
                 Map.of())
             .withPlace(Place.inGround())
-            .withCarrier(new Carrier(new Passage.Bore(0.1), Stream.air(0.03)));
+            .withCarrier(new Carrier(new Passage.Bore(0.1), Stream.Fluid.AIR));
     HeatStore half =
         HeatStore.of(
                 new Geometry.Cylinder(0.4, 10),
@@ -193,9 +193,9 @@ public class PassageTest {
 
   private static double outlet(HeatStore bore) {
     StoreModel model = StoreModel.of(bore, StoreState.uniform(StoreGrid.standard(bore), 10));
-    Carrier c = bore.carrier().orElseThrow();
-    double rate = c.stream().capacityRate();
-    double ua = c.passage().conductance(bore, c.stream(), 10);
+    Stream air = Stream.air(0.03);
+    double rate = air.capacityRate();
+    double ua = bore.carrier().orElseThrow().passage().conductance(bore, air, 10);
     return 30 + Led.through(model, 60, rate, ua, 30) / rate;
   }
 

@@ -57,12 +57,12 @@ public class ChargeBenchTest {
         hours);
   }
 
-  private static SystemPlan led(HeatStore store, double inlet, double hours, double more) {
-    Carrier c = store.carrier().orElseThrow();
+  private static SystemPlan led(
+      HeatStore store, Stream stream, double inlet, double hours, double more) {
     FluidCircuit loop =
         new FluidCircuit(
             "loop",
-            c.stream(),
+            stream,
             List.of(new CircuitEnd.InStore("s"), new CircuitEnd.Held(inlet)),
             first(hours));
     return plan(Lumps.of(at(store, 10)).withCircuits(List.of(loop)), hours + more);
@@ -86,11 +86,9 @@ public class ChargeBenchTest {
     HeatStore coil =
         sand.withZone(new HeatedZone(0.7, 0.1, 0.9))
             .withCarrier(
-                new Carrier(new Passage.Coil(10, 0.02, 0.002, 0.4, 0.1), Stream.water(0.05)));
+                new Carrier(new Passage.Coil(10, 0.02, 0.002, 0.4, 0.1), Stream.Fluid.WATER));
     HeatStore stones =
-        drum("gravel")
-            .withCarrier(
-                new Carrier(new Passage.Bed(0.04), new Stream(Stream.Fluid.AIR, 0.05, 30, 0)));
+        drum("gravel").withCarrier(new Carrier(new Passage.Bed(0.04), Stream.Fluid.AIR));
     Guard.Thermostat forty = new Guard.Thermostat(new Sensor.StoreZone("s"), 38, 40);
     Flames lamps =
         new Flames(
@@ -109,8 +107,8 @@ public class ChargeBenchTest {
       {with(drum("water"), element(3000), first(20), 22)},
       {with(sand.withZone(HeatedZone.behind(FaceName.FOOT)), wood(5), Control.free(), 12)},
       {with(sand, lamps, first(5), 11)},
-      {led(coil, 70, 6, 6)},
-      {led(stones, 45, 5, 6)},
+      {led(coil, Stream.water(0.05), 70, 6, 6)},
+      {led(stones, new Stream(Stream.Fluid.AIR, 0.05, 30), 45, 5, 6)},
       {with(drum("granite").withZone(HeatedZone.behind(FaceName.SIDE)), sun, Control.free(), 9)},
     };
   }
@@ -167,8 +165,8 @@ public class ChargeBenchTest {
     HeatStore tank =
         drum("water")
             .withCarrier(
-                new Carrier(new Passage.Coil(12, 0.02, 0.001, 380, 0.06), Stream.water(0.1)));
-    Charge charge = ChargeBench.of(led(tank, 40, 48, 0), "s").aimingAt(45).run();
+                new Carrier(new Passage.Coil(12, 0.02, 0.001, 380, 0.06), Stream.Fluid.WATER));
+    Charge charge = ChargeBench.of(led(tank, Stream.water(0.1), 40, 48, 0), "s").aimingAt(45).run();
     assertThat(charge.reachedSeconds()).isEmpty();
     assertThat(charge.hottest().celsius()).isLessThan(40);
     assertThat(charge.mean()[charge.mean().length - 1]).isGreaterThan(33);

@@ -109,13 +109,24 @@ public final class Places {
     return Action.load("fire", hour * 3600, kilograms);
   }
 
+  /** What is pumped through each of them. */
+  public static Stream stream(HeatStore store) {
+    Passage passage = store.carrier().orElseThrow().passage();
+    if (passage instanceof Passage.Coil) {
+      return new Stream(Stream.Fluid.WATER, 0.08, 25);
+    }
+    return passage instanceof Passage.Bed
+        ? new Stream(Stream.Fluid.AIR, 0.12, 40)
+        : new Stream(Stream.Fluid.AIR, 0.2, 60);
+  }
+
   /** A store led to the house by its own carrier, switched by hand. */
   public static PlantSystem led(Greenhouse house, HeatStore store, double celsius) {
-    Stream stream = store.carrier().orElseThrow().stream();
+    Stream stream = stream(store);
     CircuitEnd end =
         stream.fluid() == Stream.Fluid.AIR
             ? new CircuitEnd.HouseAir()
-            : new CircuitEnd.Radiator(stream.emitterWattsPerKelvin());
+            : new CircuitEnd.Radiator(90);
     return PlantSystem.of(house, List.of(store("s", store, celsius)))
         .withCircuits(
             List.of(
@@ -132,16 +143,14 @@ public final class Places {
         .withZone(new HeatedZone(0.8, 0.2, 0.8))
         .withFloorCelsius(30)
         .withCarrier(
-            new Carrier(
-                new Passage.Coil(40, 0.025, 0.0025, 0.4, 0.15),
-                new Stream(Stream.Fluid.WATER, 0.08, 25, 90)));
+            new Carrier(new Passage.Coil(40, 0.025, 0.0025, 0.4, 0.15), Stream.Fluid.WATER));
   }
 
   public static HeatStore stones() {
     return HeatStore.of(
             new Geometry.Box(2, 1, 0.9), MediumCatalogue.medium("gravel").orElseThrow(), Map.of())
         .withPlace(Place.onHouseFloor())
-        .withCarrier(new Carrier(new Passage.Bed(0.04), new Stream(Stream.Fluid.AIR, 0.12, 40, 0)));
+        .withCarrier(new Carrier(new Passage.Bed(0.04), Stream.Fluid.AIR));
   }
 
   public static HeatStore pipes() {
@@ -154,7 +163,7 @@ public final class Places {
         5,
         HeatedZone.everywhere(),
         List.of(),
-        Optional.of(new Carrier(new Passage.Bore(0.1), new Stream(Stream.Fluid.AIR, 0.2, 60, 0))));
+        Optional.of(new Carrier(new Passage.Bore(0.1), Stream.Fluid.AIR)));
   }
 
   /** Heat that moved in a simulation, as a scale for what must close, J. */

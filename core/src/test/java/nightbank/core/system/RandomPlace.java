@@ -106,7 +106,7 @@ final class RandomPlace {
             store
                 .withZone(new HeatedZone(0.7, 0.1, 0.8))
                 .withCarrier(
-                    new Carrier(new Passage.Coil(8, 0.02, 0.002, 0.4, 0.12), Stream.water(0.05)));
+                    new Carrier(new Passage.Coil(8, 0.02, 0.002, 0.4, 0.12), Stream.Fluid.WATER));
       }
     }
     return Places.store("store" + i, store, start);
@@ -221,7 +221,7 @@ final class RandomPlace {
     boolean water = dice.nextBoolean();
     Stream stream =
         new Stream(
-            water ? Stream.Fluid.WATER : Stream.Fluid.AIR, between(0.01, 0.2), between(0, 60), 0);
+            water ? Stream.Fluid.WATER : Stream.Fluid.AIR, between(0.01, 0.2), between(0, 60));
     circuits.add(new FluidCircuit(id, stream, ends, control()));
     if (ends.stream().anyMatch(e -> e instanceof CircuitEnd.Boiler)) {
       FuelHeater boiler =
@@ -324,7 +324,7 @@ final class RandomPlace {
                 c ->
                     new FluidCircuit(
                         c.id(),
-                        new Stream(c.stream().fluid(), c.stream().kilogramsPerSecond(), 0, 0),
+                        new Stream(c.stream().fluid(), c.stream().kilogramsPerSecond(), 0),
                         c.ends(),
                         Control.free()))
             .toList();

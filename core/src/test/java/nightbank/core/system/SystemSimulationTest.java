@@ -228,7 +228,7 @@ public class SystemSimulationTest {
     SystemResult.CircuitTrace c = on.circuits().get(0);
     assertThat(c.toHouseJoules()).isPositive();
     assertThat(c.runSeconds()).isCloseTo(13 * 3600, within(1.0));
-    double machine = store.carrier().orElseThrow().stream().machineWatts();
+    double machine = Places.stream(store).machineWatts();
     assertThat(c.electricJoules()).isCloseTo(machine * 13 * 3600, within(1.0));
   }
 

@@ -29,6 +29,8 @@ import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
 import nightbank.server.log.Readings;
+import nightbank.server.part.PartDesign;
+import nightbank.server.part.Parts;
 import nightbank.server.record.Statements;
 import nightbank.server.run.Runs;
 import nightbank.server.shared.DemoClock;
@@ -60,6 +62,7 @@ class DemoLoader implements ApplicationRunner {
   private final Houses houses;
   private final Books books;
   private final Stores stores;
+  private final Parts parts;
   private final Imports imports;
   private final Runs runs;
   private final Trials trials;
@@ -77,6 +80,7 @@ class DemoLoader implements ApplicationRunner {
       Houses houses,
       Books books,
       Stores stores,
+      Parts parts,
       Imports imports,
       Runs runs,
       Trials trials,
@@ -92,6 +96,7 @@ class DemoLoader implements ApplicationRunner {
     this.houses = houses;
     this.books = books;
     this.stores = stores;
+    this.parts = parts;
     this.imports = imports;
     this.runs = runs;
     this.trials = trials;
@@ -107,6 +112,7 @@ class DemoLoader implements ApplicationRunner {
       List<Person> people,
       List<House> houses,
       List<Store> stores,
+      List<Part> parts,
       List<Run> runs,
       List<TriedOut> trials,
       List<Logger> loggers,
@@ -133,6 +139,9 @@ class DemoLoader implements ApplicationRunner {
       List<Probe> probes,
       String file,
       String fileZone) {}
+
+  /** A part, whose design names stores by their keys' ids. */
+  record Part(String key, String name, String house, tools.jackson.databind.JsonNode design) {}
 
   record Probe(String name, ProbeView.Kind kind, double radiusFraction, double heightFraction) {}
 
@@ -177,6 +186,16 @@ class DemoLoader implements ApplicationRunner {
       make(holding, s);
       read(holding, id(s.key()), folder.resolve(s.file()), s.fileZone());
     }
+    for (Part p : told.parts()) {
+      String design = named(p.design().toString(), ids);
+      parts.create(
+          holding,
+          new Parts.PartDraft(
+              id(p.key()),
+              p.name(),
+              p.house() == null ? null : id(p.house()),
+              mapper.readValue(design, PartDesign.class)));
+    }
     for (Run r : told.runs()) {
       runs.create(
           holding, ids.get(r.store()), new Runs.RunDraft(id(r.name()), r.name(), r.from(), r.to()));
@@ -212,6 +231,15 @@ class DemoLoader implements ApplicationRunner {
           holding, null, told.recordFrom(), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC));
     }
     LOG.info("{} is set up", told.holding().name());
+  }
+
+  /** A store's key in brackets is its id. */
+  private static String named(String design, Map<String, UUID> ids) {
+    String with = design;
+    for (Map.Entry<String, UUID> e : ids.entrySet()) {
+      with = with.replace("<" + e.getKey() + ">", e.getValue().toString());
+    }
+    return with;
   }
 
   /** Its token is left where the stand-in looks for it. */

@@ -24,6 +24,7 @@ import nightbank.server.book.Books;
 import nightbank.server.handout.HoldingTables.Table;
 import nightbank.server.handout.HoldingTables.Tie;
 import nightbank.server.house.Houses;
+import nightbank.server.part.Parts;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
 import org.jooq.DSLContext;
@@ -54,6 +55,7 @@ public class HoldingImport {
   private final Stores stores;
   private final Houses houses;
   private final Books books;
+  private final Parts parts;
 
   HoldingImport(
       DSLContext db,
@@ -61,13 +63,15 @@ public class HoldingImport {
       Accounts accounts,
       Stores stores,
       Houses houses,
-      Books books) {
+      Books books,
+      Parts parts) {
     this.db = db;
     this.mapper = mapper;
     this.accounts = accounts;
     this.stores = stores;
     this.houses = houses;
     this.books = books;
+    this.parts = parts;
   }
 
   /** What came of it. */
@@ -118,6 +122,7 @@ public class HoldingImport {
     houses.all(r.holding).forEach(h -> houses.tried(h.design()));
     books.media(r.holding);
     stores.all(r.holding);
+    parts.checkAll(r.holding);
   }
 
   private final class Reader {
@@ -154,6 +159,9 @@ public class HoldingImport {
       if (version < 2 && holding != null) {
         db.execute(
             "UPDATE heat_store SET design = placed_design(design) WHERE holding_id = ?", holding);
+      }
+      if (version < 3 && holding != null) {
+        db.execute("SELECT parts_from_stores(?)", holding);
       }
     }
 

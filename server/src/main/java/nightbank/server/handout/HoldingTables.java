@@ -8,7 +8,7 @@ import java.util.List;
  */
 final class HoldingTables {
   static final String FORMAT = "nightbank-holding";
-  static final int VERSION = 2;
+  static final int VERSION = 3;
 
   /**
    * One table.
@@ -29,6 +29,7 @@ final class HoldingTables {
       List.of(
           new Table("greenhouse", "id"),
           new Table("heat_store", "id"),
+          new Table("plant_part", "id"),
           new Table("probe", "id"),
           new Table("holding_book", "holding_id"),
           new Table("walk", "holding_id"),
@@ -48,6 +49,7 @@ final class HoldingTables {
   static final List<Tie> TIES =
       List.of(
           new Tie("heat_store", "greenhouse_id", "greenhouse"),
+          new Tie("plant_part", "greenhouse_id", "greenhouse"),
           new Tie("probe", "heat_store_id", "heat_store"),
           new Tie("probe", "greenhouse_id", "greenhouse"),
           new Tie("import_file", "store_id", "heat_store"),

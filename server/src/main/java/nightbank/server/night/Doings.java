@@ -10,7 +10,7 @@ import nightbank.core.forecast.Possible;
 import nightbank.core.system.Action;
 import nightbank.core.system.PlantSystem;
 import nightbank.server.night.TonightQuestion.Doing;
-import nightbank.server.plant.PartView;
+import nightbank.server.part.PartView;
 import nightbank.server.shared.Problem;
 
 /** What can be done in a night, to and from the core's actions. */

@@ -2,16 +2,26 @@ package nightbank.server.night;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.core.store.HeatStore;
+import nightbank.core.store.Place;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.weather.Weather;
 import nightbank.server.log.Readings;
+import nightbank.server.part.PartDesign;
+import nightbank.server.part.PartView;
+import nightbank.server.part.Span;
 import nightbank.server.plant.Plants;
 import nightbank.server.run.Judgements;
 import nightbank.server.store.StoreView;
@@ -22,6 +32,8 @@ import org.springframework.stereotype.Component;
 @Component
 class Starts {
   private static final Duration LOOK_BACK = Duration.ofHours(72);
+  private static final Duration HEAP_LOOK_BACK = Duration.ofDays(30);
+  private static final double HOUR = 3600;
   private static final int FRESH_HOURS = 6;
 
   private final Stores stores;
@@ -87,6 +99,25 @@ class Starts {
     return air;
   }
 
+  /** Air in the house and outdoors over the last days, as far as it was read. */
+  Surrounding around(
+      UUID holding, UUID house, Instant now, double air, double evening, double ground) {
+    return new Surrounding(
+        lastDays(holding, airProbes(holding, house), now, air),
+        lastDays(holding, readings.outdoorProbes(holding), now, evening),
+        ground);
+  }
+
+  private double lastDays(UUID holding, List<UUID> probes, Instant now, double otherwise) {
+    for (UUID probe : probes) {
+      var days = readings.series(holding, probe, now.minus(Duration.ofDays(3)), now, 500);
+      if (days.size() >= 12) {
+        return Arrays.stream(days.celsius()).average().orElseThrow();
+      }
+    }
+    return otherwise;
+  }
+
   private List<UUID> airProbes(UUID holding, UUID house) {
     return readings.airProbes(holding, house).keySet().stream().sorted().toList();
   }
@@ -104,16 +135,21 @@ class Starts {
                     .map(s -> new Known(s.celsius()[0], at)));
   }
 
+  /** The stores of a house's place, and whatever else its parts name. */
   List<StoreStart> stores(
       UUID holding,
       UUID house,
       Instant now,
-      double air,
+      Surrounding around,
+      List<PartView> parts,
       List<TonightQuestion.StoreRead> said,
       List<TonightView.Assumption> assumed) {
+    Set<UUID> named = new HashSet<>();
+    parts.forEach(p -> named.addAll(p.design().stores()));
     List<StoreStart> starts = new ArrayList<>();
     for (StoreView view : stores.all(holding)) {
-      if (house.equals(view.houseId()) && !view.planned()) {
+      boolean here = house.equals(view.houseId()) || named.contains(view.id());
+      if (here && !view.planned()) {
         Optional<Double> read =
             said.stream()
                 .filter(r -> view.id().equals(r.id()))
@@ -122,11 +158,16 @@ class Starts {
         starts.add(
             read.isPresent()
                 ? typed(holding, view, now, read.get())
-                : store(holding, view, now, air, assumed));
+                : store(holding, view, now, around, parts, assumed));
       }
     }
     return starts;
   }
+
+  /**
+   * What is known round stores that nobody read: air now and over the last days, ground, outdoors.
+   */
+  record Surrounding(double airCelsius, double outdoorCelsius, double groundCelsius) {}
 
   private StoreStart typed(UUID holding, StoreView view, Instant now, double celsius) {
     HeatStore core = stores.core(holding, view.id()).store();
@@ -134,17 +175,25 @@ class Starts {
   }
 
   private StoreStart store(
-      UUID holding, StoreView view, Instant now, double air, List<TonightView.Assumption> assumed) {
+      UUID holding,
+      StoreView view,
+      Instant now,
+      Surrounding around,
+      List<PartView> parts,
+      List<TonightView.Assumption> assumed) {
     var core = stores.core(holding, view.id());
     StoreGrid grid = StoreGrid.coarse(core.store());
     Instant readAt = view.now().at();
     boolean recent = readAt != null && readAt.isAfter(now.minus(LOOK_BACK));
     if (!recent || readAt.isAfter(now)) {
-      double flat = view.now().meanCelsius() == null ? air : view.now().meanCelsius();
+      StoreState start = unread(view, core.store(), now, around, parts);
       assumed.add(
           new TonightView.Assumption(
-              readAt == null ? "STORE_UNREAD" : "STORE_STALE", flat, readAt, view.name()));
-      return new StoreStart(view, readAt, core.store(), StoreState.uniform(grid, flat));
+              readAt == null ? "STORE_UNREAD" : "STORE_STALE",
+              start.meanCelsius(),
+              readAt,
+              view.name()));
+      return new StoreStart(view, readAt, core.store(), start);
     }
     if (readAt.isBefore(now.minus(Duration.ofHours(FRESH_HOURS)))) {
       assumed.add(new TonightView.Assumption("STORE_AGE", null, readAt, view.name()));
@@ -156,5 +205,56 @@ class Starts {
     }
     return new StoreStart(
         view, readAt, core.store(), StoreState.uniform(grid, view.now().meanCelsius()));
+  }
+
+  /**
+   * From its own balance where it makes heat, from the ground where it lies in it, else the air.
+   */
+  private static StoreState unread(
+      StoreView view, HeatStore store, Instant now, Surrounding around, List<PartView> parts) {
+    StoreGrid grid = StoreGrid.coarse(store);
+    Place place = store.place();
+    double air =
+        switch (place.where()) {
+          case HOUSE -> around.airCelsius();
+          case ROOM -> place.roomCelsius();
+          case OUTDOORS -> around.outdoorCelsius();
+        };
+    StoreState even = StoreState.uniform(grid, place.buried() ? around.groundCelsius() : air);
+    List<PartView> rots =
+        parts.stream()
+            .filter(
+                p ->
+                    p.design() instanceof PartDesign.Heap h
+                        && view.id().equals(h.storeId())
+                        && h.fed() != null
+                        && !h.fed().isEmpty())
+            .toList();
+    if (rots.isEmpty()) {
+      return even;
+    }
+    Instant begin =
+        rots.stream()
+            .flatMap(p -> ((PartDesign.Heap) p.design()).fed().stream())
+            .map(PartDesign.Fed::at)
+            .filter(at -> at != null && at.isBefore(now))
+            .min(Instant::compareTo)
+            .orElse(now.minus(HEAP_LOOK_BACK));
+    Instant from = begin.isBefore(now.minus(HEAP_LOOK_BACK)) ? now.minus(HEAP_LOOK_BACK) : begin;
+    double seconds = Math.max(HOUR, Duration.between(from, now).toSeconds());
+    PlantSystem alone =
+        Plants.system(
+            null,
+            List.of(new Plants.Standing(view.id(), view.design().indoors(), store, even)),
+            rots,
+            new Span(from, seconds, ZoneOffset.UTC),
+            Plants.Sunshine.NONE);
+    Weather still =
+        new Weather(new double[] {0}, new double[] {air}, new double[] {2}, new double[] {0.5});
+    return SystemSimulation.run(
+            SystemPlan.of(alone, still, air, air, around.groundCelsius(), seconds, HOUR))
+        .stores()
+        .get(0)
+        .end();
   }
 }

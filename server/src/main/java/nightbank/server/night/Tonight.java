@@ -26,9 +26,10 @@ import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
-import nightbank.server.plant.PartView;
+import nightbank.server.part.PartView;
+import nightbank.server.part.Parts;
+import nightbank.server.part.Span;
 import nightbank.server.plant.Plants;
-import nightbank.server.plant.Span;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.LidHours;
 import nightbank.server.store.StoreView;
@@ -39,11 +40,12 @@ import org.springframework.stereotype.Service;
 @Service
 public class Tonight {
   private static final double STEP = 120;
+  private static final double UNREAD = 60; // h that a reading would be old to be as unsure
 
   private final Holdings holdings;
   private final Houses houses;
   private final Starts starts;
-  private final Plants plants;
+  private final Parts parts;
   private final Weathers weathers;
   private final Clock clock;
 
@@ -55,13 +57,13 @@ public class Tonight {
       Holdings holdings,
       Houses houses,
       Starts starts,
-      Plants plants,
+      Parts parts,
       Weathers weathers,
       Clock clock) {
     this.holdings = holdings;
     this.houses = houses;
     this.starts = starts;
-    this.plants = plants;
+    this.parts = parts;
     this.weathers = weathers;
     this.clock = clock;
   }
@@ -200,11 +202,11 @@ public class Tonight {
     return stores.stream().map(Starts.StoreStart::view).toList();
   }
 
-  /** Age of the oldest reading that the stores' state rests on; none counts as a day. */
+  /** Age of the oldest reading that the stores' state rests on; none counts as days. */
   private static double hoursSinceRead(List<Starts.StoreStart> stores, Instant now) {
     return stores.stream()
         .mapToDouble(
-            s -> s.readAt() == null ? 24 : Duration.between(s.readAt(), now).toMinutes() / 60.0)
+            s -> s.readAt() == null ? UNREAD : Duration.between(s.readAt(), now).toMinutes() / 60.0)
         .max()
         .orElse(0);
   }
@@ -221,12 +223,15 @@ public class Tonight {
             : starts.evening(a.holding(), a.evening(), a.low(), now, assumed);
     double air =
         a.air() != null ? a.air() : starts.air(a.holding(), a.house(), now, evening, assumed);
+    List<PartView> here = parts.of(a.holding(), a.house());
+    double ground = houses.ground(a.holding(), houses.get(a.holding(), a.house()).design(), now);
+    Starts.Surrounding around = starts.around(a.holding(), a.house(), now, air, evening, ground);
     return new Start(
         evening,
         air,
         a.floor() != null ? a.floor() : starts.mass(a.holding(), a.house(), now, air, assumed),
-        starts.stores(a.holding(), a.house(), now, air, a.stores(), assumed),
-        plants.of(a.holding(), a.house()),
+        starts.stores(a.holding(), a.house(), now, around, here, a.stores(), assumed),
+        here,
         assumed,
         known);
   }

@@ -19,7 +19,7 @@ import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemStore;
 import nightbank.core.weather.SunTimes;
 import nightbank.server.house.LossView;
-import nightbank.server.plant.PartView;
+import nightbank.server.part.PartView;
 
 /** The core's night as a view. */
 final class TonightMapping {

@@ -1,7 +1,6 @@
 package nightbank.server.plant;
 
 import java.time.Clock;
-import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -11,6 +10,7 @@ import java.util.stream.Stream;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.source.FeedMix;
 import nightbank.core.source.FireLoad;
+import nightbank.core.source.WoodFire;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
@@ -25,10 +25,13 @@ import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSource;
 import nightbank.core.weather.Weather;
+import nightbank.server.part.PartDesign;
+import nightbank.server.part.PartMapping;
+import nightbank.server.part.PartView;
+import nightbank.server.part.Span;
+import nightbank.server.part.StoreHeat;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Sections;
-import nightbank.server.store.SourceDesign;
-import nightbank.server.store.StoreDesign;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
 import org.springframework.stereotype.Service;
@@ -56,143 +59,129 @@ public class Charges {
   }
 
   public ChargeView charge(UUID holding, ChargeQuestion q) {
+    if (q.storeId() == null || q.part() == null) {
+      throw Problem.invalid("part", "Nothing charges this store.", "Choose what charges it.");
+    }
     HeatStore store = stores.tried(holding, q.design());
     double floor = store.floorCelsius();
     double air = within("airCelsius", q.airCelsius(), floor, -40, 60);
     double ground = within("groundCelsius", q.groundCelsius(), GROUND, -20, 40);
     double start = within("startCelsius", q.startCelsius(), floor, -30, 1000);
     double hold = within("holdHours", q.holdHours(), HOLD_HOURS, 0, 24 * 14);
-    UUID id = UUID.randomUUID();
-    Instant now = clock.instant();
-    PartView source = source(id, q.design(), now);
-    double seconds = seconds(q.design().source());
-    double length = seconds + hold * 3600;
-    List<Plants.Standing> standing = new ArrayList<>();
-    standing.add(
-        new Plants.Standing(
-            id, q.design().indoors(), store, StoreState.uniform(StoreGrid.standard(store), start)));
-    cold(holding, q.design().source(), air).ifPresent(standing::add);
-    Span span = new Span(now, length, ZoneOffset.UTC);
-    Plants.Sunshine sun = brightDay(q.design(), seconds);
-    PlantSystem system =
-        first(
-            Plants.system(null, standing, List.of(source), span, sun),
-            seconds,
-            q.design().source());
+    double seconds = 3600 * within("hours", q.hours(), usualHours(q.part()), 0.1, 24 * 30);
+    double length = Math.max(600, seconds + hold * 3600);
+    Span span = new Span(clock.instant(), length, ZoneOffset.UTC);
+    Plants.Sunshine sun = brightDay(seconds);
+    PartView part = new PartView(UUID.randomUUID(), "", null, known(q.part()), 1);
+    PlantSystem whole =
+        Plants.system(null, standing(holding, q, store, start, air), List.of(part), span, sun);
+    PlantSystem system = begun(whole, q, seconds);
     double step = Math.max(30, Math.min(900, length / 600));
     SystemPlan plan =
-        SystemPlan.of(
-                system, still(air, sun.seconds()), air, air, ground, Math.max(600, length), step)
+        SystemPlan.of(system, still(air, sun.seconds()), air, air, ground, length, step)
             .withSun(new double[0], sun.wattsPerSquareMetre())
-            .withActions(bypass(q.design().source(), source.id()));
+            .withActions(bypass(q, part.id()));
     Charge charge =
-        ChargeBench.of(plan, id.toString())
+        ChargeBench.of(plan, q.storeId().toString())
             .aimingAt(q.design().chargeToCelsius())
             .with(
                 Stores.parts(q.design()).stream()
                     .map(p -> new ChargeBench.Part(p.name(), p.highestCelsius()))
                     .toList())
             .run();
-    return view(charge, seconds, store, q.design());
+    return view(charge, seconds, store, q, StoreHeat.of(q.storeId(), List.of(part)));
   }
 
-  private static PartView source(UUID id, StoreDesign design, Instant now) {
-    SourceDesign s = design.source();
-    if (s == null || s.kind() == null || s.kind() == SourceDesign.Kind.NONE) {
-      throw Problem.invalid(
-          "design.source.kind", "Nothing charges this store.", "Choose what charges it.");
+  private static double usualHours(PartDesign part) {
+    if (part instanceof PartDesign.Heap) {
+      return HEAP_HOURS;
     }
-    if (s.kind() == SourceDesign.Kind.HEAP && (s.feeds() == null || s.feeds().isEmpty())) {
+    return part instanceof PartDesign.Fire ? FIRE_HOURS : USUAL_HOURS;
+  }
+
+  /** Power that nobody knows cannot be tried. */
+  private static PartDesign known(PartDesign part) {
+    if (part instanceof PartDesign.Element e && !(e.watts() > 0)) {
       throw Problem.invalid(
-          "design.source.feeds",
+          "part.watts", "Its power is not known.", "Read it off the plate, or measure it.");
+    }
+    if (part instanceof PartDesign.Heap h && (h.fed() == null || h.fed().isEmpty())) {
+      throw Problem.invalid(
+          "part.fed",
           "Nobody has said what the heap was fed.",
           "Write down the feedings of the last weeks.");
     }
-    boolean streamed =
-        s.kind() == SourceDesign.Kind.WATER_LOOP || s.kind() == SourceDesign.Kind.WARM_AIR;
-    if (streamed && (design.led() == null || design.led().way() == null)) {
-      throw Problem.invalid(
-          "design.led", "Nothing is led through this store.", "Say what pipe goes through it.");
-    }
-    return PartsOfStores.source(id, design, now)
-        .orElseThrow(
-            () ->
-                Problem.invalid(
-                    "design.source.powerWatts",
-                    "Its power is not known.",
-                    "Read it off the plate, or measure what it draws."));
+    return part;
   }
 
-  private static double seconds(SourceDesign s) {
-    double usual =
-        switch (s.kind()) {
-          case HEAP -> HEAP_HOURS;
-          case FIRE -> FIRE_HOURS;
-          default -> USUAL_HOURS;
-        };
-    double hours = s.hours() == null || s.kind() == SourceDesign.Kind.FIRE ? usual : s.hours();
-    if (!(hours > 0 && hours <= 24 * 30)) {
-      throw Problem.invalid(
-          "design.source.hours",
-          "A charge must last between 0 and 720 hours, was " + hours + " h.",
-          "Give the hours of one charge.");
+  /** The store that is charged, and whatever else its source draws on. */
+  private List<Plants.Standing> standing(
+      UUID holding, ChargeQuestion q, HeatStore store, double start, double air) {
+    List<Plants.Standing> all = new ArrayList<>();
+    StoreState even = StoreState.uniform(StoreGrid.standard(store), start);
+    all.add(new Plants.Standing(q.storeId(), q.design().indoors(), store, even));
+    for (UUID other : q.part().stores()) {
+      if (!other.equals(q.storeId())) {
+        StoreView view = stores.get(holding, other);
+        HeatStore core = stores.core(holding, other).store();
+        Double mean = view.now().meanCelsius();
+        StoreState state = StoreState.uniform(StoreGrid.coarse(core), mean == null ? air : mean);
+        all.add(new Plants.Standing(other, view.design().indoors(), core, state));
+      }
     }
-    return hours * 3600;
+    return all;
   }
 
   /** All that charges it running from the start for so long. */
-  private static PlantSystem first(PlantSystem s, double seconds, SourceDesign design) {
+  private static PlantSystem begun(PlantSystem s, ChargeQuestion q, double seconds) {
     List<Control.Window> window = List.of(new Control.Window(0, seconds));
-    double wood = design.woodKilograms() == null ? USUAL_WOOD : design.woodKilograms();
-    return s.withSources(
-            s.sources().stream().map(x -> begun(x, window, wood, design.woodMoisture())).toList())
+    return s.withSources(s.sources().stream().map(x -> begun(x, window, q, seconds)).toList())
         .withCircuits(
             s.circuits().stream()
                 .map(
                     c ->
-                        new FluidCircuit(
-                            c.id(),
-                            c.stream(),
-                            c.ends(),
-                            new Control(
-                                new Control.Schedule.Between(window), c.control().guards())))
+                        new FluidCircuit(c.id(), c.stream(), c.ends(), during(window, c.control())))
                 .toList())
         .withPumps(
             s.pumps().stream()
                 .map(
                     p ->
                         new PumpedHeat(
-                            p.id(),
-                            p.machine(),
-                            p.cold(),
-                            p.hot(),
-                            new Control(
-                                new Control.Schedule.Between(window), p.control().guards())))
+                            p.id(), p.machine(), p.cold(), p.hot(), during(window, p.control())))
                 .toList());
   }
 
+  private static Control during(List<Control.Window> window, Control c) {
+    return new Control(new Control.Schedule.Between(window), c.guards());
+  }
+
   private static SystemSource begun(
-      SystemSource x, List<Control.Window> window, double wood, Double moisture) {
-    if (x.source() instanceof nightbank.core.source.WoodFire fire) {
-      double damp = moisture == null ? FireLoad.USUAL_MOISTURE : moisture;
-      FireLoad load =
-          Problem.field("design.source.woodKilograms", () -> new FireLoad(0, wood, damp));
-      return x.with(fire.with(List.of(load)));
+      SystemSource x, List<Control.Window> window, ChargeQuestion q, double seconds) {
+    if (x.source() instanceof WoodFire fire && q.part() instanceof PartDesign.Fire design) {
+      return x.with(fire.with(loads(q, design, seconds)));
     }
-    if (x.source() instanceof CompostHeat) {
-      return x;
+    return x.source() instanceof CompostHeat
+        ? x
+        : new SystemSource(x.id(), x.source(), during(window, x.control()), x.indoors());
+  }
+
+  private static List<FireLoad> loads(ChargeQuestion q, PartDesign.Fire fire, double seconds) {
+    double usual = fire.usualKilograms() == null ? USUAL_WOOD : fire.usualKilograms();
+    double kilograms = q.kilograms() == null ? usual : q.kilograms();
+    double damp = fire.moisture() == null ? FireLoad.USUAL_MOISTURE : fire.moisture();
+    int many = (int) within("loads", q.loads() == null ? null : (double) q.loads(), 1, 1, 24);
+    List<FireLoad> all = new ArrayList<>();
+    for (int i = 0; i < many; i++) {
+      double at = i * seconds / many;
+      all.add(Problem.field("kilograms", () -> new FireLoad(at, kilograms, damp)));
     }
-    return new SystemSource(
-        x.id(),
-        x.source(),
-        new Control(new Control.Schedule.Between(window), x.control().guards()),
-        x.indoors());
+    return all;
   }
 
   /** So long the smoke goes past the mass, until it draws. */
-  private static List<Action> bypass(SourceDesign s, UUID fire) {
-    Double hours = s.bypassHours();
-    return s.kind() != SourceDesign.Kind.FIRE || hours == null || hours <= 0
+  private static List<Action> bypass(ChargeQuestion q, UUID fire) {
+    double hours = within("bypassHours", q.bypassHours(), 0, 0, 24);
+    return hours == 0
         ? List.of()
         : List.of(new Action(Action.Kind.BYPASS, fire.toString(), 0, hours * 3600, Double.NaN));
   }
@@ -203,43 +192,24 @@ public class Charges {
     return new Weather(seconds, rows, new double[seconds.length], new double[seconds.length]);
   }
 
-  /** A bright winter's day as a half sine, at the best that the sunlit face gets. */
-  private static Plants.Sunshine brightDay(StoreDesign design, double seconds) {
+  /** A bright winter's day as a half sine. */
+  private static Plants.Sunshine brightDay(double seconds) {
     int n = 24;
     double[] at = new double[n + 1];
     double[] shine = new double[n + 1];
-    SourceDesign s = design.source();
-    boolean known = s.powerWatts() > 0 && s.sunlitSquareMetres() != null;
-    double best = known ? s.powerWatts() / s.sunlitSquareMetres() : BRIGHT;
     for (int i = 0; i <= n; i++) {
       at[i] = seconds * i / n;
-      shine[i] = best * Math.sin(Math.PI * i / n);
+      shine[i] = BRIGHT * Math.sin(Math.PI * i / n);
     }
     return new Plants.Sunshine(at, shine);
   }
 
-  private java.util.Optional<Plants.Standing> cold(UUID holding, SourceDesign source, double air) {
-    if (source.kind() != SourceDesign.Kind.HEAT_PUMP || source.coldStoreId() == null) {
-      return java.util.Optional.empty();
-    }
-    StoreView cold = stores.get(holding, source.coldStoreId());
-    HeatStore core = stores.core(holding, source.coldStoreId()).store();
-    Double mean = cold.now().meanCelsius();
-    StoreState state = StoreState.uniform(StoreGrid.coarse(core), mean == null ? air : mean);
-    return java.util.Optional.of(
-        new Plants.Standing(cold.id(), cold.design().indoors(), core, state));
-  }
-
-  /** The heap's mixture and what can be drawn from it. */
-  public HeapView heap(UUID holding, StoreDesign design) {
-    HeatStore store = stores.tried(holding, design);
-    Instant now = clock.instant();
-    PartView part = source(UUID.randomUUID(), design, now);
-    if (!(part.design() instanceof PartDesign.Heap heap)) {
-      throw Problem.invalid("design.source.kind", "It is no heap.", "Choose the heap's own heat.");
-    }
+  /** A heap's mixture and what can be drawn from it. */
+  public HeapView heap(UUID holding, HeapQuestion q) {
+    HeatStore store = stores.tried(holding, q.design());
+    PartDesign.Heap heap = (PartDesign.Heap) known(new PartDesign.Heap(null, q.fed()));
     PartMapping to =
-        new PartMapping(part.id(), "design.source", new Span(now, 86_400, ZoneOffset.UTC));
+        new PartMapping(UUID.randomUUID(), "", new Span(clock.instant(), 86_400, ZoneOffset.UTC));
     FeedMix mix = to.mix(heap.fed());
     List<CompostHeat.Batch> batches = to.batches(heap);
     double draw =
@@ -278,7 +248,7 @@ public class Charges {
   }
 
   private static ChargeView view(
-      Charge c, double chargeSeconds, HeatStore store, StoreDesign design) {
+      Charge c, double chargeSeconds, HeatStore store, ChargeQuestion q, StoreHeat heat) {
     int every = Math.max(1, c.seconds().length / POINTS);
     double contact = 0;
     for (double t : c.contact()) {
@@ -319,7 +289,7 @@ public class Charges {
                         o.limitCelsius(),
                         o.celsius()))
             .toList(),
-        Stores.cautions(design, store, c.hottest().celsius(), contact),
+        Stores.cautions(q.design(), store, heat, c.hottest().celsius(), contact),
         c.frames().stream()
             .map(f -> new ChargeView.Frame(f.second(), Sections.of(f.state())))
             .toList());

@@ -3,7 +3,6 @@ package nightbank.server.plant;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
-import nightbank.server.store.StoreDesign;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -29,8 +28,8 @@ class PlantController {
 
   /** What a heap's mixture is worth; nothing is kept. */
   @PostMapping("/api/holdings/{holdingId}/heap")
-  HeapView heap(@PathVariable UUID holdingId, @RequestBody StoreDesign design) {
+  HeapView heap(@PathVariable UUID holdingId, @RequestBody HeapQuestion question) {
     access.require(holdingId, Role.GUEST);
-    return charges.heap(holdingId, design);
+    return charges.heap(holdingId, question);
   }
 }

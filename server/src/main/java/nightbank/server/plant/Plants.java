@@ -1,7 +1,5 @@
 package nightbank.server.plant;
 
-import java.time.Clock;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -18,20 +16,14 @@ import nightbank.core.system.PlantSystem;
 import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.SystemSource;
 import nightbank.core.system.SystemStore;
-import nightbank.server.store.StoreView;
-import nightbank.server.store.Stores;
-import org.springframework.stereotype.Service;
+import nightbank.server.part.PartDesign;
+import nightbank.server.part.PartMapping;
+import nightbank.server.part.PartView;
+import nightbank.server.part.Span;
 
-/** A holding's sources, circuits and heat pumps, and whole places for the core. */
-@Service
-public class Plants {
-  private final Stores stores;
-  private final Clock clock;
-
-  Plants(Stores stores, Clock clock) {
-    this.stores = stores;
-    this.clock = clock;
-  }
+/** Whole places for the core: house, stores as they stand, and parts. */
+public final class Plants {
+  private Plants() {}
 
   /** A store as it stands. */
   public record Standing(UUID id, boolean indoors, HeatStore store, StoreState state) {}
@@ -39,18 +31,6 @@ public class Plants {
   /** Sun on the upright front of a house, W/m², at seconds after the start. */
   public record Sunshine(double[] seconds, double[] wattsPerSquareMetre) {
     public static final Sunshine NONE = new Sunshine(new double[] {0, 1}, new double[] {0, 0});
-  }
-
-  /** The parts of a house's place. */
-  public List<PartView> of(UUID holding, UUID house) {
-    Instant now = clock.instant();
-    List<PartView> all = new ArrayList<>();
-    for (StoreView s : stores.all(holding)) {
-      if (house.equals(s.houseId()) && !s.planned()) {
-        all.addAll(PartsOfStores.of(s.id(), s.name(), house, s.design(), now));
-      }
-    }
-    return all;
   }
 
   /**

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import nightbank.core.caution.StoreFacts;
 import nightbank.core.forecast.Labour;
 import nightbank.core.sizing.Prices;
 import nightbank.core.source.FireLoad;
@@ -17,7 +18,6 @@ import nightbank.server.holding.Holdings;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
 import nightbank.server.shared.Problem;
-import nightbank.server.store.SourceDesign;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
 import org.springframework.stereotype.Service;
@@ -72,9 +72,12 @@ public class Statements {
       List<LedgerDay> judged = d.known().stream().filter(LedgerDay::judged).toList();
       unread += unread(d.known(), judged);
       if (!judged.isEmpty()) {
-        StatementView.Sums sums = sums(judged, warmsItself(s));
+        StatementView.Sums sums = sums(judged, stores.core(holding, s.id()).makesHeat());
         parts.add(new StatementView.StoreSums(s.id(), s.name(), sums));
-        element += byElement(s) ? sums.charged() : 0;
+        element +=
+            stores.core(holding, s.id()).heat().kind() == StoreFacts.SourceKind.ELEMENT
+                ? sums.charged()
+                : 0;
         judged.forEach(day -> add(rows, day));
       }
     }
@@ -115,16 +118,6 @@ public class Statements {
             .filter(d -> !d.judged())
             .filter(d -> d.evening().isAfter(first) && d.evening().isBefore(last))
             .count();
-  }
-
-  private static boolean byElement(StoreView s) {
-    SourceDesign source = s.design().source();
-    return source != null && source.kind() == SourceDesign.Kind.ELEMENT;
-  }
-
-  private static boolean warmsItself(StoreView s) {
-    SourceDesign source = s.design().source();
-    return source != null && source.kind() == SourceDesign.Kind.HEAP;
   }
 
   /** The residual takes what the balance did between readings of one day and the next too. */

@@ -214,7 +214,7 @@ public class Judgements {
         judged
             .run()
             .loop()
-            .map(l -> LoopView.of(store.id(), store.name(), store.chargedByStream(), l))
+            .map(l -> LoopView.of(store.id(), store.name(), store.heat().byStream(), l))
             .orElse(null),
         basis.restsOn().stream().sorted().toList(),
         seen);
@@ -286,7 +286,7 @@ public class Judgements {
             series,
             beside,
             ground(holding, store, from),
-            loop.isPresent() && store.chargedByStream() ? 0 : store.sourceWatts(),
+            loop.isPresent() && store.heat().byStream() ? 0 : store.heat().watts(),
             needBelow(holding, store),
             store.makesHeat(),
             basis.believed(),

@@ -27,7 +27,7 @@ public class LoggedFires {
 
   /** Its course into the mass; empty for a store without a fire, or where none was logged. */
   Optional<Course> on(UUID holding, CoreStore store, Instant from, Instant to) {
-    if (store.usualWood() == 0) {
+    if (store.heat().usualWood() == 0) {
       return Optional.empty();
     }
     Instant first = from.minus(Duration.ofSeconds((long) WoodFire.LONGEST));
@@ -45,8 +45,8 @@ public class LoggedFires {
   public static Optional<LitFire> lit(EventView e, CoreStore store) {
     double usual =
         switch (e.kind()) {
-          case FIRE_LIT -> store.usualWood();
-          case FUEL_ADDED -> ADDED * store.usualWood();
+          case FIRE_LIT -> store.heat().usualWood();
+          case FUEL_ADDED -> ADDED * store.heat().usualWood();
           default -> Double.NaN;
         };
     if (Double.isNaN(usual) || e.amount() == null && usual == 0) {
@@ -54,6 +54,7 @@ public class LoggedFires {
     }
     double kilograms = e.amount() == null ? usual : e.amount();
     double moisture = e.moisture() == null ? FireLoad.USUAL_MOISTURE : e.moisture();
-    return Optional.of(new LitFire(e.at().getEpochSecond(), kilograms, moisture, store.hearth()));
+    return Optional.of(
+        new LitFire(e.at().getEpochSecond(), kilograms, moisture, store.heat().hearth()));
   }
 }

@@ -48,7 +48,7 @@ public class Loops {
         List<Stretch> stood = stood(holding, core, s.probes(), now);
         of(holding, core, s.probes(), stood, now.minus(LATELY), now, MOST_READINGS)
             .flatMap(JudgedLoop::judge)
-            .map(j -> LoopView.of(s.id(), s.name(), core.chargedByStream(), j))
+            .map(j -> LoopView.of(s.id(), s.name(), core.heat().byStream(), j))
             .filter(v -> v.readAt() >= now.minus(STALE).getEpochSecond())
             .ifPresent(views::add);
       }
@@ -67,16 +67,15 @@ public class Loops {
       int most) {
     var in = probe(probes, ProbeView.Kind.INLET);
     var out = probe(probes, ProbeView.Kind.OUTLET);
-    var carrier = core.store().carrier();
-    if (in.isEmpty() || out.isEmpty() || carrier.isEmpty()) {
+    var stream = core.heat().stream();
+    if (in.isEmpty() || out.isEmpty() || stream.isEmpty()) {
       return Optional.empty();
     }
     ReadingSeries inlet = readings.series(holding, in.get().id(), from, to, most);
     ReadingSeries outlet = readings.series(holding, out.get().id(), from, to, most);
     return inlet.size() == 0 || outlet.size() == 0
         ? Optional.empty()
-        : Optional.of(
-            new LoopReadings(inlet, outlet, carrier.get().stream().capacityRate(), stood));
+        : Optional.of(new LoopReadings(inlet, outlet, stream.get().capacityRate(), stood));
   }
 
   /** For how long the pump of a store's stream stood, as it was logged. */

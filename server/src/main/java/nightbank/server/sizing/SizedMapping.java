@@ -9,18 +9,13 @@ import nightbank.core.sizing.Sized;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Place;
-import nightbank.server.store.SourceDesign;
 import nightbank.server.store.StoreDesign;
 
 /** What was sized as a view, and as a design to plan by. */
 final class SizedMapping {
-  private final SizingQuestion question;
+  private SizedMapping() {}
 
-  SizedMapping(SizingQuestion question) {
-    this.question = question;
-  }
-
-  SizingView.SizedView view(Sized s) {
+  static SizingView.SizedView view(Sized s) {
     Candidate c = s.candidate();
     return new SizingView.SizedView(
         c.container().id(),
@@ -50,7 +45,7 @@ final class SizedMapping {
     return Double.isFinite(v) ? v : null;
   }
 
-  private StoreDesign design(Candidate c, int count) {
+  private static StoreDesign design(Candidate c, int count) {
     Geometry g = c.one().geometry();
     Geometry.Box box = g instanceof Geometry.Box b ? b : null;
     HeatedZone z = c.one().zone();
@@ -87,30 +82,8 @@ final class SizedMapping {
             Place.Where.HOUSE, Place.Footing.ON_GROUND, null, null, null, null),
         c.one().floorCelsius(),
         c.fullCelsius(),
-        new SourceDesign(
-            question.source() == null ? SourceDesign.Kind.NONE : question.source(),
-            question.sourceWatts(),
-            water ? 1 : z.radiusFraction(),
-            z.lowFraction(),
-            z.highFraction(),
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null,
-            null),
+        new StoreDesign.ZoneDesign(
+            water ? 1 : z.radiusFraction(), z.lowFraction(), z.highFraction(), null),
         null,
         new StoreDesign.Build(parts, null, null, null),
         null);

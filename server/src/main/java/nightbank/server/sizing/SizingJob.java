@@ -15,7 +15,6 @@ final class SizingJob implements Runnable {
   private final SystemResult without;
   private final double limit;
   private final String currency;
-  private final SizedMapping mapping;
   private volatile int done;
   private volatile boolean stopped;
   private volatile boolean finished;
@@ -27,15 +26,13 @@ final class SizingJob implements Runnable {
       List<Candidate> candidates,
       SystemResult without,
       double limit,
-      String currency,
-      SizedMapping mapping) {
+      String currency) {
     this.id = id;
     this.search = search;
     this.candidates = candidates;
     this.without = without;
     this.limit = limit;
     this.currency = currency;
-    this.mapping = mapping;
   }
 
   @Override
@@ -61,6 +58,6 @@ final class SizingJob implements Runnable {
         without.billJoules(),
         without.peakDemandWatts(),
         currency,
-        found.stream().map(mapping::view).toList());
+        found.stream().map(SizedMapping::view).toList());
   }
 }

@@ -21,9 +21,10 @@ import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
-import nightbank.server.plant.PartView;
+import nightbank.server.part.PartView;
+import nightbank.server.part.Parts;
+import nightbank.server.part.Span;
 import nightbank.server.plant.Plants;
-import nightbank.server.plant.Span;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.LidHours;
 import nightbank.server.store.StoreView;
@@ -46,14 +47,14 @@ class SizingNights {
   private final Holdings holdings;
   private final Houses houses;
   private final Stores stores;
-  private final Plants plants;
+  private final Parts parts;
   private final Clock clock;
 
-  SizingNights(Holdings holdings, Houses houses, Stores stores, Plants plants, Clock clock) {
+  SizingNights(Holdings holdings, Houses houses, Stores stores, Parts parts, Clock clock) {
     this.holdings = holdings;
     this.houses = houses;
     this.stores = stores;
-    this.plants = plants;
+    this.parts = parts;
     this.clock = clock;
   }
 
@@ -143,11 +144,11 @@ class SizingNights {
   /** The place with its stores as last read and everything that runs by itself. */
   private PlantSystem system(UUID holding, UUID houseId, double air, double length) {
     Greenhouse house = houses.tried(houses.get(holding, houseId).design());
-    List<PartView> parts = plants.of(holding, houseId);
+    List<PartView> here = parts.of(holding, houseId);
     Span span = new Span(clock.instant(), length, ZoneId.of(holdings.get(holding).zone()));
     List<Plants.Standing> standing =
         inUse(holding, houseId).stream().map(s -> standing(holding, s, air)).toList();
-    return Plants.system(house, standing, parts, span, Plants.Sunshine.NONE);
+    return Plants.system(house, standing, here, span, Plants.Sunshine.NONE);
   }
 
   /** A winter of the place from its first midnight on, with or without its stores. */

@@ -1,7 +1,7 @@
 package nightbank.server.sizing;
 
 import java.util.List;
-import nightbank.server.store.SourceDesign;
+import nightbank.core.caution.StoreFacts;
 
 /**
  * For which night stores are sized, and from what.
@@ -25,6 +25,6 @@ public record SizingQuestion(
     List<Double> wrapsMillimetres,
     double waterCelsius,
     double solidCelsius,
-    SourceDesign.Kind source,
+    StoreFacts.SourceKind source,
     double sourceWatts,
     boolean keepStores) {}

@@ -84,8 +84,7 @@ public class Sizings {
             candidates,
             SystemSimulation.run(night),
             night.house().plantLimitCelsius(),
-            book.currency(),
-            new SizedMapping(q));
+            book.currency());
     SizingJob before = running.asMap().put(holding, job);
     if (before != null) {
       before.stop();

@@ -10,6 +10,7 @@ import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreAppraisal;
 import nightbank.server.book.MediaBook;
+import nightbank.server.part.StoreHeat;
 
 /** What a design comes to, from the core's figures. */
 final class Appraiser {
@@ -18,17 +19,18 @@ final class Appraiser {
   /**
    * Appraises.
    *
+   * @param heat what its parts say
    * @param hottestRead hottest of its probes as last read, NaN when none was
    * @param room of the house that it is for, null when unknown
    */
   static Appraisal appraise(
       StoreDesign design,
       HeatStore store,
+      StoreHeat heat,
       MediaBook book,
       double hottestRead,
       StoreFacts.Room room) {
-    double power = design.source() == null ? 0 : design.source().powerWatts();
-    StoreAppraisal a = StoreAppraisal.of(store, design.chargeToCelsius(), power);
+    StoreAppraisal a = StoreAppraisal.of(store, design.chargeToCelsius(), heat.watts());
     List<Appraisal.FaceLoss> faces = new ArrayList<>();
     for (FaceName name : FaceName.values()) {
       faces.add(
@@ -42,7 +44,7 @@ final class Appraiser {
     BuildList build = BuildList.of(store, FactsMapping.parts(design), book.prices());
     BuildList.Item fill = build.items().get(0);
     StoreFacts facts =
-        FactsMapping.toCore(design, store).withPeak(hottestRead, Double.NaN).in(room);
+        FactsMapping.toCore(design, store, heat).withPeak(hottestRead, Double.NaN).in(room);
     return new Appraisal(
         store.mass(),
         store.geometry().volume() * store.count(),

@@ -6,6 +6,7 @@ import java.util.Optional;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.caution.StoreFacts;
 import nightbank.core.store.HeatStore;
+import nightbank.server.part.StoreHeat;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreDesign.Build;
 
@@ -13,19 +14,16 @@ import nightbank.server.store.StoreDesign.Build;
 final class FactsMapping {
   private FactsMapping() {}
 
-  static StoreFacts toCore(StoreDesign d, HeatStore store) {
-    SourceDesign source = d.source();
+  static StoreFacts toCore(StoreDesign d, HeatStore store, StoreHeat heat) {
     Build build = d.build();
     return new StoreFacts(
         store,
-        source == null || source.kind() == null
-            ? StoreFacts.SourceKind.NONE
-            : StoreFacts.SourceKind.valueOf(source.kind().name()),
+        heat.kind(),
         d.chargeToCelsius(),
         Double.NaN,
         Double.NaN,
-        source == null ? 0 : source.powerWatts(),
-        source == null || source.woodMoisture() == null ? Double.NaN : source.woodMoisture(),
+        heat.watts(),
+        heat.woodMoisture(),
         build != null && Boolean.TRUE.equals(build.closedVessel()),
         build != null && Boolean.TRUE.equals(build.closedCoil()),
         d.led() == null || !Boolean.FALSE.equals(d.led().pumped()),

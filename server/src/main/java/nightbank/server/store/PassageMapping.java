@@ -43,16 +43,8 @@ final class PassageMapping {
                   case STONES -> new Passage.Bed(or(led.grainMetres(), GRAIN));
                   case BORE -> new Passage.Bore(number(led.diameterMetres()));
                 });
-    Stream stream =
-        Problem.field(
-            "design.led.kilogramsPerSecond",
-            () ->
-                new Stream(
-                    led.carrying() == Carrying.AIR ? Stream.Fluid.AIR : Stream.Fluid.WATER,
-                    led.kilogramsPerSecond(),
-                    led.machineWatts(),
-                    led.radiatorWattsPerKelvin()));
-    return Optional.of(new Carrier(passage, stream));
+    Stream.Fluid fluid = led.carrying() == Carrying.AIR ? Stream.Fluid.AIR : Stream.Fluid.WATER;
+    return Optional.of(new Carrier(passage, fluid));
   }
 
   private static double conductivity(String pipe) {

@@ -13,6 +13,7 @@ import nightbank.core.store.Place;
  * @param measuredConductivity W/(m K), absent to take the table's
  * @param place where it stands
  * @param chargeToCelsius mean temperature it can be charged to
+ * @param zone the part that its sources heat, absent for all of it
  * @param led what carries heat through it, absent when nothing does
  * @param build what it is made of besides, absent when nobody said
  * @param lidOff hours in which its top stands open every day, absent when it stays on
@@ -34,7 +35,7 @@ public record StoreDesign(
     PlaceDesign place,
     double floorCelsius,
     double chargeToCelsius,
-    SourceDesign source,
+    ZoneDesign zone,
     Led led,
     Build build,
     LidHours lidOff) {
@@ -104,9 +105,6 @@ public record StoreDesign(
    * @param spacingMetres from turn to turn
    * @param grainMetres of stones that air is blown through
    * @param pipe part that the coil is made of, from the catalogue
-   * @param kilogramsPerSecond real flow through all bodies together
-   * @param machineWatts of pump or fan
-   * @param radiatorWattsPerKelvin that hands a water loop's heat to the house
    * @param pumped absent or true when pump or fan moves it; false to trust to rising water
    */
   public record Led(
@@ -118,10 +116,16 @@ public record StoreDesign(
       Double spacingMetres,
       Double grainMetres,
       String pipe,
-      double kilogramsPerSecond,
-      double machineWatts,
-      double radiatorWattsPerKelvin,
       Boolean pumped) {}
+
+  /**
+   * The part of a body that is heated.
+   *
+   * @param reachFraction how far from the middle, in fractions of the half width
+   * @param behind the face that flame or sun strikes, in place of a core
+   */
+  public record ZoneDesign(
+      double reachFraction, double lowFraction, double highFraction, FaceName behind) {}
 
   /** How a stream goes through. */
   public enum Way {

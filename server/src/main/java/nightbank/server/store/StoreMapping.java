@@ -54,7 +54,7 @@ final class StoreMapping {
             FaceName.SIDE, face("design.side", d.side()),
             FaceName.TOP, face("design.top", d.top()),
             FaceName.FOOT, face("design.foot", d.foot()));
-    HeatedZone zone = zone(d.source());
+    HeatedZone zone = zone(d.zone());
     Place place = place(d.place());
     Optional<Carrier> carrier = PassageMapping.toCore(d.led());
     List<Probe> placed = new ArrayList<>();
@@ -104,23 +104,15 @@ final class StoreMapping {
     return given == null ? usual : given;
   }
 
-  private static HeatedZone zone(SourceDesign source) {
-    if (source == null) {
+  private static HeatedZone zone(StoreDesign.ZoneDesign z) {
+    if (z == null) {
       return HeatedZone.everywhere();
     }
-    if (!(source.powerWatts() >= 0 && source.powerWatts() <= 1e6)) {
-      throw Problem.invalid(
-          "design.source.powerWatts",
-          "Power must lie between 0 and 1000000 W, was " + source.powerWatts() + " W.",
-          "Read it off the element's plate; 0 if nobody knows.");
-    }
-    return source.behind() != null
-        ? HeatedZone.behind(source.behind())
+    return z.behind() != null
+        ? HeatedZone.behind(z.behind())
         : Problem.field(
-            "design.source",
-            () ->
-                new HeatedZone(
-                    source.reachFraction(), source.lowFraction(), source.highFraction()));
+            "design.zone",
+            () -> new HeatedZone(z.reachFraction(), z.lowFraction(), z.highFraction()));
   }
 
   private static Geometry geometry(StoreDesign d) {

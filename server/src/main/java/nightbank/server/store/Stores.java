@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.caution.StoreCautions;
 import nightbank.core.caution.StoreFacts;
-import nightbank.core.source.Hearth;
+import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StateFromProbes;
 import nightbank.core.store.StoreGrid;
@@ -26,6 +26,11 @@ import nightbank.server.book.MediaBook;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.HouseView;
 import nightbank.server.house.Houses;
+import nightbank.server.part.PartDesign;
+import nightbank.server.part.PartMapping;
+import nightbank.server.part.PartView;
+import nightbank.server.part.Parts;
+import nightbank.server.part.StoreHeat;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.internal.StoreRepository;
 import nightbank.server.store.internal.StoreRepository.StoredStore;
@@ -42,14 +47,16 @@ public class Stores {
   private final StoreRepository repository;
   private final Houses houses;
   private final Books books;
+  private final Parts parts;
   private final Clock clock;
   private final Cache<Described, StateFromProbes> fields =
       Caffeine.newBuilder().maximumSize(200).build();
 
-  Stores(StoreRepository repository, Houses houses, Books books, Clock clock) {
+  Stores(StoreRepository repository, Houses houses, Books books, Parts parts, Clock clock) {
     this.repository = repository;
     this.houses = houses;
     this.books = books;
+    this.parts = parts;
     this.clock = clock;
   }
 
@@ -69,8 +76,8 @@ public class Stores {
   /**
    * A store for the core, with what the core does not need but its callers do.
    *
+   * @param version changes with its design and with any part that touches it
    * @param sunlit m² that the sun charges it by, as if they took all of it up; 0 without sun
-   * @param usualWood kg of a fire in it; 0 without a fire
    */
   public record CoreStore(
       UUID id,
@@ -78,13 +85,14 @@ public class Stores {
       int version,
       UUID houseId,
       HeatStore store,
-      double sourceWatts,
-      boolean makesHeat,
-      boolean chargedByStream,
+      StoreHeat heat,
       double sunlit,
-      Hearth hearth,
-      double usualWood,
-      Lid lid) {}
+      Lid lid) {
+    /** Whether it makes heat of itself. */
+    public boolean makesHeat() {
+      return heat.kind() == StoreFacts.SourceKind.HEAP;
+    }
+  }
 
   /**
    * Layers on top that can be lifted.
@@ -93,12 +101,13 @@ public class Stores {
    */
   public record Lid(boolean there, LidHours hours) {}
 
-  private record Described(StoreDesign design, List<ProbeView> probes) {}
+  private record Described(StoreDesign design, List<ProbeView> probes, boolean makesHeat) {}
 
   public List<StoreView> all(UUID holding) {
     var probes = repository.probes(holding);
     var latest = latest(holding);
     MediaBook book = books.media(holding);
+    List<PartView> heating = parts.all(holding);
     Map<UUID, HouseDesign> designs =
         houses.all(holding).stream().collect(Collectors.toMap(HouseView::id, HouseView::design));
     return repository.all(holding).stream()
@@ -109,6 +118,7 @@ public class Stores {
                     probes.getOrDefault(s.id(), List.of()),
                     latest,
                     book,
+                    heating,
                     room(s.houseId() == null ? null : designs.get(s.houseId()))))
         .toList();
   }
@@ -125,6 +135,7 @@ public class Stores {
         probes(holding, id),
         latest(holding),
         books.media(holding),
+        parts.all(holding),
         room(design(holding, s.houseId())));
   }
 
@@ -135,33 +146,40 @@ public class Stores {
   public CoreStore core(UUID holding, UUID id) {
     StoredStore s = stored(holding, id);
     HeatStore core = StoreMapping.toCore(s.design(), probes(holding, id), books.media(holding));
-    SourceDesign source = s.design().source();
+    StoreHeat heat = StoreHeat.of(id, parts.all(holding));
     return new CoreStore(
         s.id(),
         s.name(),
-        s.version(),
+        31 * s.version() + heat.mark(),
         s.houseId(),
         core,
-        source == null ? 0 : source.powerWatts(),
-        makesHeat(s.design()),
-        source != null
-            && (source.kind() == SourceDesign.Kind.WATER_LOOP
-                || source.kind() == SourceDesign.Kind.WARM_AIR),
-        StoreSource.sunlit(source, core),
-        StoreSource.hearth(source),
-        StoreSource.usualWood(source),
+        heat,
+        heat.sunlit().map(x -> sunlit(x, core)).orElse(0.0),
         new Lid(LidHours.liftable(s.design()), s.design().lidOff()));
   }
 
-  private static boolean makesHeat(StoreDesign design) {
-    return design.source() != null && design.source().kind() == SourceDesign.Kind.HEAP;
+  private static double sunlit(PartDesign.Sunlight s, HeatStore core) {
+    double area =
+        s.squareMetres() == null
+            ? core.faceArea(FaceName.SIDE) * core.count() / 2
+            : s.squareMetres();
+    return area * (s.absorptance() == null ? PartMapping.DARK : s.absorptance());
   }
 
-  /** What a design would come to, in a house or in none. */
-  public Appraisal appraise(UUID holding, StoreDesign design, UUID houseId) {
+  /**
+   * What a design would come to, in a house or in none.
+   *
+   * @param storeId whose parts charge it, absent where it has none yet
+   */
+  public Appraisal appraise(UUID holding, StoreDesign design, UUID houseId, UUID storeId) {
     MediaBook book = books.media(holding);
     HeatStore core = StoreMapping.toCore(design, List.of(), book);
-    return Appraiser.appraise(design, core, book, Double.NaN, room(design(holding, houseId)));
+    return Appraiser.appraise(
+        design, core, heat(holding, storeId), book, Double.NaN, room(design(holding, houseId)));
+  }
+
+  private StoreHeat heat(UUID holding, UUID store) {
+    return StoreHeat.of(store, store == null ? List.of() : parts.all(holding));
   }
 
   /** The design as the core has it; nothing is kept. */
@@ -176,8 +194,12 @@ public class Stores {
 
   /** What its design calls for when it gets so hot. */
   public static List<Appraisal.CautionView> cautions(
-      StoreDesign design, HeatStore core, double hottestCelsius, double contactCelsius) {
-    var facts = FactsMapping.toCore(design, core).withPeak(hottestCelsius, contactCelsius);
+      StoreDesign design,
+      HeatStore core,
+      StoreHeat heat,
+      double hottestCelsius,
+      double contactCelsius) {
+    var facts = FactsMapping.toCore(design, core, heat).withPeak(hottestCelsius, contactCelsius);
     return StoreCautions.of(facts).stream().map(Appraiser::view).toList();
   }
 
@@ -264,8 +286,7 @@ public class Stores {
     }
     MediaBook book = books.media(holding);
     HeatStore core = StoreMapping.toCore(draft.design(), draft.probes(), book);
-    StoreSource.hearth(draft.design().source());
-    Appraiser.appraise(draft.design(), core, book, Double.NaN, null);
+    Appraiser.appraise(draft.design(), core, StoreHeat.of(null, List.of()), book, Double.NaN, null);
     if (!(draft.design().chargeToCelsius() > draft.design().floorCelsius()
         && draft.design().chargeToCelsius() <= 1200)) {
       throw Problem.invalid(
@@ -301,6 +322,7 @@ public class Stores {
       List<ProbeView> probes,
       Map<UUID, StoreView.Latest> latest,
       MediaBook book,
+      List<PartView> heating,
       StoreFacts.Room room) {
     HeatStore core = StoreMapping.toCore(s.design(), probes, book);
     double hottest =
@@ -310,6 +332,7 @@ public class Stores {
             .mapToDouble(StoreView.Latest::celsius)
             .max()
             .orElse(Double.NaN);
+    StoreHeat heat = StoreHeat.of(s.id(), heating);
     return new StoreView(
         s.id(),
         s.name(),
@@ -318,12 +341,16 @@ public class Stores {
         s.planned(),
         s.design(),
         probes,
-        Appraiser.appraise(s.design(), core, book, hottest, room),
-        now(s, core, probes, latest));
+        Appraiser.appraise(s.design(), core, heat, book, hottest, room),
+        now(s, core, heat.kind() == StoreFacts.SourceKind.HEAP, probes, latest));
   }
 
   private StoreView.Now now(
-      StoredStore s, HeatStore core, List<ProbeView> probes, Map<UUID, StoreView.Latest> latest) {
+      StoredStore s,
+      HeatStore core,
+      boolean makesHeat,
+      List<ProbeView> probes,
+      Map<UUID, StoreView.Latest> latest) {
     List<StoreView.Latest> seen =
         probes.stream().map(p -> latest.get(p.id())).filter(l -> l != null).toList();
     double[] celsius = new double[core.probes().size()];
@@ -342,8 +369,8 @@ public class Stores {
     StoreState state =
         fields
             .get(
-                new Described(s.design(), probes),
-                d -> new StateFromProbes(core, StoreGrid.coarse(core), makesHeat(s.design())))
+                new Described(s.design(), probes, makesHeat),
+                d -> new StateFromProbes(core, StoreGrid.coarse(core), makesHeat))
             .of(celsius, air, air);
     return new StoreView.Now(
         newest, state.meanCelsius(), state.usableEnergy(core), Sections.of(state), seen);

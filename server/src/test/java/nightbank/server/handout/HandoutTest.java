@@ -32,6 +32,7 @@ public class HandoutTest {
         Grounds.drum(store, "Drum “north”")
             .replace("\"houseId\":null", "\"houseId\":\"" + house + "\"");
     assertThat(grounds.keeper.post(grounds.path("/stores"), drum).status()).isEqualTo(200);
+    grounds.newPart(Grounds.element(store), house);
     for (String file : new String[] {"bare.csv", "wrapped.csv"}) {
       byte[] bytes =
           Files.readAllBytes(
@@ -96,7 +97,8 @@ public class HandoutTest {
   public void aHoldingGoesOutAndComesInAgainByteForByte() {
     byte[] out = file(grounds);
     assertThat(new String(out, StandardCharsets.UTF_8))
-        .contains("\"version\":2")
+        .contains("\"version\":3")
+        .contains("Part")
         .contains("2026-01-11T17:00:00")
         .contains("Drum “north”")
         .doesNotContain("token");
@@ -238,7 +240,7 @@ public class HandoutTest {
     String text = new String(ics, StandardCharsets.UTF_8);
     assertThat(text)
         .startsWith("BEGIN:VCALENDAR\r\nVERSION:2.0")
-        .contains("SUMMARY:Switch on: element of the drum “north”")
+        .contains("SUMMARY:Switch on: part")
         .contains("BEGIN:VALARM")
         .contains("TRIGGER")
         .contains(

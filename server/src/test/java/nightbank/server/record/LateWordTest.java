@@ -21,13 +21,29 @@ public class LateWordTest {
   private static final String LID =
       "\"top\":{\"layers\":[{\"kind\":\"BULK\",\"material\":\"stone-wool\",\"thicknessMetres\":0.1,\"wet\":false}]}";
 
+  private static final UUID DRUM = UUID.randomUUID();
+  private static final String ELEMENT = Grounds.element(DRUM);
+  private static final String SUN =
+      "{\"kind\":\"SUNLIGHT\",\"storeId\":\"" + DRUM + "\",\"squareMetres\":0.4}";
+  private static final String HEARTH =
+      "{\"kind\":\"FIRE\",\"heats\":[{\"to\":\"STORE\",\"id\":\""
+          + DRUM
+          + "\"},{\"to\":\"HOUSE\"}],\"hearth\":\"flue-bench\",\"usualKilograms\":5,\"roomAir\":false,\"indoors\":true}";
+  private static final String ROT = "{\"kind\":\"HEAP\",\"storeId\":\"" + DRUM + "\",\"fed\":[]}";
+
   private final Grounds grounds = Grounds.fresh();
 
   private UUID readDrum(String from, String to) throws IOException {
+    return readDrum(from, to, Grounds.element(DRUM));
+  }
+
+  /** A drum that was read, with a part in which its id stands for the usual one. */
+  private UUID readDrum(String from, String to, String part) throws IOException {
     UUID id = UUID.randomUUID();
     String drum = Grounds.drum(id, "Drum").replaceFirst(from, to);
     Answer made = grounds.keeper.post(grounds.path("/stores"), drum);
     assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
+    grounds.newPart(part.replace(DRUM.toString(), id.toString()));
     byte[] file =
         Files.readAllBytes(
             Program.root().resolve("core/src/test/resources/reference/logs/wrapped.csv"));
@@ -107,15 +123,15 @@ public class LateWordTest {
   @DataProvider
   Object[][] sources() {
     return new Object[][] {
-      {"\"kind\":\"SUN\",\"behind\":\"SIDE\",\"sunlitSquareMetres\":0.4,\"powerWatts\":300", true},
-      {"\"kind\":\"ELEMENT\",\"powerWatts\":620", false},
+      {SUN, "\"behind\":\"SIDE\",\"reachFraction\"", true},
+      {ELEMENT, "\"reachFraction\"", false},
     };
   }
 
   @Test(dataProvider = "sources")
-  public void skyToldAfterwardsTakesBackDaysOfWhatTheSunCharges(String source, boolean taken)
-      throws IOException {
-    UUID store = readDrum("\"kind\":\"ELEMENT\",\"powerWatts\":620", source);
+  public void skyToldAfterwardsTakesBackDaysOfWhatTheSunCharges(
+      String source, String zone, boolean taken) throws IOException {
+    UUID store = readDrum("\"reachFraction\"", zone, source);
     StringBuilder text = new StringBuilder("time;outdoors °C;cloud %\n");
     for (int h = 0; h < 24; h++) {
       text.append("2026-01-12 %02d:00;3;20\n".formatted(h));
@@ -129,15 +145,14 @@ public class LateWordTest {
   @DataProvider
   Object[][] hearths() {
     return new Object[][] {
-      {"\"kind\":\"FIRE\",\"hearth\":\"flue-bench\",\"woodKilograms\":5,\"powerWatts\":0", true},
-      {"\"kind\":\"ELEMENT\",\"powerWatts\":620", false},
+      {HEARTH, true}, {ELEMENT, false},
     };
   }
 
   @Test(dataProvider = "hearths")
   public void aFireLoggedAfterwardsTellsWhenItsStoreWasCharged(String source, boolean burns)
       throws IOException {
-    UUID store = readDrum("\"kind\":\"ELEMENT\",\"powerWatts\":620", source);
+    UUID store = readDrum("Drum", "Drum", source);
     JsonNode before = firstCharge(sheet(store));
     event(store, "\"kind\":\"FIRE_LIT\",\"amount\":5", "2026-01-11T12:40:00Z");
     assertThat(pending(store) > 0).isEqualTo(burns);
@@ -157,15 +172,14 @@ public class LateWordTest {
   @DataProvider
   Object[][] kinds() {
     return new Object[][] {
-      {"\"kind\":\"HEAP\",\"powerWatts\":620", true},
-      {"\"kind\":\"ELEMENT\",\"powerWatts\":620", false},
+      {ROT, true}, {ELEMENT, false},
     };
   }
 
   @Test(dataProvider = "kinds")
   public void aReadingOfTheDaysBeforeTakesBackAHeapsDay(String source, boolean taken)
       throws IOException {
-    UUID store = readDrum("\"kind\":\"ELEMENT\",\"powerWatts\":620", source);
+    UUID store = readDrum("Drum", "Drum", source);
     Answer late =
         grounds.keeper.post(
             grounds.path("/readings"),

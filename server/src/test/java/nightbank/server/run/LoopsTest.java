@@ -28,12 +28,10 @@ public class LoopsTest {
     String drum =
         Grounds.drum(store, "Drum")
             .replaceAll(
-                "\"source\":\\{[^}]*\\}",
-                "\"source\":{\"kind\":\"WATER_LOOP\",\"powerWatts\":0,\"reachFraction\":0.6,"
-                    + "\"lowFraction\":0.1,\"highFraction\":0.9,\"inletCelsius\":50},"
+                "\"zone\":\\{[^}]*\\}",
+                "\"zone\":{\"reachFraction\":0.6,\"lowFraction\":0.1,\"highFraction\":0.9},"
                     + "\"led\":{\"way\":\"COIL\",\"carrying\":\"WATER\",\"lengthMetres\":12,"
-                    + "\"diameterMetres\":0.015,\"wallMetres\":0.001,\"spacingMetres\":0.06,"
-                    + "\"kilogramsPerSecond\":0.02,\"machineWatts\":20,\"radiatorWattsPerKelvin\":60}")
+                    + "\"diameterMetres\":0.015,\"wallMetres\":0.001,\"spacingMetres\":0.06}")
             .replace(
                 "\"probes\":[",
                 "\"probes\":["
@@ -43,6 +41,9 @@ public class LoopsTest {
                         .formatted(Grounds.probeId(store, "out")));
     Answer made = grounds.keeper.post(grounds.path("/stores"), drum);
     assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
+    grounds.newPart(
+        "{\"kind\":\"CIRCUIT\",\"carries\":\"WATER\",\"kilogramsPerSecond\":0.02,\"machineWatts\":20,\"ends\":[{\"kind\":\"HELD\",\"celsius\":50},{\"kind\":\"THROUGH\",\"storeId\":\"%s\"}],\"control\":{\"runs\":\"BY_HAND\"}}"
+            .formatted(store));
     end = Instant.parse(grounds.keeper.get("/api/me").body().path("now").asString());
     read("in", m -> m < 240 ? 45 : 20);
     read("out", m -> m < 240 ? 35 : 24);

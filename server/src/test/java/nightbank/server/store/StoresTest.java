@@ -35,8 +35,7 @@ public class StoresTest {
       {"\"chargeToCelsius\":70", "\"chargeToCelsius\":5", "design.chargeToCelsius"},
       {"\"chargeToCelsius\":70", "\"chargeToCelsius\":99999", "design.chargeToCelsius"},
       {"\"floorCelsius\":8", "\"floorCelsius\":-400", "design.floorCelsius"},
-      {"\"powerWatts\":620", "\"powerWatts\":-5", "design.source.powerWatts"},
-      {"\"lowFraction\":0.15", "\"lowFraction\":0.95", "design.source"},
+      {"\"lowFraction\":0.15", "\"lowFraction\":0.95", "design.zone"},
       {"\"radiusFraction\":0.55", "\"radiusFraction\":7", "probes"},
       {"\"name\":\"half\"", "\"name\":\"core\"", "probes"},
       {"\"name\":\"half\"", "\"name\":\"\"", "probes"},
@@ -155,9 +154,12 @@ public class StoresTest {
         {"shape":"BOX","lengthMetres":1,"widthMetres":1,"heightMetres":1,"count":1,"medium":"dry-sand",
          "side":{"layers":[{"kind":"BULK","material":"eps","thicknessMetres":0.1,"wet":false}]},
          "top":null,"foot":null,"place":{"where":"HOUSE","footing":"ON_GROUND"},"floorCelsius":8,"chargeToCelsius":300,
-         "source":{"kind":"ELEMENT","powerWatts":50,"reachFraction":0.2,"lowFraction":0.2,"highFraction":0.8}}
+         "zone":{"reachFraction":0.2,"lowFraction":0.2,"highFraction":0.8}}
         """;
-    var answer = grounds.keeper.post(grounds.path("/appraisal"), design);
+    UUID id = UUID.randomUUID();
+    grounds.keeper.post(grounds.path("/stores"), Grounds.drum(id, "Weak"));
+    grounds.newPart(Grounds.element(id).replace("620", "50"));
+    var answer = grounds.keeper.post(grounds.path("/appraisal?storeId=" + id), design);
     assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
     assertThat(answer.body().path("cautions").toString())
         .contains("TOO_HOT_FOR_LAYER")

@@ -79,9 +79,10 @@ class StoreController {
   Appraisal appraise(
       @PathVariable UUID holdingId,
       @RequestParam(required = false) UUID houseId,
+      @RequestParam(required = false) UUID storeId,
       @RequestBody StoreDesign design) {
     access.require(holdingId, Role.GUEST);
-    return stores.appraise(holdingId, design, houseId);
+    return stores.appraise(holdingId, design, houseId, storeId);
   }
 
   @GetMapping("/api/holdings/{holdingId}/stores/{storeId}/build")

@@ -1,34 +1,45 @@
 <script setup lang="ts">
-/** What the heap was fed, and what that mixture is worth. */
+/** What a heap was fed and when, and what that mixture is worth. */
 import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { api, body, type Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import { useSession } from '@/shared/session'
 import { degrees, massOf, percent, powerOf, type Temperature } from '@/shared/units'
-import type { Design } from './designs'
+import type { Of } from './parts'
 
+type Fed = Of<'HEAP'>['fed']
 const props = defineProps<{
-  design: Design
+  fed: Fed
+  store: Views['StoreView'] | undefined
   holding: string
   feedstocks: Views['Feedstock'][]
   units: Temperature
   disabled: boolean
 }>()
+const emit = defineEmits<{ change: [fed: Fed] }>()
+const session = useSession()
 const worth = ref<Views['HeapView'] | null>(null)
 const error = ref<unknown>(null)
-const feeds = computed(() => props.design.source.feeds ?? [])
 const choices = computed(() => props.feedstocks.map((f) => ({ value: f.id, text: f.name })))
 let asked = 0
 
-function add() {
-  props.design.source.feeds = [...feeds.value, { feedstock: 'straw', kilograms: 50, daysAgo: 0 }]
+const add = () =>
+  emit('change', [
+    ...props.fed,
+    { feedstock: 'straw', kilograms: 50, at: session.me?.now ?? new Date().toISOString() },
+  ])
+const day = (at: string) => (at ?? session.me?.now ?? '').slice(0, 10)
+function setDay(f: Fed[number], e: Event) {
+  const typed = (e.target as HTMLInputElement).value
+  if (typed) f.at = `${typed}T12:00:00Z`
 }
 
 watch(
-  () => JSON.stringify(props.design),
+  () => JSON.stringify([props.fed, props.store?.design]),
   async () => {
-    if (!feeds.value.length) {
+    if (!props.fed.length || !props.store) {
       worth.value = null
       return
     }
@@ -37,7 +48,7 @@ watch(
       const w = await body(
         api.POST('/api/holdings/{holdingId}/heap', {
           params: { path: { holdingId: props.holding } },
-          body: props.design,
+          body: { design: props.store.design, fed: props.fed },
         }),
       )
       if (mine !== asked) return
@@ -53,7 +64,6 @@ watch(
 
 <template>
   <section aria-label="What it was fed">
-    <h2>What it was fed</h2>
     <p v-if="worth" class="verdict">
       It can give <b>{{ powerOf(worth.drawWatts) }}</b> day and night for a fortnight and stay above
       {{ degrees(worth.keepCelsius, units, 0) }}.
@@ -67,18 +77,30 @@ watch(
       <b>{{ h.reason }}</b> {{ h.remedy }}
     </div>
     <ProblemNote v-if="error" :error="error" />
-    <fieldset v-for="(f, i) in feeds" :key="i" :disabled="disabled" class="feed">
+    <fieldset v-for="(f, i) in fed" :key="i" :disabled="disabled" class="feed">
       <legend class="visually-hidden">Feeding {{ i + 1 }}</legend>
       <label class="visually-hidden" :for="`feed${i}`">What was fed</label>
       <BFormSelect :id="`feed${i}`" v-model="f.feedstock" :options="choices" />
       <div class="pair">
         <NumberField v-model="f.kilograms" label="" quantity="mass" />
-        <NumberField v-model="f.daysAgo" label="days ago" />
+        <label class="visually-hidden" :for="`feed-day${i}`">Fed on</label>
+        <input
+          :id="`feed-day${i}`"
+          type="date"
+          class="form-control"
+          :value="day(f.at)"
+          @change="setDay(f, $event)"
+        />
         <BButton
           size="sm"
           variant="secondary"
           :aria-label="`Take feeding ${i + 1} out`"
-          @click="design.source.feeds = feeds.filter((_, k) => k !== i)"
+          @click="
+            emit(
+              'change',
+              fed.filter((_, k) => k !== i),
+            )
+          "
           >×</BButton
         >
       </div>
@@ -95,7 +117,7 @@ watch(
 
 .pair {
   display: grid;
-  grid-template-columns: auto 1fr auto 1fr auto;
+  grid-template-columns: auto 1fr 1.3fr auto;
   gap: 0.4rem;
   align-items: center;
   margin-top: 0.3rem;

@@ -1,4 +1,4 @@
-package nightbank.server.plant;
+package nightbank.server.part;
 
 import java.time.Instant;
 import java.time.LocalDate;

@@ -1,11 +1,15 @@
-package nightbank.server.plant;
+package nightbank.server.part;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
 import java.util.UUID;
-import nightbank.server.plant.ControlDesign.SensorDesign;
+import java.util.stream.Stream;
+import nightbank.server.part.ControlDesign.SensorDesign;
 
 /** A source, circuit or heat pump of a place as its keeper describes it. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -32,9 +36,10 @@ public sealed interface PartDesign {
    * One receiver of a source's heat.
    *
    * @param id of store or circuit, absent for the house
-   * @param share of all its heat; what is left of the whole goes up the flue
+   * @param share of all its heat, absent for the usual: a hearth's own split, else equal parts;
+   *     what is left of the whole goes up the flue
    */
-  record HeatTo(To to, UUID id, double share) {}
+  record HeatTo(To to, UUID id, Double share) {}
 
   /**
    * A hearth that burns wood by loads.
@@ -214,12 +219,38 @@ public sealed interface PartDesign {
     return getClass()
         .getSimpleName()
         .replaceAll("([a-z])([A-Z])", "$1_$2")
-        .toUpperCase(java.util.Locale.ROOT);
+        .toUpperCase(Locale.ROOT);
   }
 
-  /** What switches it; absent where nothing does. */
-  default ControlDesign control() {
-    return null;
+  /** Where its heat goes; empty for what is no common source. */
+  default List<HeatTo> heats() {
+    return List.of();
+  }
+
+  /** Every store that it names. */
+  default Set<UUID> stores() {
+    Set<UUID> all = new HashSet<>();
+    heats().stream().filter(h -> h != null && h.to() == To.STORE).map(HeatTo::id).forEach(all::add);
+    if (this instanceof Sunlight s) {
+      all.add(s.storeId());
+    } else if (this instanceof Heap h) {
+      all.add(h.storeId());
+    } else if (this instanceof HeatPump p) {
+      Stream.of(p.cold(), p.hot())
+          .filter(n -> n != null && n.node() == Node.STORE)
+          .map(NodeDesign::storeId)
+          .forEach(all::add);
+    } else if (this instanceof Circuit c) {
+      for (EndDesign e : c.ends() == null ? List.<EndDesign>of() : c.ends()) {
+        if (e instanceof EndDesign.Through t) {
+          all.add(t.storeId());
+        } else if (e instanceof EndDesign.Tank t) {
+          all.add(t.storeId());
+        }
+      }
+    }
+    all.remove(null);
+    return all;
   }
 
   /** Where a control feels. */

@@ -1,4 +1,4 @@
-package nightbank.server.plant;
+package nightbank.server.part;
 
 import java.util.UUID;
 
@@ -7,13 +7,9 @@ import java.util.UUID;
  *
  * @param houseId whose place it belongs to, absent for none
  */
-public record PartView(UUID id, String name, UUID houseId, PartDesign design) {
+public record PartView(UUID id, String name, UUID houseId, PartDesign design, int version) {
   /** FIRE, FLAMES, HEATER, ELEMENT, SUNLIGHT, HEAP, CIRCUIT or HEAT_PUMP. */
   public String kind() {
     return design.kind();
-  }
-
-  PartView with(PartDesign other) {
-    return new PartView(id, name, houseId, other);
   }
 }

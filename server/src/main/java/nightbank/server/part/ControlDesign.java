@@ -1,4 +1,4 @@
-package nightbank.server.plant;
+package nightbank.server.part;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;

@@ -1,4 +1,4 @@
-package nightbank.server.plant;
+package nightbank.server.part;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -29,19 +29,22 @@ import nightbank.core.system.Guard;
 import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.Sensor;
 import nightbank.core.system.SystemSource;
-import nightbank.server.plant.ControlDesign.GuardDesign;
-import nightbank.server.plant.ControlDesign.SensorDesign;
-import nightbank.server.plant.PartDesign.EndDesign;
-import nightbank.server.plant.PartDesign.HeatTo;
-import nightbank.server.plant.PartDesign.NodeDesign;
+import nightbank.server.part.ControlDesign.GuardDesign;
+import nightbank.server.part.ControlDesign.SensorDesign;
+import nightbank.server.part.PartDesign.EndDesign;
+import nightbank.server.part.PartDesign.HeatTo;
+import nightbank.server.part.PartDesign.NodeDesign;
 import nightbank.server.shared.Problem;
 
 /** Parts of a place to the core; every refusal names its field. */
-final class PartMapping {
+public final class PartMapping {
   private static final double HEATER_HOTTEST = 300; // °C, of a pot on a burner
   private static final double BOILER_HOTTEST = 90;
   private static final double EFFICIENCY = 0.85;
-  private static final double DARK = 0.85; // a dull dark face
+
+  /** Absorptance of a dull dark face. */
+  public static final double DARK = 0.85;
+
   private static final double HEAP_CELSIUS = 50; // that feed has been working at
   private static final double COLDEST_AIR = -20; // °C
   private static final double COLDEST_TANK = 3;
@@ -51,20 +54,44 @@ final class PartMapping {
   private final String field;
   private final Span span;
 
-  PartMapping(UUID id, String field, Span span) {
+  public PartMapping(UUID id, String field, Span span) {
     this.id = id.toString();
     this.field = field;
     this.span = span;
   }
 
-  SystemSource fire(PartDesign.Fire d, List<FireLoad> loads) {
+  /** Refuses what cannot be, by the name of its field. */
+  static void check(PartView part, Span span) {
+    PartMapping to = new PartMapping(part.id(), "design", span);
+    PartDesign d = part.design();
+    if (d instanceof PartDesign.Fire f) {
+      to.fire(f, List.of());
+    } else if (d instanceof PartDesign.Flames f) {
+      to.flames(f);
+    } else if (d instanceof PartDesign.Heater h) {
+      to.heater(h);
+    } else if (d instanceof PartDesign.Element e) {
+      to.element(e);
+    } else if (d instanceof PartDesign.Sunlight s) {
+      to.at("storeId", () -> text(s.storeId()));
+    } else if (d instanceof PartDesign.Heap h) {
+      to.at("storeId", () -> text(h.storeId()));
+      to.batches(h);
+    } else if (d instanceof PartDesign.Circuit c) {
+      to.circuit(c);
+    } else if (d instanceof PartDesign.HeatPump p) {
+      to.pump(p);
+    }
+  }
+
+  public SystemSource fire(PartDesign.Fire d, List<FireLoad> loads) {
     Hearth hearth = hearth(d.hearth());
     WoodFire fire =
         at(
             "heats",
             () ->
                 new WoodFire(
-                    shares(d.heats()),
+                    shares(split(d.heats(), hearth)),
                     or(d.kilogramsPerHour(), hearth.kilogramsPerHour().value()),
                     or(d.gasCelsius(), hearth.gasCelsius()),
                     d.roomAir(),
@@ -72,7 +99,25 @@ final class PartMapping {
     return new SystemSource(id, fire, Control.free(), d.indoors());
   }
 
-  SystemSource flames(PartDesign.Flames d) {
+  /** Shares that nobody gave are the hearth's own, alike for every store. */
+  static List<HeatTo> split(List<HeatTo> heats, Hearth hearth) {
+    List<HeatTo> all = heats == null ? List.of() : heats;
+    long stores = all.stream().filter(h -> h != null && h.to() != PartDesign.To.HOUSE).count();
+    return all.stream()
+        .map(
+            h ->
+                h == null || h.share() != null
+                    ? h
+                    : new HeatTo(
+                        h.to(),
+                        h.id(),
+                        h.to() == PartDesign.To.HOUSE
+                            ? hearth.toRoom().value()
+                            : hearth.toStore().value() / stores))
+        .toList();
+  }
+
+  public SystemSource flames(PartDesign.Flames d) {
     Fuel fuel = fuel(d.fuel());
     return source(
         at("count", () -> new Flames(shares(d.heats()), d.count(), d.gramsPerHour(), fuel)),
@@ -80,7 +125,7 @@ final class PartMapping {
         d.indoors());
   }
 
-  SystemSource heater(PartDesign.Heater d) {
+  public SystemSource heater(PartDesign.Heater d) {
     boolean boiler = d.heats() != null && d.heats().stream().anyMatch(PartMapping::ofCircuit);
     Fuel fuel = fuel(d.fuel());
     return source(
@@ -102,7 +147,7 @@ final class PartMapping {
     return h != null && h.to() == PartDesign.To.CIRCUIT;
   }
 
-  SystemSource element(PartDesign.Element d) {
+  public SystemSource element(PartDesign.Element d) {
     return source(
         at("watts", () -> new ElectricHeat(shares(d.heats()), d.watts(), d.surplus())),
         d.control(),
@@ -115,7 +160,7 @@ final class PartMapping {
    * @param seconds moments
    * @param wattsPerSquareMetre on the house's upright front at them
    */
-  SystemSource sunlight(
+  public SystemSource sunlight(
       PartDesign.Sunlight d, HeatStore store, double[] seconds, double[] wattsPerSquareMetre) {
     SunOnFace sun =
         at(
@@ -130,13 +175,13 @@ final class PartMapping {
     return new SystemSource(id, sun, Control.free(), true);
   }
 
-  SystemSource heap(PartDesign.Heap d, boolean indoors) {
+  public SystemSource heap(PartDesign.Heap d, boolean indoors) {
     return new SystemSource(
         id, new CompostHeat(text(d.storeId()), batches(d)), Control.free(), indoors);
   }
 
   /** What its feedings have left at the stretch's start; those that come later come then. */
-  List<CompostHeat.Batch> batches(PartDesign.Heap d) {
+  public List<CompostHeat.Batch> batches(PartDesign.Heap d) {
     if (d.fed() == null || d.fed().isEmpty()) {
       return List.of();
     }
@@ -153,7 +198,7 @@ final class PartMapping {
     return batches;
   }
 
-  FeedMix mix(List<PartDesign.Fed> fed) {
+  public FeedMix mix(List<PartDesign.Fed> fed) {
     return at(
         "fed",
         () ->
@@ -168,7 +213,7 @@ final class PartMapping {
         .orElseThrow(() -> unknown("fed", "feedstock", called));
   }
 
-  FluidCircuit circuit(PartDesign.Circuit d) {
+  public FluidCircuit circuit(PartDesign.Circuit d) {
     boolean air = d.carries() == PartDesign.Carries.AIR;
     Stream stream =
         at(
@@ -177,8 +222,7 @@ final class PartMapping {
                 new Stream(
                     air ? Stream.Fluid.AIR : Stream.Fluid.WATER,
                     d.kilogramsPerSecond(),
-                    d.machineWatts(),
-                    0));
+                    d.machineWatts()));
     return at(
         "ends",
         () ->
@@ -222,7 +266,7 @@ final class PartMapping {
     throw new IllegalArgumentException("an end of the circuit is missing");
   }
 
-  PumpedHeat pump(PartDesign.HeatPump d) {
+  public PumpedHeat pump(PartDesign.HeatPump d) {
     boolean tank = d.cold() != null && d.cold().node() == PartDesign.Node.STORE;
     HeatPump machine =
         at(
@@ -307,7 +351,8 @@ final class PartMapping {
 
   private static List<Share> shares(List<HeatTo> heats) {
     List<Share> all = new ArrayList<>();
-    for (HeatTo h : heats == null ? List.<HeatTo>of() : heats) {
+    List<HeatTo> to = heats == null ? List.of() : heats;
+    for (HeatTo h : to) {
       if (h == null || h.to() == null) {
         throw new IllegalArgumentException("where a share of its heat goes is missing");
       }
@@ -318,7 +363,7 @@ final class PartMapping {
                 case HOUSE -> new Receiver.House();
                 case CIRCUIT -> new Receiver.Circuit(text(h.id()));
               },
-              h.share()));
+              h.share() == null ? 1.0 / to.size() : h.share()));
     }
     return all;
   }

@@ -1,0 +1,135 @@
+package nightbank.server.part;
+
+import java.time.Clock;
+import java.time.ZoneOffset;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import nightbank.server.house.Houses;
+import nightbank.server.part.PartDesign.EndDesign;
+import nightbank.server.part.PartDesign.HeatTo;
+import nightbank.server.part.internal.PartRepository;
+import nightbank.server.shared.Problem;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** A holding's sources, circuits and heat pumps: kept and checked. */
+@Service
+public class Parts {
+  private static final int MOST = 200;
+
+  private final PartRepository repository;
+  private final Houses houses;
+  private final Clock clock;
+
+  Parts(PartRepository repository, Houses houses, Clock clock) {
+    this.repository = repository;
+    this.houses = houses;
+    this.clock = clock;
+  }
+
+  /** What a keeper sends. */
+  public record PartDraft(UUID id, String name, UUID houseId, PartDesign design) {}
+
+  public List<PartView> all(UUID holding) {
+    return repository.all(holding);
+  }
+
+  /** The parts of a house's place. */
+  public List<PartView> of(UUID holding, UUID house) {
+    return repository.all(holding).stream().filter(p -> house.equals(p.houseId())).toList();
+  }
+
+  public PartView get(UUID holding, UUID id) {
+    return repository.find(holding, id).orElseThrow(() -> Problem.notFound("part"));
+  }
+
+  @Transactional
+  public PartView create(UUID holding, PartDraft draft) {
+    if (repository.all(holding).size() >= MOST) {
+      throw Problem.invalid(
+          "design", "More than " + MOST + " parts in one holding.", "Remove some first.");
+    }
+    UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
+    PartView part = checked(holding, id, draft, 1);
+    repository.insert(holding, part, clock.instant());
+    return get(holding, id);
+  }
+
+  @Transactional
+  public PartView change(UUID holding, UUID id, PartDraft draft, int version) {
+    get(holding, id);
+    if (!repository.update(holding, checked(holding, id, draft, version), clock.instant())) {
+      throw Problem.changedMeanwhile("part");
+    }
+    return get(holding, id);
+  }
+
+  @Transactional
+  public void remove(UUID holding, UUID id) {
+    if (!repository.remove(holding, id)) {
+      throw Problem.notFound("part");
+    }
+  }
+
+  /** Refuses parts that point at what is not there or cannot be, as a file may bring them. */
+  public void checkAll(UUID holding) {
+    for (PartView p : repository.all(holding)) {
+      checked(
+          holding, p.id(), new PartDraft(p.id(), p.name(), p.houseId(), p.design()), p.version());
+    }
+  }
+
+  private PartView checked(UUID holding, UUID id, PartDraft draft, int version) {
+    if (draft.name() == null || draft.name().isBlank() || draft.name().length() > 200) {
+      throw Problem.invalid("name", "A part needs a name of up to 200 letters.", "Give it a name.");
+    }
+    if (draft.design() == null) {
+      throw Problem.invalid("design", "What it is, is missing.", "Choose what it is.");
+    }
+    if (draft.houseId() != null) {
+      houses.get(holding, draft.houseId());
+    }
+    PartView part =
+        new PartView(id, draft.name().strip(), draft.houseId(), draft.design(), version);
+    PartMapping.check(part, new Span(clock.instant(), 86_400, ZoneOffset.UTC));
+    references(holding, part);
+    return part;
+  }
+
+  private void references(UUID holding, PartView part) {
+    Set<UUID> named = new HashSet<>(part.design().stores());
+    Set<UUID> known = repository.stores(holding, named);
+    if (!known.containsAll(named)) {
+      throw Problem.notFound("store");
+    }
+    if (part.design() instanceof PartDesign.Circuit c) {
+      Set<UUID> through =
+          c.ends().stream()
+              .filter(e -> e instanceof EndDesign.Through)
+              .map(e -> ((EndDesign.Through) e).storeId())
+              .collect(Collectors.toSet());
+      if (!repository.led(holding, through).containsAll(through)) {
+        throw Problem.invalid(
+            "design.ends",
+            "Nothing is led through that store.",
+            "Draw its pipe, its stones or its bore first, or draw water from it directly.");
+      }
+    }
+    Set<UUID> circuits =
+        part.design().heats().stream()
+            .filter(h -> h.to() == PartDesign.To.CIRCUIT)
+            .map(HeatTo::id)
+            .collect(Collectors.toSet());
+    Set<UUID> here =
+        repository.all(holding).stream()
+            .filter(p -> p.design() instanceof PartDesign.Circuit)
+            .map(PartView::id)
+            .collect(Collectors.toSet());
+    if (!here.containsAll(circuits)) {
+      throw Problem.notFound("circuit");
+    }
+  }
+}

@@ -1,0 +1,149 @@
+package nightbank.server.part;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import nightbank.core.caution.StoreFacts;
+import nightbank.core.source.FireLoad;
+import nightbank.core.source.Flames;
+import nightbank.core.source.Fuel;
+import nightbank.core.source.Hearth;
+import nightbank.core.source.Share;
+import nightbank.core.store.Stream;
+import nightbank.server.part.PartDesign.EndDesign;
+import nightbank.server.part.PartDesign.HeatTo;
+
+/**
+ * What the parts of a place say of one store's heat, as its runs and cautions ask it.
+ *
+ * @param kind what charges it first of all
+ * @param watts into it at the most, all parts together; 0 when nobody knows
+ * @param byStream whether a stream from elsewhere charges it
+ * @param hearth how its fire splits its heat, a usual bench's without a fire
+ * @param usualWood kg of one load, 0 without a fire
+ * @param woodMoisture NaN without a fire
+ * @param sunlit what the sun strikes, empty without sun
+ * @param stream led through it, the first by name
+ * @param mark of all parts that touch it; changes with any of them
+ */
+public record StoreHeat(
+    StoreFacts.SourceKind kind,
+    double watts,
+    boolean byStream,
+    Hearth hearth,
+    double usualWood,
+    double woodMoisture,
+    Optional<PartDesign.Sunlight> sunlit,
+    Optional<Stream> stream,
+    int mark) {
+  private static final double USUAL_WOOD = 6; // kg
+  private static final double PERFORMANCE = 3; // of a small heat pump between cold tank and warm
+
+  public static StoreHeat of(UUID store, List<PartView> all) {
+    List<PartView> parts = all.stream().filter(p -> p.design().stores().contains(store)).toList();
+    Gathered g = new Gathered(store);
+    parts.forEach(p -> g.add(p.design()));
+    int mark = parts.stream().mapToInt(p -> Objects.hash(p.id(), p.version())).sum();
+    return new StoreHeat(
+        g.kind,
+        g.watts,
+        g.byStream,
+        g.hearth,
+        g.usualWood,
+        g.woodMoisture,
+        Optional.ofNullable(g.sunlit),
+        Optional.ofNullable(g.stream),
+        mark);
+  }
+
+  private static final class Gathered {
+    private final UUID store;
+    private StoreFacts.SourceKind kind = StoreFacts.SourceKind.NONE;
+    private double watts;
+    private boolean byStream;
+    private Hearth hearth = Hearth.bench();
+    private double usualWood;
+    private double woodMoisture = Double.NaN;
+    private PartDesign.Sunlight sunlit;
+    private Stream stream;
+
+    Gathered(UUID store) {
+      this.store = store;
+    }
+
+    void add(PartDesign d) {
+      if (d instanceof PartDesign.Heap) {
+        kind = StoreFacts.SourceKind.HEAP;
+      } else if (d instanceof PartDesign.Fire f) {
+        fire(f);
+      } else if (d instanceof PartDesign.Element e) {
+        found(StoreFacts.SourceKind.ELEMENT, share(e.heats()) * e.watts());
+      } else if (d instanceof PartDesign.Heater h) {
+        found(StoreFacts.SourceKind.FLAMES, share(h.heats()) * h.watts());
+      } else if (d instanceof PartDesign.Flames f) {
+        double each =
+            new Flames(Share.allToHouse(), 1, f.gramsPerHour(), Fuel.of(f.fuel()).orElseThrow())
+                .wattsEach();
+        found(StoreFacts.SourceKind.FLAMES, share(f.heats()) * f.count() * each);
+      } else if (d instanceof PartDesign.HeatPump p && store.equals(p.hot().storeId())) {
+        found(StoreFacts.SourceKind.HEAT_PUMP, PERFORMANCE * p.watts());
+      } else if (d instanceof PartDesign.Sunlight s) {
+        sunlit = s;
+        found(StoreFacts.SourceKind.SUN, 0);
+      } else if (d instanceof PartDesign.Circuit c) {
+        circuit(c);
+      }
+    }
+
+    private void found(StoreFacts.SourceKind what, double more) {
+      kind = kind == StoreFacts.SourceKind.NONE ? what : kind;
+      watts += more;
+    }
+
+    private void fire(PartDesign.Fire f) {
+      Hearth h = Hearth.of(f.hearth() == null ? "" : f.hearth()).orElseGet(Hearth::bench);
+      double into = 0;
+      double room = 0;
+      for (HeatTo to : PartMapping.split(f.heats(), h)) {
+        into += to.to() == PartDesign.To.STORE && store.equals(to.id()) ? to.share() : 0;
+        room += to.to() == PartDesign.To.HOUSE ? to.share() : 0;
+      }
+      hearth = h.withSplit(into, room);
+      usualWood = f.usualKilograms() == null ? USUAL_WOOD : f.usualKilograms();
+      woodMoisture = f.moisture() == null ? FireLoad.USUAL_MOISTURE : f.moisture();
+      found(StoreFacts.SourceKind.FIRE, 0);
+    }
+
+    private double share(List<HeatTo> heats) {
+      double sum = 0;
+      for (HeatTo h : heats) {
+        double of = h.share() == null ? 1.0 / heats.size() : h.share();
+        sum += h.to() == PartDesign.To.STORE && store.equals(h.id()) ? of : 0;
+      }
+      return sum;
+    }
+
+    private void circuit(PartDesign.Circuit c) {
+      boolean air = c.carries() == PartDesign.Carries.AIR;
+      if (stream == null) {
+        stream =
+            new Stream(
+                air ? Stream.Fluid.AIR : Stream.Fluid.WATER,
+                c.kilogramsPerSecond(),
+                c.machineWatts());
+      }
+      boolean comes =
+          c.ends().stream()
+              .anyMatch(
+                  e ->
+                      e instanceof EndDesign.Held
+                          || e instanceof EndDesign.Boiler
+                          || e instanceof EndDesign.Collector);
+      if (comes) {
+        byStream = true;
+        found(air ? StoreFacts.SourceKind.WARM_AIR : StoreFacts.SourceKind.WATER_LOOP, 0);
+      }
+    }
+  }
+}
