@@ -78,8 +78,8 @@ public class SizingBenchTest {
   @Test
   public void aBucketAndAWatchTellTheFlow() {
     browser.go(demo.home + "/stores/" + demo.id("Heap, north wall")).see(".cut-away .pipe");
-    browser.click("Pipe").see("#litres").sendKeys("6");
-    browser.see("#secs").sendKeys("120");
+    browser.click("Pipe").see("[id$=-litres]").sendKeys("6");
+    browser.see("[id$=-secs]").sendKeys("120");
     browser.click("Use 0.050 kg/s");
     assertThat(browser.typedIn("Real flow")).isEqualTo("0.05");
   }
