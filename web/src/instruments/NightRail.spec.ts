@@ -23,6 +23,7 @@ const night = {
     },
   ],
   advice: null,
+  at: [START, END],
 } as unknown as Views['TonightView']
 const fire: Doing = {
   kind: 'LOAD',

@@ -36,7 +36,7 @@ onBeforeUnmount(() => observer?.disconnect())
 const narrow = computed(() => w.value < 600)
 const left = 62
 const right = computed(() => (narrow.value ? 34 : 150))
-const AIR = { top: 24, bottom: 184 }
+const AIR = { top: 24, bottom: 160 }
 const rowHeight = computed(() => (narrow.value ? 58 : 40))
 const lane = computed(() => (narrow.value ? 46 : 28))
 const railTop = AIR.bottom + 28

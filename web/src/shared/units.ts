@@ -221,6 +221,9 @@ export function day(epochSeconds: number, zone: string): string {
   }).format(epochSeconds * 1000)
 }
 
+export const weekday = (epochSeconds: number, zone: string, weekday: 'long' | 'short' = 'long') =>
+  new Intl.DateTimeFormat('en-GB', { weekday, timeZone: zone }).format(epochSeconds * 1000)
+
 /** A typed number, comma or point, minus of any kind; NaN when it is none. */
 export function typedNumber(text: string): number {
   const t = text

@@ -231,6 +231,18 @@ export function controlWord(c: Control | null, names: Map<string, string>, u: Te
   return [when, ...guards].filter(Boolean).join(', ') || 'always'
 }
 
+/** What switches it, in two words at most. */
+export function controlShort(d: PartDesign): string {
+  if (d.kind === 'FIRE') return ''
+  if (!('control' in d)) return 'by itself'
+  const c = d.control as Control | null
+  if (!c || c.runs === 'BY_HAND') return 'by hand'
+  const by = c.runs === 'DAILY' ? 'by the clock' : 'by itself'
+  const guard = c.guards?.[0]?.kind
+  if (guard === 'THERMOSTAT') return 'thermostat'
+  return guard ? 'by difference' : by
+}
+
 /** What it is, on one line. */
 export function partWord(d: PartDesign, names: Map<string, string>, u: Temperature): string {
   const to = (h: HeatTo) =>

@@ -90,6 +90,24 @@ export function usePartList(holdingId: string) {
     await touched(client, holdingId)
   }
 
+  async function change(part: Part) {
+    try {
+      await whole(
+        api.PUT('/api/holdings/{holdingId}/parts/{partId}', {
+          params: {
+            path: { holdingId, partId: part.id },
+            header: { 'If-Match': `"${part.version}"` },
+          },
+          body: { id: part.id, name: part.name, houseId: part.houseId, design: part.design },
+        }),
+      )
+      error.value = null
+    } catch (e) {
+      error.value = e
+    }
+    await touched(client, holdingId)
+  }
+
   const putBack = () => removed.value && add(removed.value)
-  return { error, removed, add, remove, putBack }
+  return { error, removed, add, change, remove, putBack }
 }

@@ -3,16 +3,22 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import StoreRow from '@/instruments/StoreRow.vue'
+import PlacePicture from '@/instruments/PlacePicture.vue'
 import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
 import { energyOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
-import { nameOf } from '../part/parts'
+import { joined, type Target } from '../part/joins'
+import { nameOf, storesOf, type Part } from '../part/parts'
+import { partsQuery } from '../part/queries'
+import { usePartList } from '../part/usePartDraft'
 import { newId, starts } from './designs'
 import { catalogueQuery, storesQuery } from './queries'
+import ChosenPart from './ChosenPart.vue'
+import StoreList from './StoreList.vue'
+import { useRunning } from './useRunning'
 
 const session = useSession()
 const client = useQueryClient()
@@ -21,8 +27,45 @@ const holding = String(useRoute().params.holding)
 const { data: stores } = useQuery(storesQuery(holding))
 const { data: houses } = useQuery(housesQuery(holding))
 const { data: catalogue } = useQuery(catalogueQuery())
+const { data: parts } = useQuery(partsQuery(holding))
+const list = usePartList(holding)
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const error = ref<unknown>(null)
+/** The house whose place is drawn; blank for what belongs to none. */
+const at = ref<string | null>(null)
+const selected = ref('')
+const places = computed(() => {
+  const all = (houses.value ?? []).map((h) => ({ id: h.id, name: h.name }))
+  const loose = (stores.value ?? []).some((s) => !s.houseId)
+  return loose || !all.length ? [...all, { id: '', name: 'Without a house' }] : all
+})
+const place = computed(() => at.value ?? places.value[0]?.id ?? '')
+const house = computed(() => houses.value?.find((h) => h.id === place.value) ?? null)
+const hereParts = computed(() => {
+  const own = (stores.value ?? []).filter((s) => (s.houseId ?? '') === place.value)
+  const ids = new Set(own.map((s) => s.id))
+  return (parts.value ?? []).filter(
+    (p) => (p.houseId ?? '') === place.value || storesOf(p.design).some((id) => ids.has(id)),
+  )
+})
+const here = computed(() => {
+  const named = new Set(hereParts.value.flatMap((p) => storesOf(p.design)))
+  return (stores.value ?? []).filter((s) => (s.houseId ?? '') === place.value || named.has(s.id))
+})
+const bodies = computed(() =>
+  (stores.value ?? []).map((s) => ({
+    id: s.id,
+    name: s.name,
+    led: !!s.design.led?.way,
+    water: s.design.medium === 'water',
+  })),
+)
+const running = useRunning(holding, () => house.value?.id ?? '', hereParts)
+async function join(part: Part, to: Target) {
+  const design = joined(part.design, to, bodies.value)
+  if (design) await list.change({ ...part, design })
+  selected.value = part.id
+}
 const total = computed(() =>
   (stores.value ?? []).filter((x) => !x.planned).reduce((s, x) => s + (x.now.usableJoules ?? 0), 0),
 )
@@ -80,9 +123,56 @@ async function begin(key: string) {
     {{ stores.length === 1 ? 'store' : 'stores' }}
   </h1>
   <h1 v-else>No store yet</h1>
-  <p v-if="stores?.length" class="soft">All drawn to one scale, with the balance as last read.</p>
-  <ProblemNote v-if="error" :error="error" />
-  <StoreRow
+  <div v-if="places.length > 1" class="houses" role="group" aria-label="House">
+    <button
+      v-for="h in places"
+      :key="h.id"
+      type="button"
+      :aria-pressed="h.id === place"
+      @click="((at = h.id), (selected = ''))"
+    >
+      {{ h.name }}
+    </button>
+  </div>
+  <ProblemNote v-if="error ?? list.error.value" :error="error ?? list.error.value" />
+  <div v-if="stores && parts && houses && (here.length || house)" class="whole">
+    <div>
+      <PlacePicture
+        :house="house"
+        :stores="here"
+        :parts="hereParts"
+        :bodies="bodies"
+        :night="running"
+        :selected="selected"
+        :still="!keeper"
+        @select="(id) => (selected = selected === id ? '' : id)"
+        @join="join"
+      />
+      <p v-if="list.removed.value" class="soft" role="status">
+        {{ list.removed.value.name }} is gone.
+        <BButton size="sm" variant="secondary" @click="list.putBack()">Put it back</BButton>
+      </p>
+      <p v-else-if="keeper" class="soft hint">
+        Touch anything to change it; drag a source or a pump onto what it should reach.
+      </p>
+    </div>
+    <ChosenPart
+      v-if="selected && catalogue"
+      :key="selected"
+      class="chosen"
+      :id="selected"
+      :holding="holding"
+      :houses="houses"
+      :stores="stores"
+      :parts="parts"
+      :catalogue="catalogue"
+      :units="session.units"
+      :disabled="!keeper"
+      :list="list"
+      @select="(id) => (selected = id)"
+    />
+  </div>
+  <StoreList
     v-if="stores?.length"
     :stores="stores"
     :holding="holding"
@@ -102,6 +192,50 @@ async function begin(key: string) {
 </template>
 
 <style scoped>
+.houses {
+  display: flex;
+  justify-content: flex-end;
+}
+
+.houses button {
+  background: none;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  padding: 0.2rem 0.8rem;
+  color: var(--ink-soft);
+}
+
+.houses button[aria-pressed='true'] {
+  border-color: var(--ember);
+  color: var(--ink);
+  font-weight: 600;
+}
+
+.whole {
+  display: flex;
+  gap: 1.2rem;
+  align-items: flex-start;
+}
+
+.whole > :first-child {
+  flex: 1;
+  min-width: 0;
+}
+
+.chosen {
+  flex: 0 0 360px;
+}
+
+.hint {
+  margin: 0.3rem 0 0.6rem;
+}
+
+@media (max-width: 900px) {
+  .whole {
+    display: block;
+  }
+}
+
 .starts {
   list-style: none;
   padding: 0;

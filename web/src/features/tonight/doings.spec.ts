@@ -33,7 +33,13 @@ const heater = {
   watts: [],
 } as unknown as Views['PartTonight']
 const night = (part: object = {}) =>
-  ({ possible: offers, parts: [heater], advice: null, ...part }) as unknown as Views['TonightView']
+  ({
+    possible: offers,
+    parts: [heater],
+    advice: null,
+    at: [START, END],
+    ...part,
+  }) as unknown as Views['TonightView']
 const all = (doings: Doing[], n = night()) => {
   const l = lanes(n, doings)
   return [...l.shown, ...l.rest]
@@ -47,6 +53,10 @@ describe('what is done in a night', () => {
     expect(fromAddress(toAddress(some))).toEqual(some)
     expect(fromAddress('')).toEqual([])
     expect(fromAddress('LOAD~b~soup~~6!x')).toEqual([])
+  })
+  it('leaves what is planned for later nights to them', () => {
+    const after = { ...begun(lane('f'), dusk, END), from: '2026-01-31T16:40:00Z' }
+    expect(lanes(night(), [after]).shown.map((l) => l.key)).not.toContain('f')
   })
   it('shows what is planned, advised or runs by itself, and keeps the rest behind one add', () => {
     const words = (ls: Lane[]) => ls.map((l) => l.key)

@@ -46,6 +46,9 @@ export function fromAddress(text: string): Doing[] {
     }))
 }
 
+/** Whether it begins only after a night's end, epoch seconds. */
+export const later = (d: Doing, end: number) => Date.parse(d.from) / 1000 >= end
+
 const OF_ITSELF = ['HEAP', 'SUNLIGHT']
 const ofHouse = ['SCREEN', 'COVER', 'STUFF_GAPS', 'DOOR_OPEN']
 const keyOf = (kind: string, of: string | null) => (ofHouse.includes(kind) ? kind : (of ?? kind))
@@ -80,7 +83,8 @@ export function lanes(night: Night, doings: Doing[]): { shown: Lane[]; rest: Lan
         advised: [],
       })
   }
-  doings.forEach((d, i) => all.get(keyOf(d.kind, d.of))?.at.push(i))
+  const end = night.at[night.at.length - 1]
+  doings.forEach((d, i) => !later(d, end) && all.get(keyOf(d.kind, d.of))?.at.push(i))
   for (const d of night.advice?.actions ?? []) {
     const lane = all.get(keyOf(d.kind, d.of))
     if (lane && !lane.at.length) lane.advised.push(d)

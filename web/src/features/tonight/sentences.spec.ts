@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import type { Views } from '@/shared/api/client'
-import { advice, assumption, headline, otherwise, shortage } from './sentences'
+import {
+  advice,
+  aheadWord,
+  assumption,
+  headline,
+  nightWord,
+  otherwise,
+  shortage,
+} from './sentences'
 
 const C = { fahrenheit: false }
 const F = { fahrenheit: true }
@@ -54,7 +62,9 @@ describe('tonight in words', () => {
     expect(given('SHELTER', 0.25, 'YARD', null as never)).toContain('in a yard')
     expect(given('WETNESS', 0.8, 'WET', 0.4)).toContain('wet all over')
     const said = given('STORE_UNREAD', 4, 'Bin', null as never)
-    expect(said).toBe('Bin has never been read; it is taken as cold as the air, 4.0 °C.')
+    expect(said).toBe(
+      'Bin has never been read; it starts at 4.0 °C, as what is round it and its own heat tell.',
+    )
   })
 })
 
@@ -106,5 +116,71 @@ describe('what to do about it', () => {
       'Without the sand bin, the same fuel burnt, it would be 0.9 K colder, and the evening 4.0 K hotter.',
     )
     expect(what('GAPS_HALVED', '', 0.4, 0)).toContain('0.4 K warmer')
+  })
+})
+
+describe('the nights ahead in words', () => {
+  const doing = (kind: string, from: string, amount: number | null = null) => ({
+    kind,
+    of: kind === 'LOAD' ? 'hearth' : null,
+    from,
+    to: null,
+    amount,
+  })
+  const one = (dusk: string, actions: object[] = []) => ({
+    dusk,
+    dawn: dusk.replace('T16', 'T23'),
+    outdoorLowest: -11,
+    coldestCelsius: 0.4,
+    coldestAt: '2026-02-02T23:30:00Z',
+    chanceOfHolding: 0.34,
+    verdict: 'LOST',
+    actions,
+  })
+  const names = night({ possible: [{ of: 'hearth', name: 'Hearth', part: 'FIRE' }], parts: [] })
+  const nights = (part: object) =>
+    ({
+      nights: [one('2026-01-30T16:40:00Z'), one('2026-02-02T16:40:00Z')],
+      breaksFirst: 1,
+      advice: null,
+      ...part,
+    }) as unknown as Views['NightsView']
+
+  it('says nothing of one night, and that all hold where none breaks', () => {
+    expect(aheadWord(nights({ nights: [one('2026-01-30T16:40:00Z')] }), names, 'UTC')).toBe('')
+    expect(aheadWord(nights({ breaksFirst: null }), names, 'UTC')).toBe(
+      'The 2 nights that the forecast reaches all hold.',
+    )
+  })
+  it('names the night that breaks, what to do by days, and how long it can wait', () => {
+    const advice = {
+      holds: true,
+      latest: '2026-02-02T21:15:00Z',
+      actions: [
+        doing('LOAD', '2026-02-01T12:10:00Z', 7),
+        doing('SCREEN', '2026-02-02T16:40:00Z'),
+        doing('LOAD', '2026-02-02T16:40:00Z', 3.5),
+      ],
+    }
+    expect(aheadWord(nights({ advice }), names, 'UTC')).toBe(
+      'Monday is the night that breaks first. Sunday lay 7 kg on the hearth at 12:10; ' +
+        'Monday draw the screen at 16:40 and lay 3.5 kg on the hearth at 16:40: then all of them hold. ' +
+        'It can wait until Monday 21:15.',
+    )
+  })
+  it('does not tell to do what is planned already', () => {
+    const load = doing('LOAD', '2026-02-02T16:40:00Z', 7)
+    const planned = nights({
+      nights: [one('2026-01-30T16:40:00Z'), one('2026-02-02T16:40:00Z', [load])],
+      advice: { holds: false, latest: null, actions: [load] },
+    })
+    expect(aheadWord(planned, names, 'UTC')).toContain('nothing at hand holds it')
+  })
+  it('tells one night with what is planned for it', () => {
+    const n = one('2026-02-02T16:40:00Z', [doing('LOAD', '2026-02-02T16:40:00Z', 7)])
+    expect(nightWord(n as never, 1, names, C, 'UTC')).toBe(
+      'Monday: −11.0 °C outdoors, coldest 0.4 °C at 23:30, 34 % likely to hold. ' +
+        'Planned: lay 7 kg on the hearth at 16:40.',
+    )
   })
 })

@@ -11,6 +11,7 @@ import {
   powerOf,
   massOf,
   speedOf,
+  weekday,
 } from '@/shared/units'
 
 type Night = Views['TonightView']
@@ -149,6 +150,57 @@ export function advice(n: Night, u: Temperature, zone: string): string {
   return `Nothing at hand makes it sure. ${said} comes nearest, coldest ${degrees(a.coldestCelsius, u)}${lack}.${tried}`
 }
 
+/** The day of a night, counted by its evening. */
+export const nightName = (n: Views['NightView'], i: number, zone: string) =>
+  i === 0 ? 'Tonight' : weekday(Date.parse(n.dusk) / 1000, zone)
+
+/** What the nights ahead come to, in one sentence or two. */
+export function aheadWord(n: Views['NightsView'], names: Night, zone: string): string {
+  const count = n.nights.length
+  if (count < 2) return ''
+  if (n.breaksFirst == null) return `The ${count} nights that the forecast reaches all hold.`
+  const breaks = nightName(n.nights[n.breaksFirst], n.breaksFirst, zone)
+  const first =
+    n.breaksFirst === 0 ? 'Tonight breaks first' : `${breaks} is the night that breaks first`
+  const a = n.advice
+  if (!a) return `${first}. Looking for the least work that holds them all …`
+  const own = a.actions.filter((d) => !planned(n, d))
+  if (!own.length) return `${first}; nothing at hand holds it.`
+  const when = (iso: string) => weekday(Date.parse(iso) / 1000, zone)
+  const days = [...new Set(own.map((d) => when(d.from)))]
+  const doing = days
+    .map((w) => {
+      const that = own.filter((d) => when(d.from) === w).map((d) => errand(d, names, zone))
+      return `${w} ${listed(that)}`
+    })
+    .join('; ')
+  const end = a.holds ? 'then all of them hold' : 'that comes nearest'
+  const last = a.latest ? ` It can wait until ${when(a.latest)} ${at(a.latest, zone)}.` : ''
+  return `${first}. ${doing}: ${end}.${last}`
+}
+
+const planned = (n: Views['NightsView'], d: Doing) =>
+  n.nights.some((x) =>
+    x.actions.some((p) => p.kind === d.kind && p.of === d.of && p.from === d.from),
+  )
+
+/** One night ahead, in words. */
+export function nightWord(
+  v: Views['NightView'],
+  i: number,
+  names: Night,
+  u: Temperature,
+  zone: string,
+): string {
+  const todo = v.actions.length
+    ? ` Planned: ${listed(v.actions.map((d) => errand(d, names, zone)))}.`
+    : ''
+  return (
+    `${nightName(v, i, zone)}: ${degrees(v.outdoorLowest, u)} outdoors, coldest ${degrees(v.coldestCelsius, u)} ` +
+    `at ${at(v.coldestAt, zone)}, ${percent(v.chanceOfHolding)} likely to hold.${todo}`
+  )
+}
+
 /** What one thing otherwise would be worth, fuel and power spent all the same. */
 export function otherwise(w: Views['What'], u: Temperature): string {
   const by = kelvins(Math.abs(w.gainKelvin), u)
@@ -235,7 +287,9 @@ export function assumption(a: Views['Assumption'], u: Temperature, zone: string)
     case 'HOUSE_LEARNED':
       return `The house loses heat as ${a.of} of its nights taught.`
     case 'STORE_UNREAD':
-      return `${a.of} has never been read; it is taken as cold as the air, ${t}.`
+      return `${a.of} has never been read; it starts at ${t}, as what is round it and its own heat tell.`
+    case 'PLANNED_GONE':
+      return `Something planned for ${when} is left out: what it was done with is gone.`
     case 'STORE_STALE':
       return `${a.of} was last read ${when}; that is too old to lean on.`
     case 'STORE_AGE':

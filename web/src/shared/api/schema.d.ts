@@ -308,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/houses/{houseId}/nights-ahead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ahead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/houses/{houseId}/nights/learned": {
         parameters: {
             query?: never;
@@ -1374,6 +1390,14 @@ export interface components {
             /** Format: double */
             widthMetres: number;
         };
+        DaysAdviceView: {
+            actions: components["schemas"]["Doing"][];
+            holds: boolean;
+            /** Format: date-time */
+            latest: string;
+            /** Format: double */
+            minutes: number;
+        };
         DeviceChannel: {
             name: string;
             /** Format: uuid */
@@ -2229,6 +2253,34 @@ export interface components {
             /** @enum {string} */
             reason: "AIR_UNREAD" | "OUTDOORS_UNREAD" | "STORE_UNREAD";
         };
+        NightView: {
+            actions: components["schemas"]["Doing"][];
+            /** Format: double */
+            chanceOfHolding: number;
+            /** Format: date-time */
+            coldestAt: string;
+            /** Format: double */
+            coldestCelsius: number;
+            /** Format: double */
+            coldestTenth: number;
+            /** Format: date-time */
+            dawn: string;
+            /** Format: date-time */
+            dusk: string;
+            /** Format: double */
+            outdoorLowest: number;
+            verdict: string;
+        };
+        NightsView: {
+            advice: components["schemas"]["DaysAdviceView"];
+            /** Format: int32 */
+            breaksFirst: number;
+            /** Format: date-time */
+            knownTo: string;
+            nights: components["schemas"]["NightView"][];
+            /** Format: double */
+            stepSeconds: number;
+        };
         NodeDesign: {
             /** Format: double */
             celsius: number;
@@ -2358,6 +2410,7 @@ export interface components {
             byItself: boolean;
             /** Format: double */
             electricJoules: number;
+            endsJoules: number[];
             /** Format: double */
             fuelJoules: number;
             /** Format: double */
@@ -3812,6 +3865,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PastNightView"];
+                };
+            };
+        };
+    };
+    ahead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TonightQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NightsView"];
                 };
             };
         };

@@ -29,7 +29,7 @@ public class ScreensTest {
   Object[][] views() {
     String[][] views = {
       {"tonight", demo.home + "/tonight", "h1.headline"},
-      {"stores", demo.home + "/stores", ".row-of-stores svg"},
+      {"stores", demo.home + "/stores", ".picture svg"},
       {"store", demo.home + "/stores/" + demo.id("Sand bin"), ".cut-away .probe"},
       {"water", demo.home + "/stores/" + demo.id("Water columns"), ".cut-away .probe"},
       {"file", demo.home + "/stores/" + demo.id("Sand bin") + "/file", ".drop"},

@@ -3,9 +3,11 @@ package nightbank.core.forecast;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.Stream;
 import nightbank.core.forecast.NightsAhead.Span;
 import nightbank.core.system.Action;
@@ -20,83 +22,122 @@ import nightbank.core.system.SystemSimulation;
  *
  * @param actions with what stands anyway
  * @param holds whether every night's coldest tenth stays above the plants' limit
- * @param latestSeconds the last moment at which the first thing for the night that breaks first
- *     still makes it hold; empty where nothing is needed or nothing does
+ * @param latestSeconds the last moment until which what is advised for the night that breaks first
+ *     may be put off; empty where nothing is needed or nothing holds it
  */
 public record DaysAdvice(
     List<Action> actions, boolean holds, double minutes, OptionalDouble latestSeconds) {
   private static final double LITTLE = 0.02; // K
   private static final double MINUTE = 60;
-  private static final int MOST_STEPS = 24;
+  private static final int ROUNDS = 3;
+  private static final int MOST_FOR_A_NIGHT = 4;
+  private static final int DAYS_BEFORE = 2; // that anything is done for a night
   private static final double CLOSE = 900; // s
+  private static final double STEP = 1200; // s, within a tenth of a kelvin of half of it
 
   /**
-   * Searches.
+   * Searches, and makes sure by the ensemble that judges the nights; where that asks for more, once
+   * more with more.
    *
-   * @param options of every day: ways in which one thing is done on one day
+   * @param plan as judged; what is planned in it stands
+   * @param possible what there is to be done on any day
    */
-  public static DaysAdvice find(SystemPlan plan, NightsAhead ahead, List<Advice.Option> options) {
-    return new Search(plan, ahead, options).find();
+  public static DaysAdvice find(
+      SystemPlan plan, NightsAhead ahead, List<Possible> possible, NightForecast.Doubt doubt) {
+    Search search = new Search(plan, ahead, possible);
+    NightsAhead sure = ahead;
+    List<Action> actions = plan.actions();
+    for (int round = 0; round < ROUNDS && sure.breaksFirst().isPresent(); round++) {
+      search.need(sure);
+      List<Action> more = search.find(actions);
+      if (more.equals(actions)) {
+        break;
+      }
+      actions = more;
+      sure = NightsAhead.of(plan.withActions(actions), search.spans, doubt);
+    }
+    boolean holds = sure.breaksFirst().isEmpty();
+    return new DaysAdvice(
+        actions,
+        holds,
+        actions.isEmpty() ? 0 : search.minutes(actions),
+        holds ? search.latest : OptionalDouble.empty());
   }
 
   private static final class Search {
     private final SystemPlan plan;
     private final List<Span> spans;
     private final double[] needed;
-    private final List<List<Action>> ways = new ArrayList<>();
+    private final List<List<Action>> ways;
+    private final Set<Integer> hopeless = new HashSet<>();
     private final Map<List<Action>, double[]> tried = new HashMap<>();
+    private final double limit;
+    private OptionalDouble latest = OptionalDouble.empty();
 
-    Search(SystemPlan plan, NightsAhead ahead, List<Advice.Option> options) {
-      this.plan = plan.small();
+    Search(SystemPlan plan, NightsAhead ahead, List<Possible> possible) {
+      this.plan = plan.small().withStep(Math.max(STEP, plan.stepSeconds()));
       spans = ahead.nights().stream().map(NightsAhead.Night::span).toList();
-      double limit = plan.house().plantLimitCelsius();
-      needed = ahead.nights().stream().mapToDouble(n -> limit + n.spreadKelvin()).toArray();
-      options.forEach(o -> ways.addAll(o.choices()));
+      limit = plan.house().plantLimitCelsius();
+      needed = new double[spans.size()];
+      ways = Possible.overDays(this.plan, possible, spans);
     }
 
-    DaysAdvice find() {
-      List<Action> chosen = new ArrayList<>(plan.actions());
-      OptionalDouble latest = OptionalDouble.empty();
-      boolean stuck = false;
-      for (int step = 0; step < MOST_STEPS && !stuck; step++) {
-        int night = failing(lows(chosen));
-        if (night < 0) {
-          break;
-        }
-        List<Action> way = best(chosen, night);
-        stuck = way.isEmpty();
-        if (!stuck) {
-          if (step == 0) {
-            latest = latest(chosen, way, night);
+    /** What the middle of each night must reach so that its coldest tenth holds. */
+    void need(NightsAhead judged) {
+      for (int n = 0; n < needed.length; n++) {
+        NightsAhead.Night night = judged.nights().get(n);
+        double spread = Math.max(0, night.lowest() - night.lowestTenth());
+        needed[n] = Math.max(needed[n], limit + spread + LITTLE);
+      }
+    }
+
+    List<Action> find(List<Action> from) {
+      List<Action> chosen = new ArrayList<>(from);
+      for (int night = failing(lows(chosen)); night >= 0; night = failing(lows(chosen))) {
+        for (int more = 0; more < MOST_FOR_A_NIGHT && fails(night, lows(chosen)); more++) {
+          List<Action> way = best(chosen, night);
+          if (way.isEmpty()) {
+            break;
           }
           chosen.addAll(way);
         }
+        if (fails(night, lows(chosen))) {
+          hopeless.add(night);
+        }
       }
       List<Action> kept = withoutNeedless(chosen);
-      boolean holds = failing(lows(kept)) < 0;
-      return new DaysAdvice(kept, holds, minutes(kept), holds ? latest : OptionalDouble.empty());
+      if (hopeless.isEmpty()) {
+        latest = latest(kept);
+      }
+      return kept;
     }
 
     private int failing(double[] lows) {
       for (int n = 0; n < lows.length; n++) {
-        if (lows[n] < needed[n]) {
+        if (fails(n, lows) && !hopeless.contains(n)) {
           return n;
         }
       }
       return -1;
     }
 
+    private boolean fails(int night, double[] lows) {
+      return lows[night] < needed[night];
+    }
+
     /** What makes a night hold for the fewest minutes, else what helps it most for a minute. */
     private List<Action> best(List<Action> chosen, int night) {
       double before = lows(chosen)[night];
+      double dawn = spans.get(night).dawn();
+      double earliest = night > DAYS_BEFORE ? spans.get(night - DAYS_BEFORE - 1).dawn() : 0;
       List<List<Action>> open =
           ways.stream()
-              .filter(w -> w.get(0).fromSeconds() < spans.get(night).dawn())
+              .filter(w -> w.get(0).fromSeconds() < dawn && w.get(0).fromSeconds() >= earliest)
               .filter(w -> w.stream().noneMatch(a -> clashes(chosen, a)))
               .toList();
       Map<List<Action>, Double> at = new HashMap<>();
       open.parallelStream()
-          .map(w -> Map.entry(w, run(with(chosen, w))[night]))
+          .map(w -> Map.entry(w, run(with(chosen, w), night)))
           .sequential()
           .forEach(e -> at.put(e.getKey(), e.getValue()));
       return open.stream()
@@ -122,15 +163,24 @@ public record DaysAdvice(
                       && a.fromSeconds() <= b.toSeconds());
     }
 
-    private OptionalDouble latest(List<Action> chosen, List<Action> way, int night) {
-      if (run(with(chosen, way))[night] < needed[night]) {
+    /** Until when all that is advised for the night that breaks first may be put off. */
+    private OptionalDouble latest(List<Action> kept) {
+      int night = failing(lows(plan.actions()));
+      if (night < 0) {
         return OptionalDouble.empty();
       }
-      double low = way.get(0).fromSeconds();
-      double high = spans.get(night).dawn();
+      List<Action> way = new ArrayList<>(kept);
+      way.removeAll(plan.actions());
+      double dawn = spans.get(night).dawn();
+      way.removeIf(a -> a.fromSeconds() >= dawn);
+      if (way.isEmpty()) {
+        return OptionalDouble.empty();
+      }
+      double low = way.stream().mapToDouble(Action::fromSeconds).min().orElseThrow();
+      double high = dawn;
       while (high - low > CLOSE) {
         double middle = (low + high) / 2;
-        if (run(with(chosen, later(way, middle)))[night] >= needed[night]) {
+        if (run(with(plan.actions(), notBefore(way, middle)), night) >= needed[night]) {
           low = middle;
         } else {
           high = middle;
@@ -139,16 +189,15 @@ public record DaysAdvice(
       return OptionalDouble.of(low);
     }
 
-    private static List<Action> later(List<Action> way, double from) {
-      double by = from - way.get(0).fromSeconds();
+    private static List<Action> notBefore(List<Action> way, double from) {
       return way.stream()
           .map(
               a ->
                   new Action(
                       a.kind(),
                       a.of(),
-                      a.fromSeconds() + by,
-                      Math.max(a.fromSeconds() + by, a.toSeconds()),
+                      Math.max(from, a.fromSeconds()),
+                      Math.max(from, a.toSeconds()),
                       a.amount(),
                       a.moisture()))
           .toList();
@@ -184,11 +233,15 @@ public record DaysAdvice(
     }
 
     private double[] lows(List<Action> actions) {
-      return tried.computeIfAbsent(List.copyOf(actions), this::run);
+      return tried.computeIfAbsent(
+          List.copyOf(actions),
+          a -> NightsAhead.lowest(SystemSimulation.run(plan.withActions(a)), spans));
     }
 
-    private double[] run(List<Action> actions) {
-      return NightsAhead.lowest(SystemSimulation.run(plan.withActions(actions)), spans);
+    /** What the plants feel at the coldest of one night; what comes after it is not reckoned. */
+    private double run(List<Action> actions, int night) {
+      SystemPlan till = plan.withActions(actions).until(spans.get(night).dawn());
+      return NightsAhead.lowest(SystemSimulation.run(till), spans)[night];
     }
   }
 }

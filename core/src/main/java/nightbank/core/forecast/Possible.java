@@ -24,6 +24,7 @@ import nightbank.core.system.SystemStore;
 public record Possible(Action.Kind kind, String of, double usual) {
   private static final double USUAL_LOAD = 5; // kg
   private static final double[] LOADS = {2, 3.5, 5, 7, 10, 14};
+  private static final double[] LOADS_OF_DAYS = {3.5, 7, 14};
   private static final double[] LOAD_TIMES = {0, 0.25, 0.5}; // of the night from dusk on
   private static final double[] RUN_TIMES = {0, 0.25, 0.5, 0.75};
   private static final double[] LID_TIMES = {0, 0.2, 0.4, 0.6, 0.8};
@@ -94,6 +95,58 @@ public record Possible(Action.Kind kind, String of, double usual) {
       }
     }
     return all;
+  }
+
+  /**
+   * The ways in which it can be done over several days: by day from noon, at dusk, late in the
+   * night; so much in each.
+   */
+  static List<List<Action>> overDays(
+      SystemPlan plan, List<Possible> possible, List<NightsAhead.Span> nights) {
+    List<List<Action>> all = new ArrayList<>();
+    double dayBegins = 0;
+    for (NightsAhead.Span night : nights) {
+      for (Possible p : possible) {
+        p.onDay(plan, dayBegins, night).forEach(a -> all.add(List.of(a)));
+      }
+      dayBegins = night.dawn();
+    }
+    return all;
+  }
+
+  private List<Action> onDay(SystemPlan plan, double dayBegins, NightsAhead.Span night) {
+    double dusk = Math.max(dayBegins, night.dusk());
+    double dawn = night.dawn();
+    double noon = (dayBegins + dusk) / 2;
+    boolean day = dusk - dayBegins > 2 * 3600;
+    double late = dusk + (dawn - dusk) / 2;
+    List<Action> ways = new ArrayList<>();
+    switch (kind) {
+      case LOAD -> {
+        for (double kilograms : LOADS_OF_DAYS) {
+          if (day) {
+            ways.add(Action.load(of, noon, kilograms));
+          }
+          ways.add(Action.load(of, dusk, kilograms));
+          ways.add(Action.load(of, late, kilograms));
+        }
+      }
+      case RUN -> {
+        for (double amount : amounts(plan)) {
+          if (day) {
+            ways.add(new Action(kind, of, noon - (dusk - noon) / 2, dusk, amount));
+          }
+          ways.add(new Action(kind, of, dusk, dawn, amount));
+          ways.add(new Action(kind, of, late, dawn, amount));
+        }
+      }
+      case LID_OFF -> {
+        ways.add(new Action(kind, of, dusk, dawn, Double.NaN));
+        ways.add(new Action(kind, of, late, dawn, Double.NaN));
+      }
+      default -> ways.add(new Action(kind, of, dusk, dawn, Double.NaN));
+    }
+    return ways;
   }
 
   private Advice.Option ways(SystemPlan plan, double dusk) {

@@ -11,7 +11,7 @@ abstract class EndRun {
   private static final double STALE = 2; // K: films are reckoned anew
   private static final double STILL = 1e6; // W/K: water drawn from a bucket is the bucket's
 
-  /** Null where its store is not there. */
+  /** Null where its store is not there, or nothing is led through it. */
   static EndRun of(CircuitEnd end, Stream stream, Map<String, StoreRun> stores) {
     StoreRun store = end.storeId().map(stores::get).orElse(null);
     if (end.storeId().isPresent() && store == null) {
@@ -20,10 +20,7 @@ abstract class EndRun {
     if (end instanceof CircuitEnd.InStore in) {
       Passage own = store.passage();
       Passage passage = in.passage() == null ? own : in.passage();
-      if (passage == null) {
-        throw new IllegalArgumentException("nothing is led through the store " + in.store());
-      }
-      return new Exchanging(store, passage, stream, Double.NaN);
+      return passage == null ? null : new Exchanging(store, passage, stream, Double.NaN);
     }
     if (end instanceof CircuitEnd.Exchanger e) {
       return new Exchanging(store, null, stream, e.wattsPerKelvin());

@@ -152,6 +152,15 @@ public record SystemPlan(
         });
   }
 
+  /** The same, ending sooner; what is done only later is left out. */
+  public SystemPlan until(double seconds) {
+    return with(
+        c -> {
+          c.length = Math.max(600, Math.min(lengthSeconds, seconds));
+          c.actions = actions.stream().filter(a -> a.fromSeconds() < c.length).toList();
+        });
+  }
+
   /** Kept so often and no oftener. */
   public SystemPlan recording(double seconds) {
     return with(c -> c.record = seconds);

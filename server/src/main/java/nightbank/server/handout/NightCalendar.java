@@ -16,7 +16,10 @@ import nightbank.server.night.TonightQuestion;
 import nightbank.server.night.TonightView;
 import org.springframework.stereotype.Service;
 
-/** What is planned tonight as a calendar (RFC 5545), with a word ten minutes before each. */
+/**
+ * What is planned tonight and on the days after it as a calendar (RFC 5545), with a word ten
+ * minutes before each.
+ */
 @Service
 public class NightCalendar {
   private static final int MINUTES_BEFORE = 10;
@@ -31,7 +34,8 @@ public class NightCalendar {
     TonightView night = tonight.ask(holding, house, question);
     ICalendar calendar = new ICalendar();
     calendar.setProductId("-//Night Bank//planned actions//EN");
-    List<TonightQuestion.Doing> doings = night.actions();
+    List<TonightQuestion.Doing> doings =
+        question.actions() == null ? night.actions() : question.actions();
     for (TonightQuestion.Doing d : doings) {
       VEvent event = new VEvent();
       event.setUid(
@@ -41,7 +45,7 @@ public class NightCalendar {
               + "@night-bank");
       event.setDateTimeStamp(Date.from(d.from()));
       event.setDateStart(Date.from(d.from()));
-      event.setDateEnd(Date.from(d.to()));
+      event.setDateEnd(Date.from(d.to() == null ? d.from() : d.to()));
       String word = word(d, night);
       event.setSummary(word);
       event.addAlarm(

@@ -15,7 +15,8 @@ import nightbank.server.shared.Problem;
 
 /** What can be done in a night, to and from the core's actions. */
 final class Doings {
-  private static final int MOST = 60;
+  private static final int MOST = 200;
+  private static final long JUST_NOW = 900; // s
   private static final double MOST_WOOD = 60; // kg in one load
 
   private final PlantSystem system;
@@ -61,26 +62,31 @@ final class Doings {
         .toList();
   }
 
-  List<Action> toCore(List<Doing> doings) {
+  /**
+   * What lies in this stretch; what was planned with something that is gone is left out and told.
+   */
+  List<Action> toCore(List<Doing> doings, List<TonightView.Assumption> assumed) {
     if (doings.size() > MOST) {
       throw Problem.invalid("actions", "More than " + MOST + " things to do.", "Leave some out.");
     }
     List<Action> actions = new ArrayList<>();
     for (int i = 0; i < doings.size(); i++) {
-      actions.add(toCore("actions." + i, doings.get(i)));
+      Doing d = doings.get(i);
+      String field = "actions." + i;
+      if (d == null || d.kind() == null || d.from() == null) {
+        throw Problem.invalid(field, "What is done, or when, is missing.", "Choose both.");
+      }
+      if (d.kind().at() != Action.At.HOUSE && !system.has(String.valueOf(d.of()))) {
+        assumed.add(new TonightView.Assumption("PLANNED_GONE", null, d.from(), d.kind().name()));
+      } else if (lies(d)) {
+        actions.add(toCore(field, d));
+      }
     }
     return actions;
   }
 
   private Action toCore(String field, Doing d) {
-    if (d == null || d.kind() == null || d.from() == null) {
-      throw Problem.invalid(field, "What is done, or when, is missing.", "Choose both.");
-    }
-    boolean house = d.kind().at() == Action.At.HOUSE;
-    String of = house ? "" : String.valueOf(d.of());
-    if (!house && !system.has(of)) {
-      throw Problem.notFound(d.kind().at() == Action.At.STORE ? "store" : "part");
-    }
+    String of = d.kind().at() == Action.At.HOUSE ? "" : String.valueOf(d.of());
     double amount = d.amount() == null ? Double.NaN : d.amount();
     if (d.kind() == Action.Kind.LOAD && !(amount > 0 && amount <= MOST_WOOD)) {
       throw Problem.invalid(
@@ -92,6 +98,15 @@ final class Doings {
     double until = d.to() == null ? length : Math.max(from, clamp(d.to()));
     double to = d.kind().lasts() ? until : from;
     return Problem.field(field, () -> new Action(d.kind(), of, from, to, amount));
+  }
+
+  /** Whether any of it lies in this stretch; a load laid on longer ago has burnt. */
+  private boolean lies(Doing d) {
+    long from = d.from().getEpochSecond() - now.getEpochSecond();
+    if (from >= length) {
+      return false;
+    }
+    return d.kind().lasts() ? d.to() == null || d.to().isAfter(now) : from > -JUST_NOW;
   }
 
   private double clamp(Instant at) {

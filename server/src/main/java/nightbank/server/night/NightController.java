@@ -9,15 +9,17 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The coming night over HTTP. */
+/** The coming nights over HTTP. */
 @RestController
 class NightController {
   private final Tonight tonight;
+  private final NightsToCome nights;
   private final Courtesy courtesy;
   private final Access access;
 
-  NightController(Tonight tonight, Courtesy courtesy, Access access) {
+  NightController(Tonight tonight, NightsToCome nights, Courtesy courtesy, Access access) {
     this.tonight = tonight;
+    this.nights = nights;
     this.courtesy = courtesy;
     this.access = access;
   }
@@ -29,5 +31,14 @@ class NightController {
       @RequestBody TonightQuestion question) {
     access.require(holdingId, Role.GUEST);
     return courtesy.first(() -> tonight.ask(holdingId, houseId, question));
+  }
+
+  @PostMapping("/api/holdings/{holdingId}/houses/{houseId}/nights-ahead")
+  NightsView ahead(
+      @PathVariable UUID holdingId,
+      @PathVariable UUID houseId,
+      @RequestBody TonightQuestion question) {
+    access.require(holdingId, Role.GUEST);
+    return courtesy.first(() -> nights.ask(holdingId, houseId, question));
   }
 }

@@ -2,13 +2,12 @@ package nightbank.server.night;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
-import java.util.UUID;
 import nightbank.core.forecast.Advice;
 import nightbank.core.forecast.Counterfactual;
 import nightbank.core.forecast.NightCaution;
 import nightbank.core.forecast.NightForecast;
-import nightbank.core.forecast.Possible;
 import nightbank.core.forecast.Shortfall;
 import nightbank.core.house.HouseLosses;
 import nightbank.core.system.Action;
@@ -25,35 +24,18 @@ import nightbank.server.part.PartView;
 final class TonightMapping {
   private static final int POINTS = 240;
 
-  private final UUID houseId;
+  private final Outlook outlook;
   private final SystemPlan plan;
   private final List<Starts.StoreStart> stores;
-  private final List<PartView> parts;
   private final Doings doings;
   private final Instant now;
-  private final SunTimes sun;
-  private final List<Possible> possible;
-  private final List<TonightView.Assumption> assumed;
 
-  TonightMapping(
-      UUID houseId,
-      SystemPlan plan,
-      List<Starts.StoreStart> stores,
-      List<PartView> parts,
-      Doings doings,
-      Instant now,
-      SunTimes sun,
-      List<Possible> possible,
-      List<TonightView.Assumption> assumed) {
-    this.houseId = houseId;
-    this.plan = plan;
-    this.stores = stores;
-    this.parts = parts;
-    this.doings = doings;
-    this.now = now;
-    this.sun = sun;
-    this.possible = possible;
-    this.assumed = assumed;
+  TonightMapping(Outlook outlook) {
+    this.outlook = outlook;
+    plan = outlook.plan();
+    stores = outlook.stores();
+    doings = outlook.doings();
+    now = outlook.now();
   }
 
   TonightView quick(SystemResult night, double withoutCelsius) {
@@ -102,6 +84,7 @@ final class TonightMapping {
       coldest = m.plants()[i] < m.plants()[coldest] ? i : coldest;
     }
     Shortfall shortfall = Shortfall.of(plan, m);
+    SunTimes sun = outlook.nights().get(0);
     double balance = 0;
     List<TonightView.StoreTonight> through = new ArrayList<>();
     for (int i = 0; i < stores.size(); i++) {
@@ -111,7 +94,7 @@ final class TonightMapping {
       through.add(s);
     }
     return new TonightView(
-        houseId,
+        outlook.houseId(),
         verdict,
         limit,
         m.lowestCelsius(),
@@ -145,7 +128,7 @@ final class TonightMapping {
         through,
         parts(m, every),
         doings.views(plan.actions()),
-        doings.views(possible),
+        doings.views(outlook.possible()),
         advice == null
             ? null
             : new TonightView.AdviceView(
@@ -167,13 +150,13 @@ final class TonightMapping {
                         c.reason(),
                         c.remedy()))
             .toList(),
-        assumed);
+        outlook.assumed());
   }
 
   private List<TonightView.PartTonight> parts(SystemResult m, int every) {
     PlantSystem system = plan.system();
     List<TonightView.PartTonight> all = new ArrayList<>();
-    for (PartView p : parts) {
+    for (PartView p : outlook.parts()) {
       String id = p.id().toString();
       for (int i = 0; i < system.sources().size(); i++) {
         SystemResult.SourceTrace t = m.sources().get(i);
@@ -187,7 +170,8 @@ final class TonightMapping {
                   t.releasedJoules(),
                   t.runSeconds(),
                   t.starts(),
-                  thin(t.watts(), every)));
+                  thin(t.watts(), every),
+                  List.of()));
         }
       }
       for (int i = 0; i < system.circuits().size(); i++) {
@@ -202,7 +186,8 @@ final class TonightMapping {
                   t.movedJoules(),
                   t.runSeconds(),
                   t.starts(),
-                  thin(t.watts(), every)));
+                  thin(t.watts(), every),
+                  Arrays.stream(t.netJoulesByEnd()).boxed().toList()));
         }
       }
       for (int i = 0; i < system.pumps().size(); i++) {
@@ -217,7 +202,8 @@ final class TonightMapping {
                   t.hotJoules(),
                   t.runSeconds(),
                   t.stops(),
-                  thin(t.watts(), every)));
+                  thin(t.watts(), every),
+                  List.of(t.coldJoules(), -t.hotJoules())));
         }
       }
     }
@@ -232,7 +218,8 @@ final class TonightMapping {
       double heat,
       double run,
       int starts,
-      List<Double> watts) {
+      List<Double> watts,
+      List<Double> ends) {
     boolean fire = p.kind().equals("FIRE");
     return new TonightView.PartTonight(
         p.id(),
@@ -244,7 +231,8 @@ final class TonightMapping {
         heat,
         run,
         starts,
-        watts);
+        watts,
+        ends);
   }
 
   private TonightView.StoreTonight store(

@@ -93,6 +93,8 @@ public record TonightView(
    * @param kind FIRE, FLAMES, HEATER, ELEMENT, SUNLIGHT, HEAP, CIRCUIT or HEAT_PUMP
    * @param byItself whether it runs without anybody's hand
    * @param watts of heat that it gives or moves
+   * @param endsJoules what each end of a circuit gave to its stream, what a heat pump took from its
+   *     cold and its hot side; negative where it got heat
    */
   public record PartTonight(
       UUID id,
@@ -104,7 +106,8 @@ public record TonightView(
       double heatJoules,
       double runSeconds,
       int starts,
-      List<Double> watts) {}
+      List<Double> watts,
+      List<Double> endsJoules) {}
 
   /**
    * Something that can be done.

@@ -22,7 +22,7 @@ public class Weathers {
   private static final Logger LOG = LoggerFactory.getLogger(Weathers.class);
   private static final Duration FRESH = Duration.ofMinutes(30);
   private static final Duration REST_AFTER_FAILURE = Duration.ofMinutes(1);
-  private static final int HOURS = 42;
+  private static final int HOURS = 7 * 24 + 18;
 
   private final WeatherRepository repository;
   private final ForecastSource source;

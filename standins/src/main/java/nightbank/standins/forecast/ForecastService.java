@@ -24,7 +24,7 @@ import java.util.concurrent.Executors;
  */
 public final class ForecastService implements AutoCloseable {
   private static final int MOST_HOURS = 240;
-  private static final long SEED = 20_260_460;
+  private static final long SEED = 20_494_741;
 
   private final HttpServer server;
   private volatile Fault fault = Fault.NONE;

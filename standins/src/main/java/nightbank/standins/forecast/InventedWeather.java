@@ -30,7 +30,7 @@ final class InventedWeather {
     int year = at.atZone(ZoneOffset.UTC).getDayOfYear();
     double warmest = latitude >= 0 ? 201 : 19; // day of the year
     double season = Math.cos(2 * Math.PI * (year - warmest) / 365.25);
-    double mean = 27 - 0.45 * Math.abs(latitude) + season * (2 + 0.17 * Math.abs(latitude));
+    double mean = 24.5 - 0.32 * Math.abs(latitude) + season * (2 + 0.13 * Math.abs(latitude));
     double front = wave(days, 3.7, 1) + 0.6 * wave(days, 1.9, 2);
     double cloud = Math.min(1, Math.max(0, 0.5 + 0.42 * wave(days, 2.6, 3) + 0.2 * front));
     double wind = Math.max(0.3, 3 + 2.6 * wave(days, 1.7, 4) + 1.5 * front * cloud);

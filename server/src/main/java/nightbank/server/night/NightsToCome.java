@@ -1,0 +1,79 @@
+package nightbank.server.night;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import nightbank.core.forecast.DaysAdvice;
+import nightbank.core.forecast.NightsAhead;
+import nightbank.core.system.Action;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.weather.SunTimes;
+import org.springframework.stereotype.Service;
+
+/** How the nights ahead will go, as far as the weather is known, and what holds them all. */
+@Service
+class NightsToCome {
+  private final Outlooks outlooks;
+
+  NightsToCome(Outlooks outlooks) {
+    this.outlooks = outlooks;
+  }
+
+  NightsView ask(UUID holding, UUID houseId, TonightQuestion q) {
+    Outlook from = outlooks.days(holding, houseId, q);
+    List<NightsAhead.Span> spans = new ArrayList<>();
+    double before = 0;
+    for (SunTimes sun : from.nights()) {
+      double dawn = sun.sunrise().map(from::seconds).orElse(from.plan().lengthSeconds());
+      double dusk = sun.sunset().map(from::seconds).orElse(before);
+      spans.add(new NightsAhead.Span(Math.max(before, dusk), dawn));
+      before = dawn;
+    }
+    SystemPlan plan = from.plan();
+    NightsAhead ahead = NightsAhead.of(plan, spans, from.doubt());
+    boolean quick = Boolean.TRUE.equals(q.quick());
+    return new NightsView(
+        nights(from, ahead),
+        from.now().plusSeconds((long) plan.lengthSeconds()),
+        ahead.breaksFirst().isPresent() ? ahead.breaksFirst().getAsInt() : null,
+        quick ? null : advice(from, DaysAdvice.find(plan, ahead, from.possible(), from.doubt())),
+        plan.stepSeconds());
+  }
+
+  private static List<NightsView.NightView> nights(Outlook from, NightsAhead ahead) {
+    List<NightsView.NightView> all = new ArrayList<>();
+    double before = 0;
+    for (NightsAhead.Night n : ahead.nights()) {
+      double since = before;
+      List<Action> planned =
+          from.plan().actions().stream()
+              .filter(a -> a.fromSeconds() >= since && a.fromSeconds() < n.span().dawn())
+              .toList();
+      all.add(
+          new NightsView.NightView(
+              at(from, n.span().dusk()),
+              at(from, n.span().dawn()),
+              n.outdoorLowest(),
+              n.lowest(),
+              at(from, n.lowestAtSeconds()),
+              n.lowestTenth(),
+              n.chanceOfHolding(),
+              n.verdict().name(),
+              from.doings().views(planned)));
+      before = n.span().dawn();
+    }
+    return all;
+  }
+
+  private static NightsView.DaysAdviceView advice(Outlook from, DaysAdvice a) {
+    Instant latest =
+        a.latestSeconds().isPresent() ? at(from, a.latestSeconds().getAsDouble()) : null;
+    return new NightsView.DaysAdviceView(
+        from.doings().views(a.actions()), a.holds(), a.minutes(), latest);
+  }
+
+  private static Instant at(Outlook from, double seconds) {
+    return from.now().plusSeconds((long) seconds);
+  }
+}

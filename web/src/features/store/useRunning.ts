@@ -1,0 +1,32 @@
+import { ref, watch, type Ref } from 'vue'
+import { api, body, type Views } from '@/shared/api/client'
+import type { Part } from '../part/parts'
+
+/** How everything runs tonight in a house, asked anew when something of it changes; null unknown. */
+export function useRunning(holding: string, house: () => string, parts: Ref<Part[]>) {
+  const night = ref<Views['TonightView'] | null>(null)
+  let turn = 0
+  watch(
+    [house, parts],
+    async () => {
+      const mine = ++turn
+      if (!house()) {
+        night.value = null
+        return
+      }
+      try {
+        const answer = await body(
+          api.POST('/api/holdings/{holdingId}/houses/{houseId}/tonight', {
+            params: { path: { holdingId: holding, houseId: house() } },
+            body: { quick: true } as Views['TonightQuestion'],
+          }),
+        )
+        if (mine === turn) night.value = answer
+      } catch {
+        if (mine === turn) night.value = null // no weather known: the picture stands without watts
+      }
+    },
+    { immediate: true },
+  )
+  return night
+}
