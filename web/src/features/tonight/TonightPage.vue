@@ -99,7 +99,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     </h1>
     <h1 v-else>Will tonight hold?</h1>
     <p v-if="night" class="lead-line">
-      {{ shortage(night, zone) }}
+      {{ shortage(night, session.units, zone) }}
       {{ certainty(night, session.units) }}
     </p>
     <div v-if="night && told && !(taken && said === null)" class="advice no-print">

@@ -43,6 +43,7 @@ describe('tonight in words', () => {
           shortCandles: 7,
           shortWoodKilograms: 0.8,
         }),
+        C,
         'UTC',
       )
     expect(short('HEAT')).toBe(
@@ -51,6 +52,8 @@ describe('tonight in words', () => {
     expect(short('SPEED')).toContain('fast enough')
     expect(short('NO_STORE')).toContain('No store reaches the house')
     expect(short('NONE')).toBe('')
+    const set = night({ shortKind: 'NO_STORE', setWarmerKelvin: 3.5 })
+    expect(shortage(set, C, 'UTC')).toContain('set 3.5 K warmer, this night holds')
   })
   it('owns up to what was guessed', () => {
     const given = (code: string, value: number, of: string, worthKelvin: number) =>

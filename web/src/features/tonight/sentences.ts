@@ -214,8 +214,10 @@ export function otherwise(w: Views['What'], u: Temperature): string {
 }
 
 /** What is lacking, in heat, in power and in the grower's own means. */
-export function shortage(n: Night, zone: string): string {
+export function shortage(n: Night, u: Temperature, zone: string): string {
   if (n.shortKind === 'NONE') return ''
+  if (n.setWarmerKelvin != null)
+    return `The heat is there and the thermostat stops it: set ${kelvins(n.setWarmerKelvin, u)} warmer, this night holds. Leaves are colder than the air that it feels.`
   const why =
     n.shortKind === 'NO_STORE'
       ? 'No store reaches the house.'

@@ -3087,6 +3087,8 @@ export interface components {
             plantLimitCelsius: number;
             plants: number[];
             possible: components["schemas"]["Possible"][];
+            /** Format: double */
+            setWarmerKelvin: number;
             /** Format: int32 */
             shortCandles: number;
             /** Format: date-time */

@@ -8,6 +8,7 @@ import nightbank.core.source.WoodFire;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
+import nightbank.core.store.Stream;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
@@ -32,10 +33,12 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
     FLAME_INDOORS,
     DAMPER_ON_FIRE,
     HOUSE_OVERHEATS,
-    ELEMENT_IN_WATER
+    ELEMENT_IN_WATER,
+    COIL_IN_HOT_MASS
   }
 
   private static final double EMBERS = 4 * 3600.0; // s after a load (3 to 8 h)
+  private static final double BOILS_SOON = 95; // °C
   private static final double TOO_WARM = 25; // °C, for plants that stand a winter
 
   /** All that a night calls for. */
@@ -47,6 +50,8 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
       heat(stores.get(i), night.stores().get(i), all);
     }
     burning(plan, night, all);
+    elements(plan, night, all);
+    coils(plan, night, all);
     tooWarm(plan, night, all);
     for (Action a : plan.actions()) {
       doing(plan, a, all);
@@ -127,7 +132,16 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
               "A flue shut while embers glow sends carbon monoxide into the house.",
               "Shut it when the last ember is black, and never in a house where somebody sleeps."));
     }
-    if (source.source() instanceof ElectricHeat e) {
+  }
+
+  /** Whatever of it runs by itself or by hand. */
+  private static void elements(SystemPlan plan, SystemResult night, List<NightCaution> all) {
+    for (int i = 0; i < plan.system().sources().size(); i++) {
+      SystemSource source = plan.system().sources().get(i);
+      SystemResult.SourceTrace t = night.sources().get(i);
+      if (!(source.source() instanceof ElectricHeat e) || t.electricJoules() <= 0) {
+        continue;
+      }
       e.shares().stream()
           .flatMap(s -> s.to().storeId().stream())
           .flatMap(id -> plan.system().stores().stream().filter(s -> s.id().equals(id)))
@@ -138,9 +152,35 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
                       new NightCaution(
                           Code.ELEMENT_IN_WATER,
                           s.id(),
-                          a.fromSeconds(),
+                          first(t.watts(), night.seconds()),
                           "Water beside mains electricity can kill.",
                           "A residual-current device and an earth, by a licensed electrician.")));
+    }
+  }
+
+  /** Water led through what is hotter than it may become. */
+  private static void coils(SystemPlan plan, SystemResult night, List<NightCaution> all) {
+    for (int i = 0; i < plan.system().stores().size(); i++) {
+      SystemStore s = plan.system().stores().get(i);
+      boolean water =
+          s.store().medium().kind() != Medium.Kind.WATER
+              && plan.system().circuits().stream()
+                  .filter(c -> c.stream().fluid() == Stream.Fluid.WATER)
+                  .flatMap(c -> c.ends().stream())
+                  .anyMatch(end -> end.storeId().filter(s.id()::equals).isPresent());
+      if (water && night.stores().get(i).hottestCelsius() > BOILS_SOON) {
+        all.add(
+            new NightCaution(
+                Code.COIL_IN_HOT_MASS,
+                s.id(),
+                0,
+                String.format(
+                    "Water is led through a mass of up to %.0f °C: when its pump stands still, it"
+                        + " boils in the coil, and steam bursts what is closed.",
+                    night.stores().get(i).hottestCelsius()),
+                "An open vessel above the coil or a safety valve of its own, and a pump that does"
+                    + " not stop for want of current; by local code and a licensed fitter."));
+      }
     }
   }
 

@@ -16,6 +16,8 @@ public final class HouseModel {
   private static final double SUB_STEP = 60;
   private static final double SUN_TO_AIR = 0.35; // leaves and pots warm the air at once; 0.2 to 0.5
   private static final double FOOT_REACH = 0.5; // m of soil that a store's foot warms round it
+  private static final double PIPE_REACH = 0.2; // m that pipes in beds warm; they lie at half of it
+  private static final double ROOM_FILM = 0.13; // m²K/W behind a shared wall, ISO 6946
   private static final double DEMAND_EVERY = 300; // s
   private static final double START_HUMIDITY = 0.85;
   private static final double OUTDOOR_HUMIDITY = 0.85; // of air whose dew point nobody knows
@@ -68,6 +70,9 @@ public final class HouseModel {
 
     /** Into the soil near the surface, from what stands on it. */
     public double floorWatts;
+
+    /** Put into pipes in floor or beds. */
+    public double pipeWatts;
 
     public double sunWatts;
 
@@ -128,7 +133,7 @@ public final class HouseModel {
                 slab.conductivity(),
                 slab.heatPerCubicMetre(),
                 0);
-        walls[i].lay(massCelsius, massCelsius);
+        walls[i].lay(massCelsius, behind(skin.part(i), slab, massCelsius));
         open += skin.part(i).areaSquareMetres();
       }
     }
@@ -149,6 +154,15 @@ public final class HouseModel {
       soil.lay(massCelsius, groundCelsius);
     }
     vapour = START_HUMIDITY * MoistAir.saturationDensity(airCelsius);
+  }
+
+  /** A wall that is as warm as this within has long been led through from the room behind it. */
+  private static double behind(SkinPart part, Slab slab, double within) {
+    if (!part.shared()) {
+      return within;
+    }
+    double flux = (part.beyondCelsius() - within) / (slab.resistance() + ROOM_FILM);
+    return part.beyondCelsius() - flux * ROOM_FILM;
   }
 
   /** Heavy walls begin as warm as this all through, where they differ from the floor. */
@@ -243,9 +257,9 @@ public final class HouseModel {
     double floorFixed = 0;
     double into = 0;
     if (soil != null) {
-      into = s.floorWatts / area;
+      into = (s.floorWatts + s.pipeWatts) / area;
       soil.beyond(HELD, HELD * s.groundCelsius);
-      soil.eliminate(dt, into, FOOT_REACH);
+      soil.eliminate(dt, s.floorWatts / area, FOOT_REACH, s.pipeWatts / area, PIPE_REACH);
       double latent = MoistAir.LATENT * skin.floorVapourFilm;
       double all =
           skin.floorFilm
@@ -268,7 +282,7 @@ public final class HouseModel {
     double byFloor = skin.airByFloor();
     if (soil == null) {
       left -= byFloor;
-      right += s.floorWatts;
+      right += s.floorWatts + s.pipeWatts;
     } else {
       double open = area * skin.floorFilm;
       left += open - (open + byFloor) * floorByAir;
@@ -358,6 +372,11 @@ public final class HouseModel {
   /** Soil that a store's foot meets, °C; the air where there is none. */
   public double footCelsius() {
     return soil != null ? soil.meanTo(FOOT_REACH) : air;
+  }
+
+  /** Soil that pipes in floor or beds meet, °C; the air where there is none. */
+  public double bedCelsius() {
+    return soil != null ? soil.meanTo(PIPE_REACH) : air;
   }
 
   /** A part's inner face, °C. */

@@ -89,13 +89,24 @@ final class SoilColumn {
    * @param into W/m² put into the layers down to {@code depth}, evenly by thickness
    */
   void eliminate(double dt, double into, double depth) {
+    eliminate(dt, into, depth, 0, depth);
+  }
+
+  /**
+   * The same with more put in to another depth.
+   *
+   * @param shallow W/m² put into the layers down to {@code shallowDepth}
+   */
+  void eliminate(double dt, double into, double depth, double shallow, double shallowDepth) {
     double share = into / Math.max(1e-9, depth);
+    double shallowShare = shallow / Math.max(1e-9, shallowDepth);
     double reach = 0;
     for (int i = 0; i < n; i++) {
       boolean freezing = celsius[i] < 0 && celsius[i] > -FREEZES_OVER;
       apparent[i] = thick[i] * (freezing ? frozenHeat : heat);
       double here = Math.max(0, Math.min(reach + thick[i], depth) - reach);
-      alpha[i] = share == 0 ? 0 : share * here;
+      double near = Math.max(0, Math.min(reach + thick[i], shallowDepth) - reach);
+      alpha[i] = share * here + shallowShare * near;
       reach += thick[i];
     }
     double end = below * link[n] / (below + link[n]); // last centre to beyond

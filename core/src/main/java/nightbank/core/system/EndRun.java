@@ -154,7 +154,7 @@ abstract class EndRun {
       if (end instanceof CircuitEnd.Radiator r) {
         towards(sensors.houseAir(), r.wattsPerKelvin() / rate, out);
       } else if (end instanceof CircuitEnd.UnderFloor u) {
-        towards(sensors.foot(), u.wattsPerKelvin() / rate, out);
+        towards(sensors.bed(), u.wattsPerKelvin() / rate, out);
       } else if (end instanceof CircuitEnd.HouseAir) {
         at(sensors.houseAir(), out);
       } else if (end instanceof CircuitEnd.OutdoorAir) {

@@ -53,6 +53,10 @@ final class Sensors {
     return house == null ? airAlone : house.airCelsius();
   }
 
+  double bed() {
+    return house == null ? airAlone : house.bedCelsius();
+  }
+
   double foot() {
     return house == null ? airAlone : house.footCelsius();
   }

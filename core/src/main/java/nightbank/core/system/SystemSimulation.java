@@ -229,6 +229,7 @@ public final class SystemSimulation {
       double toAir = 0;
       double radiant = 0;
       double toFloor = 0;
+      double toPipes = 0;
       for (SourceRun s : sources) {
         s.feed(at, sensors.outdoorCelsius);
         s.step(at, h, sensors);
@@ -241,7 +242,7 @@ public final class SystemSimulation {
       for (CircuitRun c : circuits) {
         c.step(h, sensors, needed);
         toAir += c.airWatts;
-        toFloor += c.floorWatts;
+        toPipes += c.floorWatts;
       }
       for (SourceRun s : sources) {
         s.afterCircuits(h);
@@ -263,7 +264,7 @@ public final class SystemSimulation {
         c.control.passed(h);
       }
       if (model != null) {
-        house(at, h, toAir, radiant, toFloor);
+        house(at, h, toAir, radiant, toFloor, toPipes);
       }
     }
 
@@ -276,7 +277,8 @@ public final class SystemSimulation {
       return false;
     }
 
-    private void house(double at, double h, double toAir, double radiant, double toFloor) {
+    private void house(
+        double at, double h, double toAir, double radiant, double toFloor, double toPipes) {
       double end = at + h;
       now.outdoorCelsius = weather.outdoorAt(end);
       now.windMetresPerSecond = weather.windAt(end);
@@ -290,8 +292,9 @@ public final class SystemSimulation {
       now.gainWatts = toAir;
       now.radiantWatts = radiant;
       now.floorWatts = toFloor;
+      now.pipeWatts = toPipes;
       model.step(h, now);
-      gained += (toAir + radiant + toFloor) * h + model.vapourJoules();
+      gained += (toAir + radiant + toFloor + toPipes) * h + model.vapourJoules();
       sun += model.sunJoules();
       lost += model.lostJoules() + model.groundJoules();
       vented += model.ventedJoules();

@@ -121,6 +121,29 @@ public class NightCautionTest {
   }
 
   @Test
+  public void anElementThatRunsByItselfIsWarnedOfToo() {
+    SystemPlan p = night(of("water"), 40);
+    SystemSource free =
+        new SystemSource(
+            "own", new ElectricHeat(Share.allTo("s"), 200, false), Control.free(), true);
+    List<SystemSource> sources = new ArrayList<>(p.system().sources());
+    sources.add(free);
+    assertThat(codes(p.withSystem(p.system().withSources(sources))))
+        .contains(NightCaution.Code.ELEMENT_IN_WATER);
+  }
+
+  @Test
+  public void waterLedThroughAHotMassIsWarnedOfAndThroughACoolOneNot() {
+    assertThat(codes(led(180))).contains(NightCaution.Code.COIL_IN_HOT_MASS);
+    assertThat(codes(led(50))).doesNotContain(NightCaution.Code.COIL_IN_HOT_MASS);
+  }
+
+  private static SystemPlan led(double celsius) {
+    SystemPlan p = night(of("gravel"), 20);
+    return p.withSystem(Places.led(p.house(), Places.heap(), celsius));
+  }
+
+  @Test
   public void whatIsHotterThanItStandsIsNamed() {
     assertThat(codes(night(of("soil"), 130))).contains(NightCaution.Code.TOO_HOT_FOR_MEDIUM);
     HeatStore wrapped =

@@ -84,17 +84,54 @@ public class HouseModelTest {
       s.gainWatts = 100;
       s.radiantWatts = 150;
       s.floorWatts = 60;
+      s.pipeWatts = 40;
       s.sunWatts = Math.max(0, 4_000 * Math.sin(i / 230.0));
       s.groundCelsius = 2;
       s.screenDrawn = i % 1440 > 700;
       model.step(60, s);
-      in += (100 + 150 + 60) * 60 + model.sunJoules();
+      in += (100 + 150 + 60 + 40) * 60 + model.sunJoules();
       out += model.lostJoules() + model.ventedJoules() + model.groundJoules();
       coldest = Math.min(coldest, model.floorCelsius());
     }
     double moved = in + Math.abs(out);
     assertThat(coldest).as("the soil freezes").isLessThan(-0.6);
     assertThat(in - out - (model.heatContent() - start)).isCloseTo(0, within(1e-9 * moved));
+  }
+
+  @Test
+  public void pipesInTheBedsWarmAHouseWithinANightAndAStoresFootDeepDownLess() {
+    double[] lows = new double[3];
+    for (int way = 0; way < 3; way++) {
+      HouseModel model = new HouseModel(whole(), 6, 5, 5);
+      HouseModel.Step s = new HouseModel.Step();
+      s.outdoorCelsius = -6;
+      s.windMetresPerSecond = 2;
+      s.skyCelsius = -20;
+      s.groundCelsius = 5;
+      s.pipeWatts = way == 1 ? 600 : 0;
+      s.floorWatts = way == 2 ? 600 : 0;
+      for (int i = 0; i < 15 * 60; i++) {
+        model.step(60, s);
+      }
+      lows[way] = model.airCelsius();
+    }
+    assertThat(lows[1]).isGreaterThan(lows[0] + 0.4);
+    assertThat(lows[2]).isBetween(lows[0] + 0.05, lows[1] - 0.15);
+  }
+
+  @Test
+  public void aHeavyWallBeforeAWarmRoomBeginsAsThoughTheRoomHadLongBeenWarm() {
+    Slab stone = new Slab(0.5, 1.6, 2e6);
+    double flux = (18 - 6) / (stone.resistance() + 0.13);
+    double mean = (6 + 18 - flux * 0.13) / 2;
+    double more = before(18, stone).heatContent() - before(6, stone).heatContent();
+    assertThat(more).isCloseTo(10 * 0.5 * 2e6 * (mean - 6), within(0.01 * more));
+  }
+
+  private static HouseModel before(double room, Slab stone) {
+    SkinPart wall = Skins.part("wall", 10, 1.9, 0).massive(stone).against(room);
+    return new HouseModel(
+        Greenhouse.of(List.of(Skins.part("glass", 20, 5.8, 0.7), wall), 30, 1, 2), 6, 6);
   }
 
   @Test

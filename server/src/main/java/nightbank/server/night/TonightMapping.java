@@ -4,11 +4,13 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 import nightbank.core.forecast.Advice;
 import nightbank.core.forecast.Counterfactual;
 import nightbank.core.forecast.NightCaution;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.forecast.Shortfall;
+import nightbank.core.forecast.WarmerSet;
 import nightbank.core.house.HouseLosses;
 import nightbank.core.system.Action;
 import nightbank.core.system.Control;
@@ -114,6 +116,7 @@ final class TonightMapping {
         shortfall.candles(),
         shortfall.woodKilograms(),
         shortfall.kind().name(),
+        f == null || shortfall.kind() == Shortfall.Kind.NONE ? null : warmer(),
         m.coldDegreeHours(),
         sun.sunset().orElse(null),
         sun.sunrise().orElse(null),
@@ -151,6 +154,11 @@ final class TonightMapping {
                         c.remedy()))
             .toList(),
         outlook.assumed());
+  }
+
+  private Double warmer() {
+    OptionalDouble kelvin = WarmerSet.of(plan);
+    return kelvin.isPresent() ? kelvin.getAsDouble() : null;
   }
 
   private List<TonightView.PartTonight> parts(SystemResult m, int every) {

@@ -21,6 +21,8 @@ import nightbank.server.house.LossView;
  * @param shortCandles candles that give as much
  * @param shortWoodKilograms dry wood whose heat comes to as much
  * @param shortKind NONE, NO_STORE, HEAT (not enough) or SPEED (not fast enough)
+ * @param setWarmerKelvin by how much thermostats of the house's air must be set warmer for it to
+ *     hold; absent where that does not help, and in a quick answer
  * @param possible what can be done tonight in this house
  * @param advice absent in a quick answer
  */
@@ -45,6 +47,7 @@ public record TonightView(
     int shortCandles,
     double shortWoodKilograms,
     String shortKind,
+    Double setWarmerKelvin,
     double coldDegreeHours,
     Instant sunset,
     Instant sunrise,
