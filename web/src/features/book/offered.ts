@@ -25,6 +25,13 @@ export function offered(
   return [
     { value: 'firewood', text: 'Firewood', pack: 'net', amount: 20, unit: 'KILOGRAM' },
     { value: 'electricity', text: 'Electricity', pack: 'unit', amount: 1, unit: 'KILOWATT_HOUR' },
+    ...catalogue.fuels.map((f): Offered => ({
+      value: f.id,
+      text: f.name,
+      pack: 'pack',
+      amount: 1,
+      unit: 'KILOGRAM',
+    })),
     ...catalogue.media.map((m) => fill(m.id, m.name)),
     ...own.map((m) => fill(m.id, m.name)),
     ...catalogue.insulation.map((m): Offered => ({

@@ -11,11 +11,11 @@ import { heatColour } from '@/shared/heat'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { degrees, massOf, energyOf, powerOf, areaOf } from '@/shared/units'
+import { areaOf, degrees, energyOf, kelvins, massOf, powerOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import { newId } from '../store/designs'
 import { sizeCurve } from './queries'
-import { bodies, curveSentence, figuresOf, foundSentence, limitWord } from './sentences'
+import { bodies, curveSentence, figuresOf, foundSentence, limitWord, meansWord } from './sentences'
 import { useSizing } from './useSizing'
 
 type Found = Views['SizedView']
@@ -176,7 +176,9 @@ async function plan(s: Found) {
       With nothing added the plants would come to
       {{ degrees(view.withoutCelsius, session.units) }}; they stand
       {{ degrees(view.limitCelsius, session.units, 0) }}. That night costs
-      {{ energyOf(view.billJoules) }}, up to {{ powerOf(view.peakWatts) }} at once.
+      {{ energyOf(view.billJoules) }}, up to {{ powerOf(view.peakWatts) }} at once. Held means that
+      nine nights in ten like it are: the middle one must stay
+      {{ kelvins(view.marginKelvin, session.units) }} above the limit.
     </p>
     <form class="asked" aria-label="The question" @submit.prevent>
       <label for="house">House</label>
@@ -252,6 +254,15 @@ async function plan(s: Found) {
             </tbody>
           </table>
         </details>
+        <template v-if="view?.means.length && !running">
+          <h2 class="mt-3">Without storing it</h2>
+          <p>The same night is held by any of these, beside what stands there:</p>
+          <ul>
+            <li v-for="m in view.means" :key="m.kind" :class="{ soft: !m.holds }">
+              {{ meansWord(m, view.currency) }}
+            </li>
+          </ul>
+        </template>
         <details v-if="fails.length">
           <summary>{{ fails.length }} cannot hold it with what finds room</summary>
           <p>{{ fails.map((s) => bodies(s)).join('; ') }}.</p>

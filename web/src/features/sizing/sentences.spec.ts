@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import type { Views } from '@/shared/api/client'
-import { bodies, curveSentence, foundSentence, pairSentence, schools, whyWord } from './sentences'
+import {
+  bodies,
+  curveSentence,
+  foundSentence,
+  meansWord,
+  pairSentence,
+  schools,
+  whyWord,
+} from './sentences'
 
 const C = { fahrenheit: false }
 const found = {
@@ -53,6 +61,45 @@ describe('the curve', () => {
   it('says what twice as many would save', () => {
     const c = { nights: 120, fromFile: false, points: [point(0, 40), point(6, 5), point(12, 1)] }
     expect(curveSentence(c, 6)).toContain('with 12, 1.')
+  })
+  it('says when refilling limits it and not size', () => {
+    const fed = { ...point(6, 20), refillingLimits: true }
+    const c = { nights: 120, fromFile: false, points: [point(0, 40), fed, point(12, 20)] }
+    expect(curveSentence(c, 6)).toContain('Refilling limits it, not size')
+  })
+})
+
+describe('without a store', () => {
+  const means = (part: object) =>
+    meansWord(
+      {
+        kind: 'CANDLES',
+        amount: 14,
+        holds: true,
+        lowestCelsius: 2,
+        fuelKilograms: 0.8,
+        electricJoules: 0,
+        cost: null,
+        ...part,
+      } as unknown as Views['MeansView'],
+      '£',
+    )
+  it('says how much of what, and what it takes', () => {
+    expect(means({})).toBe('14 candles burning all night (0.8 kg of wax)')
+    expect(
+      means({
+        kind: 'HEAT_PUMP',
+        amount: 450,
+        fuelKilograms: 0,
+        electricJoules: 2.52e7,
+        cost: 2.1,
+      }),
+    ).toBe('a heat pump on the air outdoors that draws 450 W (7.00 kWh, £2.10 a night)')
+  })
+  it('says what does not do', () => {
+    expect(means({ kind: 'EARTH_PIPES', amount: 30, holds: false })).toBe(
+      'not even 30 earth pipes of 8 m with a fan',
+    )
   })
 })
 

@@ -60,6 +60,27 @@ export function figuresOf(s: Found, currency: string, u: Temperature): [string, 
   ]
 }
 
+/** Heat made or moved through the night: how much of it, and what it takes. */
+export function meansWord(m: Views['MeansView'], currency: string): string {
+  const what = {
+    CANDLES: `${m.amount} candles burning all night`,
+    GAS_HEATER: `a gas heater of ${powerOf(m.amount)} without a flue`,
+    ELECTRIC_HEATER: `an electric heater of ${powerOf(m.amount)}`,
+    HEAT_PUMP: `a heat pump on the air outdoors that draws ${powerOf(m.amount)}`,
+    HEAP: `${m.amount} m³ of working heap with a loop`,
+    EARTH_PIPES: `${m.amount} earth pipes of 8 m with a fan`,
+  }[m.kind]
+  const takes = [
+    m.fuelKilograms > 0
+      ? `${massOf(m.fuelKilograms)} of ${m.kind === 'CANDLES' ? 'wax' : 'gas'}`
+      : '',
+    m.electricJoules > 0 ? energyOf(m.electricJoules) : '',
+    m.cost != null && m.cost > 0 ? `${currency}${m.cost.toFixed(2)} a night` : '',
+  ].filter(Boolean)
+  if (!m.holds) return `not even ${what}`
+  return takes.length ? `${what} (${takes.join(', ')})` : what
+}
+
 /** Where more of the same stops helping: the first step that saves less than one night. */
 export function curveSentence(c: Views['CurveView'], needed: number): string {
   const p = c.points
@@ -67,9 +88,10 @@ export function curveSentence(c: Views['CurveView'], needed: number): string {
   const at = p.find((x) => x.count === needed) ?? p[p.length - 1]
   const most = p[p.length - 1]
   const begin = `Without it ${none.nightsLost} of ${c.nights} nights are lost; with ${at.count}, ${at.nightsLost}`
+  const fed = at.refillingLimits ? ' Refilling limits it, not size: charge it more each day.' : ''
   if (most.nightsLost >= at.nightsLost && most.count > at.count)
-    return `${begin}; twice as many save none more.`
-  return `${begin}; with ${most.count}, ${most.nightsLost}.`
+    return `${begin}; twice as many save none more.${fed}`
+  return `${begin}; with ${most.count}, ${most.nightsLost}.${fed}`
 }
 
 type Pair = Views['PairView']

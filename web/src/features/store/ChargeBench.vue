@@ -21,6 +21,7 @@ const props = defineProps<{
   second: number
   design: Design
   units: Temperature
+  currency: string
 }>()
 const moment = defineModel<number>('moment', { required: true })
 const chosen = defineModel<string>('chosen', { required: true })
@@ -70,7 +71,7 @@ const here = computed(() => {
         step="0.01"
         :aria-valuetext="here"
       />
-      <p class="soft">{{ efficiencySentence(charge) }}</p>
+      <p class="soft">{{ efficiencySentence(charge, currency) }}</p>
     </template>
     <p v-else-if="busy" class="soft">Reckoning …</p>
   </section>

@@ -223,6 +223,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           :second="second"
           :design="draft.design"
           :units="session.units"
+          :currency="appraisal?.currency ?? ''"
         />
         <p v-else class="soft mt-2">
           Touch a face, the mass, the source or a probe to change it; drag the rings to size it.

@@ -73,6 +73,9 @@ describe('a charge in words', () => {
     expect(efficiencySentence(fire)).toBe(
       '44 % of the heat put in gets into the mass, 16 % warms the room at once, 40 % leaves by the flue. It uses 3.00 kWh of fuel.',
     )
+    expect(efficiencySentence({ ...fire, cost: 0.9 }, '£')).toContain(
+      'It uses 3.00 kWh of fuel for £0.90.',
+    )
     expect(efficiencySentence({ ...charge, steamJoules: 3.6e6 })).toContain(
       '1.00 kWh goes off as steam',
     )

@@ -36,7 +36,7 @@ export function hotSentence(c: Views['ChargeView'], u: Temperature): string {
 }
 
 /** Where the heat of a charge went, as shares of what was put in. */
-export function efficiencySentence(c: Views['ChargeView']): string {
+export function efficiencySentence(c: Views['ChargeView'], currency = ''): string {
   if (c.efficiency == null) return ''
   const room = c.broughtJoules > 0 ? c.roomJoules / c.broughtJoules : 0
   const flue = c.broughtJoules > 0 ? c.flueJoules / c.broughtJoules : 0
@@ -47,7 +47,8 @@ export function efficiencySentence(c: Views['ChargeView']): string {
   const used = []
   if (c.fuelJoules > 3.6e4) used.push(`${energyOf(c.fuelJoules)} of fuel`)
   if (c.electricJoules > 3.6e4) used.push(`${energyOf(c.electricJoules)} of electricity`)
-  return `${words.join(', ')}.${used.length ? ` It uses ${used.join(' and ')}.` : ''}`
+  const money = c.cost != null && c.cost > 0 ? ` for ${currency}${c.cost.toFixed(2)}` : ''
+  return `${words.join(', ')}.${used.length ? ` It uses ${used.join(' and ')}${money}.` : ''}`
 }
 
 /** The row at which the source stops. */

@@ -1241,6 +1241,8 @@ export interface components {
             chargeSeconds: number;
             contact: number[];
             /** Format: double */
+            cost: number;
+            /** Format: double */
             efficiency: number;
             /** Format: double */
             electricJoules: number;
@@ -2196,6 +2198,21 @@ export interface components {
             now: string;
             person: components["schemas"]["PersonView"];
         };
+        MeansView: {
+            /** Format: double */
+            amount: number;
+            /** Format: double */
+            cost: number;
+            /** Format: double */
+            electricJoules: number;
+            /** Format: double */
+            fuelKilograms: number;
+            holds: boolean;
+            /** @enum {string} */
+            kind: "CANDLES" | "GAS_HEATER" | "ELECTRIC_HEATER" | "HEAT_PUMP" | "HEAP" | "EARTH_PIPES";
+            /** Format: double */
+            lowestCelsius: number;
+        };
         Medium: {
             conductivity: components["schemas"]["Range"];
             conductivitySlope: components["schemas"]["Range"];
@@ -2805,6 +2822,7 @@ export interface components {
             limitCelsius: number;
             /** Format: double */
             marginKelvin: number;
+            means: components["schemas"]["MeansView"][];
             /** Format: int32 */
             of: number;
             /** Format: double */

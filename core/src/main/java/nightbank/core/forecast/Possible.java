@@ -172,6 +172,11 @@ public record Possible(Action.Kind kind, String of, double usual) {
             ways.add(new Action(kind, of, from, end, amount));
           }
         }
+        if (dusk > 1800) {
+          for (double amount : amounts(plan)) {
+            ways.add(new Action(kind, of, 0, end, amount)); // the evening may be the coldest
+          }
+        }
       }
       case LID_OFF -> {
         for (double share : LID_TIMES) {

@@ -65,6 +65,11 @@ public final class SizingSearch {
     return margin;
   }
 
+  /** What would hold the same night without being stored before it. */
+  public List<Means> means() {
+    return Means.all(night, margin);
+  }
+
   /**
    * Sizes every candidate, cheapest and lightest first, those that hold before those that do not.
    *

@@ -11,6 +11,7 @@ import nightbank.server.store.StoreView;
  * @param storeWatts into the mass
  * @param fuelJoules burnt
  * @param electricJoules used by elements, pumps, fans and heat pumps
+ * @param cost of fuel and power at the holding's prices; absent where a price is missing
  * @param broughtJoules heat that fuel, power and streams brought
  * @param flueJoules up the flue
  * @param efficiency share of what was brought that entered the mass, absent without any
@@ -26,6 +27,7 @@ public record ChargeView(
     List<Double> storeWatts,
     double fuelJoules,
     double electricJoules,
+    Double cost,
     double broughtJoules,
     double gainJoules,
     double outJoules,

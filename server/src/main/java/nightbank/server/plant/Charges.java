@@ -5,11 +5,13 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.stream.Stream;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.source.FeedMix;
 import nightbank.core.source.FireLoad;
+import nightbank.core.source.Fuel;
 import nightbank.core.source.WoodFire;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreGrid;
@@ -25,6 +27,7 @@ import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSource;
 import nightbank.core.weather.Weather;
+import nightbank.server.book.Books;
 import nightbank.server.part.PartDesign;
 import nightbank.server.part.PartMapping;
 import nightbank.server.part.PartView;
@@ -51,10 +54,12 @@ public class Charges {
   private static final double BRIGHT = 350; // W/m² on a dark face on a bright winter's day
 
   private final Stores stores;
+  private final Books books;
   private final Clock clock;
 
-  Charges(Stores stores, Clock clock) {
+  Charges(Stores stores, Books books, Clock clock) {
     this.stores = stores;
+    this.books = books;
     this.clock = clock;
   }
 
@@ -89,7 +94,14 @@ public class Charges {
                     .map(p -> new ChargeBench.Part(p.name(), p.highestCelsius()))
                     .toList())
             .run();
-    return view(charge, seconds, store, q, StoreHeat.of(q.storeId(), List.of(part)));
+    OptionalDouble cost = cost(holding, q.part(), charge);
+    return view(
+        charge,
+        seconds,
+        store,
+        q,
+        StoreHeat.of(q.storeId(), List.of(part)),
+        cost.isPresent() ? cost.getAsDouble() : null);
   }
 
   private static double usualHours(PartDesign part) {
@@ -247,8 +259,28 @@ public class Charges {
     return v;
   }
 
+  private OptionalDouble cost(UUID holding, PartDesign part, Charge c) {
+    String fuel = "firewood";
+    double perKilogram = FireLoad.heatingValue(FireLoad.USUAL_MOISTURE);
+    if (part instanceof PartDesign.Fire f && f.moisture() != null) {
+      perKilogram = FireLoad.heatingValue(f.moisture());
+    } else if (part instanceof PartDesign.Flames || part instanceof PartDesign.Heater) {
+      fuel = part instanceof PartDesign.Flames f ? f.fuel() : ((PartDesign.Heater) part).fuel();
+      perKilogram = Fuel.of(fuel).map(f -> f.heatingValue().value()).orElse(perKilogram);
+    }
+    return books
+        .media(holding)
+        .prices()
+        .running(fuel, c.fuelJoules() / perKilogram, c.electricJoules());
+  }
+
   private static ChargeView view(
-      Charge c, double chargeSeconds, HeatStore store, ChargeQuestion q, StoreHeat heat) {
+      Charge c,
+      double chargeSeconds,
+      HeatStore store,
+      ChargeQuestion q,
+      StoreHeat heat,
+      Double cost) {
     int every = Math.max(1, c.seconds().length / POINTS);
     double contact = 0;
     for (double t : c.contact()) {
@@ -263,6 +295,7 @@ public class Charges {
         thin(c.storeWatts(), every),
         c.fuelJoules(),
         c.electricJoules(),
+        cost,
         c.broughtJoules(),
         c.gainJoules(),
         c.outJoules(),

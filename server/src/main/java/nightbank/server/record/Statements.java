@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import nightbank.core.caution.StoreFacts;
 import nightbank.core.forecast.Labour;
@@ -25,7 +26,6 @@ import org.springframework.stereotype.Service;
 /** Statements: what went in and out of stores over any time, and what it took. */
 @Service
 public class Statements {
-  private static final double KILOWATT_HOUR = 3.6e6;
   private static final Duration LONGEST = Duration.ofDays(400);
 
   private final LedgerDays days;
@@ -205,21 +205,7 @@ public class Statements {
   }
 
   private static Double cost(StatementView.Effort e, Prices prices) {
-    double sum = 0;
-    if (e.woodKilograms() > 0) {
-      var wood = prices.of("firewood");
-      if (wood.isEmpty()) {
-        return null;
-      }
-      sum += e.woodKilograms() / wood.get().amount() * wood.get().price();
-    }
-    if (e.elementJoules() > 0) {
-      var power = prices.of("electricity");
-      if (power.isEmpty()) {
-        return null;
-      }
-      sum += e.elementJoules() / KILOWATT_HOUR / power.get().amount() * power.get().price();
-    }
-    return sum;
+    OptionalDouble sum = prices.running("firewood", e.woodKilograms(), e.elementJoules());
+    return sum.isPresent() ? sum.getAsDouble() : null;
   }
 }

@@ -2,9 +2,12 @@ package nightbank.server.sizing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.medium.Medium;
 import nightbank.core.sizing.Candidate;
+import nightbank.core.sizing.Means;
+import nightbank.core.sizing.Prices;
 import nightbank.core.sizing.Sized;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatedZone;
@@ -39,6 +42,19 @@ final class SizedMapping {
         known(s.cost()),
         s.dominated(),
         s.dominated() ? null : design(c, s.count()));
+  }
+
+  static SizingView.MeansView view(Means m, Prices prices) {
+    String fuel = m.kind() == Means.Kind.CANDLES ? "wax" : "bottled-gas";
+    OptionalDouble cost = prices.running(fuel, m.fuelKilograms(), m.electricJoules());
+    return new SizingView.MeansView(
+        m.kind(),
+        m.amount(),
+        m.holds(),
+        m.lowestCelsius(),
+        m.fuelKilograms(),
+        m.electricJoules(),
+        cost.isPresent() ? cost.getAsDouble() : null);
   }
 
   private static Double known(double v) {

@@ -3,6 +3,8 @@ package nightbank.server.sizing;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.sizing.Candidate;
+import nightbank.core.sizing.Means;
+import nightbank.core.sizing.Prices;
 import nightbank.core.sizing.Sized;
 import nightbank.core.sizing.SizingSearch;
 import nightbank.core.system.SystemResult;
@@ -15,10 +17,12 @@ final class SizingJob implements Runnable {
   private final SystemResult without;
   private final double limit;
   private final String currency;
+  private final Prices prices;
   private volatile int done;
   private volatile boolean stopped;
   private volatile boolean finished;
   private volatile List<Sized> found = List.of();
+  private volatile List<Means> means = List.of();
 
   SizingJob(
       UUID id,
@@ -26,8 +30,10 @@ final class SizingJob implements Runnable {
       List<Candidate> candidates,
       SystemResult without,
       double limit,
-      String currency) {
+      String currency,
+      Prices prices) {
     this.id = id;
+    this.prices = prices;
     this.search = search;
     this.candidates = candidates;
     this.without = without;
@@ -37,6 +43,7 @@ final class SizingJob implements Runnable {
 
   @Override
   public void run() {
+    means = search.means();
     found = search.run(candidates, n -> done = Math.max(done, n), () -> stopped);
     finished = true;
   }
@@ -58,6 +65,7 @@ final class SizingJob implements Runnable {
         without.billJoules(),
         without.peakDemandWatts(),
         currency,
-        found.stream().map(SizedMapping::view).toList());
+        found.stream().map(SizedMapping::view).toList(),
+        means.stream().map(m -> SizedMapping.view(m, prices)).toList());
   }
 }

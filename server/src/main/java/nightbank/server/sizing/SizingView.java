@@ -2,6 +2,7 @@ package nightbank.server.sizing;
 
 import java.util.List;
 import java.util.UUID;
+import nightbank.core.sizing.Means;
 import nightbank.server.store.StoreDesign;
 
 /**
@@ -13,6 +14,7 @@ import nightbank.server.store.StoreDesign;
  * @param withoutCelsius the plants' coldest with nothing added
  * @param billJoules what the house must be given that night
  * @param found empty while it runs
+ * @param means what would hold it without a store
  */
 public record SizingView(
     UUID id,
@@ -25,7 +27,23 @@ public record SizingView(
     double billJoules,
     double peakWatts,
     String currency,
-    List<SizedView> found) {
+    List<SizedView> found,
+    List<MeansView> means) {
+
+  /**
+   * Heat made or moved through the night in place of a store.
+   *
+   * @param amount candles, W, m³ or pipes, by its kind
+   * @param cost of that night's fuel and power, absent without prices
+   */
+  public record MeansView(
+      Means.Kind kind,
+      double amount,
+      boolean holds,
+      double lowestCelsius,
+      double fuelKilograms,
+      double electricJoules,
+      Double cost) {}
 
   /**
    * One candidate at its smallest number.

@@ -84,7 +84,8 @@ public class Sizings {
             candidates,
             SystemSimulation.run(night),
             night.house().plantLimitCelsius(),
-            book.currency());
+            book.currency(),
+            book.prices());
     SizingJob before = running.asMap().put(holding, job);
     if (before != null) {
       before.stop();
