@@ -69,7 +69,7 @@ const print = () => window.print()
       {{ size }}; {{ massOf(sheet.appraisal.massKg) }} in all,
       {{ massOf(sheet.appraisal.loadKgPerSquareMetre) }} on each square metre. It will hold
       {{ energyOf(sheet.appraisal.usableJoules) }} and lose half in
-      {{ hours(sheet.appraisal.halfLifeSeconds) }}; after a night of fourteen hours it still gives
+      {{ hours(sheet.appraisal.losesHalfSeconds) }}; after a night of fourteen hours it still gives
       {{ powerOf(sheet.appraisal.dawnWatts) }}.
     </p>
     <div class="two">

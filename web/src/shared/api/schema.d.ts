@@ -1078,9 +1078,9 @@ export interface components {
             dawnWatts: number;
             faces: components["schemas"]["FaceLoss"][];
             /** Format: double */
-            halfLifeSeconds: number;
-            /** Format: double */
             loadKgPerSquareMetre: number;
+            /** Format: double */
+            losesHalfSeconds: number;
             /** Format: double */
             lossWattsPerKelvin: number;
             /** Format: double */

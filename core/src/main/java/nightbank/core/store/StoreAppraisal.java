@@ -2,6 +2,7 @@ package nightbank.core.store;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.function.DoubleUnaryOperator;
 
 /**
  * What a design comes to before anything is measured: balance at full charge, loss by face with the
@@ -10,13 +11,17 @@ import java.util.Map;
  */
 public final class StoreAppraisal {
   private static final int NIGHT_HOURS = 14;
+  private static final double YEAR = 366 * 86_400.0;
+  private static final double MOST_CHARGING = 30 * 86_400.0;
+  private static final double STILL = 1e-6; // of what it can hold, in a step
 
   private final HeatStore store;
   private final double full;
-  private final double power;
+  private final DoubleUnaryOperator power;
+  private double[] halves; // s to the first half, s of the settled half; null until asked
   private final Map<FaceName, Double> transmittance = new EnumMap<>(FaceName.class);
 
-  private StoreAppraisal(HeatStore store, double full, double power) {
+  private StoreAppraisal(HeatStore store, double full, DoubleUnaryOperator power) {
     this.store = store;
     this.full = full;
     this.power = power;
@@ -32,6 +37,16 @@ public final class StoreAppraisal {
    * @param sourceWatts power of the source, 0 when unknown
    */
   public static StoreAppraisal of(HeatStore store, double chargeToCelsius, double sourceWatts) {
+    return new StoreAppraisal(store, chargeToCelsius, t -> sourceWatts);
+  }
+
+  /**
+   * Appraises with a source that gives less the warmer the store is.
+   *
+   * @param sourceWatts by the store's mean, °C
+   */
+  public static StoreAppraisal of(
+      HeatStore store, double chargeToCelsius, DoubleUnaryOperator sourceWatts) {
     return new StoreAppraisal(store, chargeToCelsius, sourceWatts);
   }
 
@@ -79,29 +94,48 @@ public final class StoreAppraisal {
    * slow inside counts. A year at most.
    */
   public double halfLifeSeconds() {
+    return halves()[1];
+  }
+
+  /**
+   * Time from evenly full until half of what it holds over its floor has left, s: in still
+   * surroundings at its floor temperature. A year at most.
+   */
+  public double losesHalfSeconds() {
+    return halves()[0];
+  }
+
+  private double[] halves() {
+    if (halves == null) {
+      halves = cooled();
+    }
+    return halves;
+  }
+
+  private double[] cooled() {
     StoreGrid grid = StoreGrid.coarse(store);
     StoreModel model = StoreModel.of(store, StoreState.uniform(grid, full));
     double around = store.floorCelsius();
     Surroundings still = Surroundings.of(around, around);
     if (!(full > around)) {
-      return 0;
+      return new double[2];
     }
     double roughly = store.heatCapacity((full + around) / 2) / lossCoefficient() * (1 + biot());
     double step = Math.max(1, Math.min(6 * 3600, roughly / 150));
     double half = Double.NaN;
     double before = 1;
-    for (double at = step; at < 366 * 86_400.0; at += step) {
+    for (double at = step; at < YEAR; at += step) {
       model.step(step, still, 0);
       double left = (model.meanCelsius() - around) / (full - around);
       if (Double.isNaN(half) && left <= 0.5) {
         half = at - step * (0.5 - left) / (before - left);
       }
       if (left <= 0.25) {
-        return at - step * (0.25 - left) / (before - left) - half;
+        return new double[] {half, at - step * (0.25 - left) / (before - left) - half};
       }
       before = left;
     }
-    return 366 * 86_400.0;
+    return new double[] {Double.isNaN(half) ? YEAR : half, YEAR};
   }
 
   /**
@@ -122,10 +156,35 @@ public final class StoreAppraisal {
     return watts;
   }
 
-  /** Time to full charge, half of the final loss taken as lost on the way; infinite if too weak. */
+  /**
+   * Time from its floor temperature until it holds what it holds evenly full, s, by the conduction
+   * model in still surroundings at its floor temperature; infinite if the source is too weak, NaN
+   * where nobody knows its power.
+   */
   public double chargeSeconds() {
-    double lost = lossCoefficient() * (full - store.floorCelsius()) / 2;
-    return power > lost ? usableJoules() / (power - lost) : Double.POSITIVE_INFINITY;
+    if (!(power.applyAsDouble(store.floorCelsius()) > 0)) {
+      return Double.NaN;
+    }
+    StoreModel model =
+        StoreModel.of(store, StoreState.uniform(StoreGrid.coarse(store), store.floorCelsius()));
+    Surroundings still = Surroundings.of(store.floorCelsius(), store.floorCelsius());
+    double aim = usableJoules();
+    double least = aim / power.applyAsDouble(store.floorCelsius());
+    double step = Math.max(10, Math.min(3600, least / 100));
+    double before = 0;
+    for (double at = step; at < Math.max(MOST_CHARGING, 20 * least); at += step) {
+      model.put(0, power.applyAsDouble(model.meanCelsius()));
+      model.step(step, still, 0);
+      double held = model.usableEnergy();
+      if (held >= aim) {
+        return at - step * (held - aim) / (held - before);
+      }
+      if (held - before < STILL * aim) {
+        return Double.POSITIVE_INFINITY;
+      }
+      before = held;
+    }
+    return Double.POSITIVE_INFINITY;
   }
 
   /** U V/A over k, of all faces together. */

@@ -1,7 +1,6 @@
 package nightbank.core.store;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.Map;
@@ -40,12 +39,32 @@ public class StoreAppraisalTest {
   }
 
   @Test
-  public void chargingTakesItsEnergyAndHalfOfTheLastLoss() {
+  public void chargingFollowsTheExponentialOfWhatFollowsAtOnce() {
     HeatStore water = of("water", new Geometry.Cylinder(0.3, 1), 2);
     StoreAppraisal a = StoreAppraisal.of(water, 50, 1000);
-    double lost = a.lossCoefficient() * 40 / 2;
-    assertThat(a.chargeSeconds()).isCloseTo(a.usableJoules() / (1000 - lost), within(1e-6));
+    double tau = water.heatCapacity(30) / a.lossCoefficient();
+    double exact = -tau * Math.log(1 - a.lossCoefficient() * 40 / 1000);
+    assertThat(a.chargeSeconds()).isCloseTo(exact, withinPercentage(1));
     assertThat(StoreAppraisal.of(water, 50, 20).chargeSeconds()).isInfinite();
+    assertThat(StoreAppraisal.of(water, 50, 0).chargeSeconds()).isNaN();
+  }
+
+  @Test
+  public void aSourceThatGivesLessTheWarmerItIsTakesLonger() {
+    HeatStore water = of("water", new Geometry.Cylinder(0.3, 1), 2);
+    double steady = StoreAppraisal.of(water, 50, 1000).chargeSeconds();
+    double falling = StoreAppraisal.of(water, 50, t -> 1000 - 10 * (t - 10)).chargeSeconds();
+    assertThat(falling).isGreaterThan(1.15 * steady);
+  }
+
+  @Test
+  public void theFirstHalfOfAnEvenlyWarmBodyGoesFasterThanTheSettledHalf() {
+    HeatStore sand = of("dry-sand", new Geometry.Cylinder(0.6, 1.2), 9);
+    StoreAppraisal a = StoreAppraisal.of(sand, 80, 0);
+    assertThat(a.losesHalfSeconds()).isBetween(0.3 * a.halfLifeSeconds(), a.halfLifeSeconds());
+    HeatStore water = of("water", new Geometry.Cylinder(0.3, 1), 2);
+    StoreAppraisal mixed = StoreAppraisal.of(water, 50, 0);
+    assertThat(mixed.losesHalfSeconds()).isCloseTo(mixed.halfLifeSeconds(), withinPercentage(2));
   }
 
   @Test

@@ -1,5 +1,6 @@
 package nightbank.server.part;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -9,6 +10,7 @@ import nightbank.core.source.FireLoad;
 import nightbank.core.source.Flames;
 import nightbank.core.source.Fuel;
 import nightbank.core.source.Hearth;
+import nightbank.core.source.HeatPump;
 import nightbank.core.source.Share;
 import nightbank.core.store.Stream;
 import nightbank.server.part.PartDesign.EndDesign;
@@ -19,6 +21,7 @@ import nightbank.server.part.PartDesign.HeatTo;
  *
  * @param kind what charges it first of all
  * @param watts into it at the most, all parts together; 0 when nobody knows
+ * @param pumps heat pumps that give to it, told apart since they give less the warmer it is
  * @param byStream whether a stream from elsewhere charges it
  * @param hearth how its fire splits its heat, a usual bench's without a fire
  * @param usualWood kg of one load, 0 without a fire
@@ -30,6 +33,7 @@ import nightbank.server.part.PartDesign.HeatTo;
 public record StoreHeat(
     StoreFacts.SourceKind kind,
     double watts,
+    List<Pumped> pumps,
     boolean byStream,
     Hearth hearth,
     double usualWood,
@@ -37,7 +41,15 @@ public record StoreHeat(
     Optional<PartDesign.Sunlight> sunlit,
     Optional<Stream> stream,
     int mark) {
+  /** A heat pump and what it takes from, °C. */
+  public record Pumped(HeatPump machine, double coldCelsius) {
+    double watts(double hotCelsius) {
+      return machine.electricWatts() * machine.performance(coldCelsius, hotCelsius);
+    }
+  }
+
   private static final double USUAL_WOOD = 6; // kg
+  private static final double COLD = 5; // °C, of air, cistern or well that nobody tells
   private static final double PERFORMANCE = 3; // of a small heat pump between cold tank and warm
 
   public static StoreHeat of(UUID store, List<PartView> all) {
@@ -48,6 +60,7 @@ public record StoreHeat(
     return new StoreHeat(
         g.kind,
         g.watts,
+        List.copyOf(g.pumps),
         g.byStream,
         g.hearth,
         g.usualWood,
@@ -57,10 +70,21 @@ public record StoreHeat(
         mark);
   }
 
+  /** Into it while it is so warm on the whole, W. */
+  public double wattsAt(double celsius) {
+    double sum =
+        watts - pumps.stream().mapToDouble(p -> PERFORMANCE * p.machine().electricWatts()).sum();
+    for (Pumped p : pumps) {
+      sum += celsius < p.machine().hottestCelsius() ? p.watts(celsius) : 0;
+    }
+    return sum;
+  }
+
   private static final class Gathered {
     private final UUID store;
     private StoreFacts.SourceKind kind = StoreFacts.SourceKind.NONE;
     private double watts;
+    private final List<Pumped> pumps = new ArrayList<>();
     private boolean byStream;
     private Hearth hearth = Hearth.bench();
     private double usualWood;
@@ -88,6 +112,8 @@ public record StoreHeat(
         found(StoreFacts.SourceKind.FLAMES, share(f.heats()) * f.count() * each);
       } else if (d instanceof PartDesign.HeatPump p && store.equals(p.hot().storeId())) {
         found(StoreFacts.SourceKind.HEAT_PUMP, PERFORMANCE * p.watts());
+        Double cold = p.cold() == null ? null : p.cold().celsius();
+        pumps.add(new Pumped(HeatPump.usual(p.watts()), cold == null ? COLD : cold));
       } else if (d instanceof PartDesign.Sunlight s) {
         sunlit = s;
         found(StoreFacts.SourceKind.SUN, 0);

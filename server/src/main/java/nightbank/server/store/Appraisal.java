@@ -9,8 +9,10 @@ import java.util.List;
  * @param usableLow with the medium's range
  * @param loadKgPerSquareMetre on the floor
  * @param lossWattsPerKelvin all faces, at full charge
- * @param halfLifeSeconds of the excess over the air, by the conduction model once the inside has
- *     settled
+ * @param losesHalfSeconds from full until half of the usable heat has left, beside still air at the
+ *     floor temperature
+ * @param chargeSeconds from the floor temperature until full, absent where no source of known power
+ *     charges it, infinite where it is too weak
  * @param dawnWatts to the air round it after a night of fourteen hours that began full
  * @param biot of the side face: above 0.1 one temperature does not describe the inside
  * @param packs bags or barrels of fill, absent when nobody says how it is sold
@@ -25,8 +27,8 @@ public record Appraisal(
     double usableLow,
     double usableHigh,
     double lossWattsPerKelvin,
-    double halfLifeSeconds,
-    double chargeSeconds,
+    double losesHalfSeconds,
+    Double chargeSeconds,
     double dawnWatts,
     double biot,
     Integer packs,

@@ -30,7 +30,8 @@ final class Appraiser {
       MediaBook book,
       double hottestRead,
       StoreFacts.Room room) {
-    StoreAppraisal a = StoreAppraisal.of(store, design.chargeToCelsius(), heat.watts());
+    StoreAppraisal a = StoreAppraisal.of(store, design.chargeToCelsius(), heat::wattsAt);
+    double charge = a.chargeSeconds();
     List<Appraisal.FaceLoss> faces = new ArrayList<>();
     for (FaceName name : FaceName.values()) {
       faces.add(
@@ -53,8 +54,8 @@ final class Appraiser {
         a.usableLow(),
         a.usableHigh(),
         a.lossCoefficient(),
-        a.halfLifeSeconds(),
-        a.chargeSeconds(),
+        a.losesHalfSeconds(),
+        Double.isNaN(charge) ? null : charge,
         a.dawnWatts(),
         a.biot(),
         fill.packs().orElse(null),
