@@ -60,9 +60,15 @@ export function useKeeping(
     () => error.value instanceof Refusal && error.value.code === 'changed-meanwhile',
   )
 
-  onBeforeUnmount(() => {
+  /** What is not kept yet is kept before the page is gone. */
+  function leave() {
     window.clearTimeout(timer)
     if (state.value === 'changing') void keep()
+  }
+  window.addEventListener('pagehide', leave)
+  onBeforeUnmount(() => {
+    window.removeEventListener('pagehide', leave)
+    leave()
   })
 
   return { state, error, take, changed, keep, settled, changedMeanwhile }

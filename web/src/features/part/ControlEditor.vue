@@ -12,6 +12,8 @@ const props = defineProps<{
   stores: { id: string; name: string }[]
   collectors: { id: string; name: string }[]
   units: Temperature
+  /** The store that it heats, which its thermostat would feel. */
+  heats: string | null
 }>()
 const runs = [
   { value: 'BY_HAND', text: 'somebody’s hand' },
@@ -36,7 +38,9 @@ function add(kind: unknown) {
   if (!kind) return
   const made: Guard =
     kind === 'THERMOSTAT'
-      ? thermostat(sensor('HOUSE_AIR'), 3, 5)
+      ? props.heats
+        ? thermostat(sensor('STORE', props.heats), 30, 35)
+        : thermostat(sensor('HOUSE_AIR'), 3, 5)
       : kind === 'ABOVE'
         ? {
             kind: 'ABOVE',

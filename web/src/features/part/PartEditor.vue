@@ -66,6 +66,12 @@ function usual(h: HeatTo): string {
   }
   return String(Math.round(100 / all.length) / 100)
 }
+/** The one store that it heats; none where it heats the house too. */
+const heated = computed(() => {
+  const c = d.value
+  if (c.kind === 'HEAT_PUMP') return c.hot.node === 'STORE' ? c.hot.storeId : null
+  return 'heats' in c && c.heats.every((h) => h.to === 'STORE') ? (c.heats[0]?.id ?? null) : null
+})
 const flue = computed(() => {
   if (d.value.kind !== 'FIRE') return 0
   const sum = d.value.heats.reduce((s, h) => s + (h.share ?? Number(usual(h))), 0)
@@ -250,6 +256,7 @@ function setNode(n: Views['NodeDesign'], value: unknown) {
       :stores="bodies"
       :collectors="collectors"
       :units="units"
+      :heats="heated"
     />
     <p v-if="d.kind === 'FIRE' && hearth" class="soft mt-2">
       The flue takes the remaining {{ percent(flue) }}. Table: {{ hearth.source }}.

@@ -16,6 +16,7 @@ import { partsQuery } from '../part/queries'
 import { usePartList } from '../part/usePartDraft'
 import { newId, starts } from './designs'
 import { catalogueQuery, storesQuery } from './queries'
+import { inTheBank } from './inTheBank'
 import ChosenPart from './ChosenPart.vue'
 import StoreList from './StoreList.vue'
 import { useRunning } from './useRunning'
@@ -23,7 +24,8 @@ import { useRunning } from './useRunning'
 const session = useSession()
 const client = useQueryClient()
 const router = useRouter()
-const holding = String(useRoute().params.holding)
+const route = useRoute()
+const holding = String(route.params.holding)
 const { data: stores } = useQuery(storesQuery(holding))
 const { data: houses } = useQuery(housesQuery(holding))
 const { data: catalogue } = useQuery(catalogueQuery())
@@ -32,7 +34,11 @@ const list = usePartList(holding)
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const error = ref<unknown>(null)
 /** The house whose place is drawn; blank for what belongs to none. */
-const at = ref<string | null>(null)
+const at = computed(() => (route.query.house == null ? null : String(route.query.house)))
+function show(house: string) {
+  selected.value = ''
+  void router.replace({ query: { house } })
+}
 const selected = ref('')
 const places = computed(() => {
   const all = (houses.value ?? []).map((h) => ({ id: h.id, name: h.name }))
@@ -66,8 +72,8 @@ async function join(part: Part, to: Target) {
   if (design) await list.change({ ...part, design })
   selected.value = part.id
 }
-const total = computed(() =>
-  (stores.value ?? []).filter((x) => !x.planned).reduce((s, x) => s + (x.now.usableJoules ?? 0), 0),
+const bank = computed(() =>
+  inTheBank(stores.value ?? [], parts.value ?? [], session.me?.now ?? '', session.zone(holding)),
 )
 
 useLive(
@@ -76,13 +82,21 @@ useLive(
   () => void client.invalidateQueries({ queryKey: ['holding', holding, 'stores'] }),
 )
 
+/** A name that no other store has. */
+function free(name: string): string {
+  const taken = (n: string) => (stores.value ?? []).some((s) => s.name === n)
+  let at = 2
+  while (taken(at > 2 ? `${name} ${at - 1}` : name)) at++
+  return at > 2 ? `${name} ${at - 1}` : name
+}
+
 async function begin(key: string) {
   const start = starts.find((s) => s.key === key)
   if (!start) return
   error.value = null
   const id = newId()
-  const name = start.word.replace(/^An? /, '').replace(/^./, (c) => c.toUpperCase())
-  const house = houses.value?.[0]?.id ?? null
+  const name = free(start.word.replace(/^An? /, '').replace(/^./, (c) => c.toUpperCase()))
+  const house = place.value || null
   try {
     await body(
       api.POST('/api/holdings/{holdingId}/stores', {
@@ -119,17 +133,18 @@ async function begin(key: string) {
 
 <template>
   <h1 v-if="stores?.length">
-    In the bank: {{ energyOf(total) }} in {{ stores.length }}
-    {{ stores.length === 1 ? 'store' : 'stores' }}
+    In the bank: {{ energyOf(bank.joules) }} in {{ bank.count }}
+    {{ bank.count === 1 ? 'store' : 'stores' }}
   </h1>
   <h1 v-else>No store yet</h1>
+  <p v-if="bank.left.length" class="soft">Not counted: {{ bank.left.join('; ') }}.</p>
   <div v-if="places.length > 1" class="houses" role="group" aria-label="House">
     <button
       v-for="h in places"
       :key="h.id"
       type="button"
       :aria-pressed="h.id === place"
-      @click="((at = h.id), (selected = ''))"
+      @click="show(h.id)"
     >
       {{ h.name }}
     </button>

@@ -16,7 +16,12 @@ export class Refusal extends Error {
   }
 }
 
-const client = createClient<paths>({ baseUrl: '' })
+/** What is being kept is kept even when the page is left meanwhile. */
+const client = createClient<paths>({
+  baseUrl: '',
+  fetch: (request) =>
+    request.method === 'PUT' ? fetch(request, { keepalive: true }) : fetch(request),
+})
 
 /** The token that guards against strangers' pages. */
 export const token = () => /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]

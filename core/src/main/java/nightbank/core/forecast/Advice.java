@@ -84,13 +84,20 @@ public record Advice(
                 done, d -> NightForecast.of(plan.withActions(d), doubt, MEMBERS));
     Search search = new Search(plan, options);
     Advice first = sure(plan, search, ensemble, spread(ensemble.apply(plan.actions())));
-    if (!first.holds() || first.actions().equals(plan.actions())) {
+    if (first.actions().equals(plan.actions())) {
       return first;
     }
-    // what is done narrows the night's spread too, so less may do
-    double narrower = spread(ensemble.apply(first.actions()));
-    Advice less = sure(plan, search, ensemble, narrower);
-    return less.holds() && less.minutes() < first.minutes() ? less : first;
+    // what is done narrows the night's spread too, so it may hold after all, and less may do
+    NightForecast with = ensemble.apply(first.actions());
+    if (!first.holds() && with.verdict() != Verdict.HELD) {
+      return first;
+    }
+    Advice less = sure(plan, search, ensemble, spread(with));
+    return less.holds() && less.minutes() <= first.minutes() ? less : first.held();
+  }
+
+  private Advice held() {
+    return new Advice(actions, lowestCelsius, true, minutes, Shortfall.Kind.NONE, untried);
   }
 
   /** What an ensemble does not hold is searched again with as much more to spare as it lacked. */

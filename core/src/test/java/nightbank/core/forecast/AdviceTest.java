@@ -10,6 +10,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.Flames;
 import nightbank.core.source.Fuel;
 import nightbank.core.source.Share;
@@ -72,6 +73,25 @@ public class AdviceTest {
       }
     }
     assertThat(a.minutes()).isCloseTo(least, within(8.5)); // a step of wood, on the small grid
+  }
+
+  /** Its coldest moment is then the first, which nobody doubts. */
+  @Test
+  public void whatHoldsOnlySinceItNarrowsTheNightIsFoundToHold() {
+    SystemPlan dark = night(-6);
+    SystemSource heater =
+        new SystemSource(
+            "heater", new ElectricHeat(Share.allToHouse(), 6000, false), Control.byHand(), true);
+    SystemPlan p =
+        dark.withSystem(dark.system().withStores(List.of()).withSources(List.of(heater)))
+            .startingAt(3.2, 3.2, 7);
+    Action on = Action.run("heater", 0, Places.NIGHT);
+    NightForecast.Doubt doubt = NightForecast.Doubt.ofTypedNight();
+    Advice a = Advice.find(p, List.of(Advice.Option.of(List.of(on))), doubt);
+    assertThat(NightForecast.of(p.withActions(List.of(on)), doubt, Advice.MEMBERS).verdict())
+        .isEqualTo(Verdict.HELD);
+    assertThat(a.holds()).isTrue();
+    assertThat(a.actions()).containsExactly(on);
   }
 
   @Test

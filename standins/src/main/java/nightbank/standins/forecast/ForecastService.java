@@ -38,8 +38,10 @@ public final class ForecastService implements AutoCloseable {
     DOWN,
     /** Answers with values no weather has, and words where numbers belong. */
     WRONG,
-    /** Knows half of the hours asked for. */
+    /** Knows the next ten hours. */
     HALF,
+    /** Knows two days. */
+    TWO_DAYS,
     /** Answers without end. */
     HUGE
   }
@@ -126,7 +128,12 @@ public final class ForecastService implements AutoCloseable {
     Instant from = Instant.parse(q.get("from")).truncatedTo(ChronoUnit.HOURS);
     int hours = Math.min(MOST_HOURS, Integer.parseInt(q.getOrDefault("hours", "48")));
     StringBuilder out = new StringBuilder("{\"issued\":\"" + from + "\",\"hours\":[");
-    int known = fault == Fault.HALF ? hours / 4 : hours;
+    int known =
+        switch (fault) {
+          case HALF -> Math.min(hours, 10);
+          case TWO_DAYS -> Math.min(hours, 48);
+          default -> hours;
+        };
     for (int h = 0; h < known; h++) {
       InventedWeather.Hour w = weather.forecast(from.plus(h, ChronoUnit.HOURS), h);
       out.append(h == 0 ? "" : ",")

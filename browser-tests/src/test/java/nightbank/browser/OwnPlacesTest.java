@@ -1,0 +1,148 @@
+package nightbank.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import nightbank.server.Program;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.Select;
+import org.openqa.selenium.support.ui.WebDriverWait;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** Places as people have them, made from nothing through the pages. */
+public class OwnPlacesTest {
+  private Browser browser;
+  private String home;
+
+  @BeforeClass
+  void begin() {
+    browser = new Browser(Program.start("").address());
+    browser
+        .go("/")
+        .reads("Nobody keeps this Night Bank yet")
+        .type("Name to sign in with", "brid")
+        .type("Password", "three plain words")
+        .type("What it is called", "Thornhow")
+        .type("Latitude", "54.5")
+        .type("Longitude", "-2")
+        .type("Time zone", "Europe/London");
+    browser.see("button[type=submit]").click();
+    browser.reads("Night Bank must know the house first");
+    home =
+        browser
+            .driver
+            .getCurrentUrl()
+            .replaceFirst("/tonight.*", "")
+            .replaceFirst("^.*?/h/", "/h/");
+  }
+
+  @AfterClass(alwaysRun = true)
+  void close() {
+    browser.close();
+  }
+
+  private void house(String shape, String name, String limit, String low) {
+    browser.go(home + "/houses/new").click(shape).type("What it is called", name);
+    browser.type("They stand", limit).type("Tonight’s low", low).click("Will tonight hold?");
+    browser.see("h1.headline");
+  }
+
+  private double coldest() {
+    Matcher m =
+        Pattern.compile("coldest (.?[0-9.]+) °C").matcher(browser.see("h1.headline").getText());
+    assertThat(m.find()).isTrue();
+    return Double.parseDouble(m.group(1).replace('\u2212', '-'));
+  }
+
+  private void touch(String thing) {
+    browser.see(".picture [aria-label^='" + thing + "']").sendKeys(Keys.ENTER);
+  }
+
+  private void add(String what) {
+    new Select(browser.see("#add-here")).selectByVisibleText(what);
+  }
+
+  @Test
+  public void aColdFrameWithTwoOilLampsHoldsTheNightWithoutAnyStore() {
+    house("a cold frame", "Cold frame", "1", "-4");
+    String night = browser.driver.getCurrentUrl();
+    browser.reads("No store reaches the house");
+    double dark = coldest();
+    browser.go(home + "/stores");
+    touch("Cold frame");
+    add("candles or lamps");
+    browser.see(".picture [aria-label^='Lamps of the cold frame']");
+    assertThat(browser.typedIn("How many")).isEqualTo("2");
+    browser.driver.get(night);
+    browser.reads("Plan it so").click("Plan it so").reads("Tonight holds");
+    browser.reads("flame").reads("open flame in a closed house");
+    assertThat(coldest()).isGreaterThan(dark + 4);
+  }
+
+  @Test(dependsOnMethods = "aColdFrameWithTwoOilLampsHoldsTheNightWithoutAnyStore")
+  public void aCrockOfWaterIsKeptWarmByItsThermostat() {
+    house("stands alone, two slopes", "Glasshouse", "2", "-3");
+    browser.go(home + "/stores").click("Glasshouse").click("A round drum of dry sand");
+    new Select(browser.see("#medium")).selectByVisibleText("Water");
+    browser.type("Across, m", "0.42").type("Height, m", "0.43").reads("59 kg of water");
+    browser.click("Charge");
+    new Select(browser.field("Switched by")).selectByVisibleText("itself, day and night");
+    new Select(browser.field("Only while")).selectByVisibleText("a thermostat asks for it");
+    assertThat(browser.typedIn("off above")).isEqualTo("35");
+    browser.reads("Kept");
+    browser.go(home + "/tonight?low=-3").see("h1.headline");
+    browser.click("Glasshouse").reads("Element of the round drum").reads("by itself: on");
+    browser.reads("Water beside mains electricity can kill");
+  }
+
+  @Test(dependsOnMethods = "aCrockOfWaterIsKeptWarmByItsThermostat")
+  public void oneHearthBetweenTwoBenchesIsFedThroughTheEvening() {
+    house("leans on a wall", "Lean-to", "2", "-3");
+    String bench = "A stone bench with a flue through it";
+    String first = "Stone bench with a flue through it";
+    browser.go(home + "/stores").click("Lean-to");
+    String stores = browser.driver.getCurrentUrl();
+    browser.click(bench).see(".cut-away");
+    browser.driver.get(stores);
+    browser.click(bench).see(".cut-away");
+    browser.driver.get(stores);
+    touch("Hearth of the stone bench with a flue through it 2");
+    browser.click("Take it away").reads("is gone");
+    var hearth = browser.see(".picture [aria-label^='Hearth of the stone bench'] circle");
+    new Actions(browser.driver)
+        .dragAndDrop(hearth, browser.see(".picture [aria-label='" + first + " 2'] .edge"))
+        .perform();
+    browser.named("Not into " + first + " 2");
+    browser.go(home + "/tonight?low=-3").click("Lean-to");
+    browser.reads(first + " 2").click("Plan it so").reads("Leave it");
+    WebElement lane = browser.see(".rail .touch");
+    for (double share : new double[] {0.1, 0.45, 0.6}) {
+      int before = marks();
+      int x = (int) (lane.getRect().getWidth() * (share - 0.5));
+      new Actions(browser.driver).moveToElement(lane, x, 0).click().perform();
+      new WebDriverWait(browser.driver, Duration.ofSeconds(20)).until(d -> marks() > before);
+    }
+    double four = coldest();
+    browser.see("[aria-label$=': bypass open at first']").click();
+    browser.reads("bypass open to");
+    browser.see("[aria-label$=': damper shut afterwards']").click();
+    browser.reads("damper shut");
+    browser.reads("likely to hold");
+    assertThat(coldest()).isCloseTo(four, within(1.0));
+  }
+
+  private int marks() {
+    return browser
+        .driver
+        .findElements(By.cssSelector(".rail [aria-label$=', load: begins']"))
+        .size();
+  }
+}
