@@ -115,7 +115,7 @@ const choose = (i: number) => (chosen.value = chosen.value === i ? null : i)
           :y="narrow ? 22 : 72"
           width="7"
           height="7"
-          class="todo"
+          class="planned"
         />
       </g>
     </svg>
@@ -192,7 +192,7 @@ svg {
   opacity: 0.6;
 }
 
-.todo {
+.planned {
   fill: var(--ember);
 }
 

@@ -12,7 +12,7 @@ import { usePartList } from './usePartDraft'
 
 const props = defineProps<{
   store: { id: string; name: string; houseId: string | null }
-  only: (p: Part) => boolean
+  shown: (p: Part) => boolean
   kinds: Kind[]
   holding: string
   catalogue: Views['CatalogueView']
@@ -23,7 +23,7 @@ const props = defineProps<{
 }>()
 const list = usePartList(props.holding)
 const own = computed(() =>
-  props.parts.filter((p) => storesOf(p.design).includes(props.store.id) && props.only(p)),
+  props.parts.filter((p) => storesOf(p.design).includes(props.store.id) && props.shown(p)),
 )
 const more = computed(() => [
   { value: '', text: own.value.length ? '+ and …' : '+ choose what it is' },

@@ -264,7 +264,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           <h2>What charges it</h2>
           <PartsOfStore
             :store="{ id: store, name: draft.name, houseId: draft.houseId }"
-            :only="(p) => p.design.kind !== 'CIRCUIT' || charges(p.design, store)"
+            :shown="(p) => p.design.kind !== 'CIRCUIT' || charges(p.design, store)"
             :kinds="sources"
             :holding="holding"
             :catalogue="catalogue"
@@ -282,7 +282,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           <h2 class="mt-3">What moves its heat</h2>
           <PartsOfStore
             :store="{ id: store, name: draft.name, houseId: draft.houseId }"
-            :only="
+            :shown="
               (p) =>
                 storesOf(p.design).includes(store) &&
                 p.design.kind === 'CIRCUIT' &&

@@ -192,12 +192,12 @@ export function nightWord(
   u: Temperature,
   zone: string,
 ): string {
-  const todo = v.actions.length
+  const plan = v.actions.length
     ? ` Planned: ${listed(v.actions.map((d) => errand(d, names, zone)))}.`
     : ''
   return (
     `${nightName(v, i, zone)}: ${degrees(v.outdoorLowest, u)} outdoors, coldest ${degrees(v.coldestCelsius, u)} ` +
-    `at ${at(v.coldestAt, zone)}, ${percent(v.chanceOfHolding)} likely to hold.${todo}`
+    `at ${at(v.coldestAt, zone)}, ${percent(v.chanceOfHolding)} likely to hold.${plan}`
   )
 }
 

@@ -139,6 +139,64 @@ public class OwnPlacesTest {
     assertThat(coldest()).isCloseTo(four, within(1.0));
   }
 
+  private void begin(String house, String start) {
+    browser.go(home + "/stores").click(house);
+    String stores = browser.driver.getCurrentUrl();
+    browser.click(start).see(".cut-away");
+    browser.driver.get(stores);
+  }
+
+  private void choose(String field, String what) {
+    new Select(browser.field(field)).selectByVisibleText(what);
+  }
+
+  @Test(dependsOnMethods = "aCrockOfWaterIsKeptWarmByItsThermostat")
+  public void aHeapsLoopWarmsTheBedsByItself() {
+    house("a tunnel", "Tunnel", "1", "-3");
+    begin("Tunnel", "A boxed compost heap with a pipe loop");
+    touch("Pump of the boxed compost heap");
+    choose("to", "pipes in floor or beds");
+    choose("Switched by", "itself, day and night");
+    browser.reads("Kept");
+    browser.go(home + "/tonight?low=-3").click("Tunnel").reads("Pump of the boxed compost heap");
+    browser.reads("by itself:").reads("moves");
+  }
+
+  @Test(dependsOnMethods = "aHeapsLoopWarmsTheBedsByItself")
+  public void earthPipesTakeByDayAndGiveByNightByADifference() {
+    house("a dome", "Dome", "1", "-3");
+    begin("Dome", "Pipes in the ground with warm air through them");
+    touch("Stream into the pipes in the ground");
+    choose("From", "the house’s air");
+    choose("Switched by", "itself, day and night");
+    choose("Only while", "one place is warmer than another");
+    browser.reads("Kept").reads("is warmer than");
+    browser.go(home + "/stores").click("Dome");
+    touch("Fan of the pipes in the ground");
+    choose("Switched by", "itself, day and night");
+    choose("Only while", "a thermostat asks for it");
+    browser.reads("Kept").reads("on below");
+    browser.go(home + "/tonight?low=-3").click("Dome").reads("Fan of the pipes in the ground");
+    browser.reads("by itself");
+  }
+
+  @Test(dependsOnMethods = "earthPipesTakeByDayAndGiveByNightByADifference")
+  public void aHeatPumpLiftsFromWaterIntoATank() {
+    house("stands alone, two slopes", "Pump house", "2", "-3");
+    begin("Pump house", "A row of upright water columns in the sun");
+    begin("Pump house", "A layered tank warmed by a loop");
+    touch("Layered tank");
+    add("a heat pump");
+    browser.reads("Takes heat from");
+    choose("Takes heat from", "Row of upright water columns in the sun");
+    choose("Switched by", "itself, day and night");
+    browser.type("Draws", "600").reads("Kept");
+    browser.go(home + "/stores").click("Pump house");
+    browser.see(".picture [aria-label^='Heat pump of the layered tank']");
+    browser.go(home + "/tonight?low=-3").click("Pump house").reads("Heat pump of the layered tank");
+    browser.reads("by itself");
+  }
+
   private int marks() {
     return browser
         .driver

@@ -36,7 +36,7 @@ public class PlaceTest {
     browser.laptop().go(demo.home + "/tonight").see(".ahead .one");
     browser.reads("is the night that breaks first").reads("then all of them hold");
     browser.click("Plan these days so").reads("that the forecast reaches all hold");
-    assertThat(browser.driver.findElements(By.cssSelector(".ahead .todo"))).isNotEmpty();
+    assertThat(browser.driver.findElements(By.cssSelector(".ahead .planned"))).isNotEmpty();
     browser.driver.navigate().refresh();
     browser.reads("that the forecast reaches all hold");
     browser.see(".ahead .one:nth-of-type(4)").sendKeys(Keys.ENTER);

@@ -156,9 +156,12 @@ public final class HouseModel {
     vapour = START_HUMIDITY * MoistAir.saturationDensity(airCelsius);
   }
 
-  /** A wall that is as warm as this within has long been led through from the room behind it. */
+  /**
+   * A wall that is as warm as this within has long been led through from a warmer room behind it;
+   * before a colder one the sun of the day keeps it as warm as the other masses.
+   */
   private static double behind(SkinPart part, Slab slab, double within) {
-    if (!part.shared()) {
+    if (!part.shared() || part.beyondCelsius() <= within) {
       return within;
     }
     double flux = (part.beyondCelsius() - within) / (slab.resistance() + ROOM_FILM);
