@@ -262,6 +262,11 @@ async function plan(s: Found) {
               {{ meansWord(m, view.currency) }}
             </li>
           </ul>
+          <p class="soft">
+            Flames and gas without a flue use up the air: an opening low and one high, an alarm for
+            carbon monoxide, nobody asleep in there; mains and machines by local code and a licensed
+            trade.
+          </p>
         </template>
         <details v-if="fails.length">
           <summary>{{ fails.length }} cannot hold it with what finds room</summary>

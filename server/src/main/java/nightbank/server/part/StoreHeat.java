@@ -21,6 +21,7 @@ import nightbank.server.part.PartDesign.HeatTo;
  *
  * @param kind what charges it first of all
  * @param watts into it at the most, all parts together; 0 when nobody knows
+ * @param surplusWatts of them that run on what the sun gives over
  * @param pumps heat pumps that give to it, told apart since they give less the warmer it is
  * @param byStream whether a stream from elsewhere charges it
  * @param hearth how its fire splits its heat, a usual bench's without a fire
@@ -33,6 +34,7 @@ import nightbank.server.part.PartDesign.HeatTo;
 public record StoreHeat(
     StoreFacts.SourceKind kind,
     double watts,
+    double surplusWatts,
     List<Pumped> pumps,
     boolean byStream,
     Hearth hearth,
@@ -49,6 +51,7 @@ public record StoreHeat(
   }
 
   private static final double USUAL_WOOD = 6; // kg
+  private static final double MEAN_OF_SUN = 2 / Math.PI; // of a half sine over its top
   private static final double COLD = 5; // °C, of air, cistern or well that nobody tells
   private static final double PERFORMANCE = 3; // of a small heat pump between cold tank and warm
 
@@ -60,6 +63,7 @@ public record StoreHeat(
     return new StoreHeat(
         g.kind,
         g.watts,
+        g.surplusWatts,
         List.copyOf(g.pumps),
         g.byStream,
         g.hearth,
@@ -70,10 +74,10 @@ public record StoreHeat(
         mark);
   }
 
-  /** Into it while it is so warm on the whole, W. */
+  /** Into it while it is so warm on the whole, W; surplus by its mean over its hours of sun. */
   public double wattsAt(double celsius) {
-    double sum =
-        watts - pumps.stream().mapToDouble(p -> PERFORMANCE * p.machine().electricWatts()).sum();
+    double rated = pumps.stream().mapToDouble(p -> p.machine().electricWatts()).sum();
+    double sum = watts - PERFORMANCE * rated - (1 - MEAN_OF_SUN) * surplusWatts;
     for (Pumped p : pumps) {
       sum += celsius < p.machine().hottestCelsius() ? p.watts(celsius) : 0;
     }
@@ -84,6 +88,7 @@ public record StoreHeat(
     private final UUID store;
     private StoreFacts.SourceKind kind = StoreFacts.SourceKind.NONE;
     private double watts;
+    private double surplusWatts;
     private final List<Pumped> pumps = new ArrayList<>();
     private boolean byStream;
     private Hearth hearth = Hearth.bench();
@@ -102,7 +107,9 @@ public record StoreHeat(
       } else if (d instanceof PartDesign.Fire f) {
         fire(f);
       } else if (d instanceof PartDesign.Element e) {
-        found(StoreFacts.SourceKind.ELEMENT, share(e.heats()) * e.watts());
+        double into = share(e.heats()) * e.watts();
+        surplusWatts += e.surplus() ? into : 0;
+        found(StoreFacts.SourceKind.ELEMENT, into);
       } else if (d instanceof PartDesign.Heater h) {
         found(StoreFacts.SourceKind.FLAMES, share(h.heats()) * h.watts());
       } else if (d instanceof PartDesign.Flames f) {
