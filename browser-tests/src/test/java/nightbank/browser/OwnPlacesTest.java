@@ -197,6 +197,66 @@ public class OwnPlacesTest {
     browser.reads("by itself");
   }
 
+  private static final String COILED = "rum of gravel with a water coil from a sun collector";
+
+  private double wall(String name, String behind) {
+    browser.go(home + "/houses/new").click("leans on a wall").type("What it is called", name);
+    choose("Is the building behind it heated?", behind);
+    browser.type("They stand", "2").type("Tonight’s low", "-6").click("Will tonight hold?");
+    browser.see("h1.headline");
+    return coldest();
+  }
+
+  @Test(dependsOnMethods = "aHeatPumpLiftsFromWaterIntoATank")
+  public void aDwellingBehindTheWallWarmsALeanTo() {
+    double cold = wall("Cold wall", "no: a barn, a garden wall");
+    assertThat(wall("Warm wall", "yes: a dwelling")).isGreaterThan(cold + 0.5);
+  }
+
+  @Test(dependsOnMethods = "aDwellingBehindTheWallWarmsALeanTo")
+  public void oneFireWarmsTwoStoresAndTheRoom() {
+    begin("Cold wall", "A brick wall behind a stove");
+    begin("Cold wall", "A round drum of dry sand with an element in the middle");
+    touch("Hearth of the brick wall behind a stove");
+    browser.reads("Wood in one load");
+    choose("And into", "Round drum of dry sand with an element in the middle 2");
+    browser.named("Not into Round drum of dry sand with an element in the middle 2");
+    browser.reads("Kept");
+    browser.go(home + "/tonight?low=-6").click("Cold wall").reads("Brick wall behind a stove");
+    browser.click("Plan it so").reads("more put in");
+  }
+
+  @Test(dependsOnMethods = "oneFireWarmsTwoStoresAndTheRoom")
+  public void aCoilLeadsOneMassIntoAnotherWhileItIsWarmer() {
+    house("a tunnel", "Oven house", "1", "-3");
+    begin("Oven house", "A d" + COILED);
+    begin("Oven house", "A d" + COILED);
+    touch("Pump of the d" + COILED + ", by hand");
+    choose("to", "through D" + COILED + " 2");
+    choose("Switched by", "itself, day and night");
+    choose("Only while", "one place is warmer than another");
+    browser.reads("Kept");
+    browser.see(".picture [aria-label^='Pump of the d" + COILED + ", by difference']");
+  }
+
+  @Test(dependsOnMethods = "aCoilLeadsOneMassIntoAnotherWhileItIsWarmer")
+  public void aPitsCoilWarmsATankByPumpAndTheTankABed() {
+    house("a tunnel", "Pit house", "1", "-3");
+    begin("Pit house", "A d" + COILED);
+    begin("Pit house", "A layered tank warmed by a loop");
+    touch("Pump of the d" + COILED);
+    choose("to", "water of Layered tank warmed by a loop 2");
+    choose("Switched by", "itself, day and night");
+    browser.reads("Kept");
+    browser.go(home + "/stores").click("Pit house");
+    touch("Pump of the layered tank");
+    choose("to", "pipes in floor or beds");
+    choose("Switched by", "itself, day and night");
+    browser.reads("Kept");
+    browser.go(home + "/tonight?low=-3").click("Pit house");
+    browser.reads("Pump of the layered tank").reads("Layered tank warmed by a loop 2");
+  }
+
   private int marks() {
     return browser
         .driver
