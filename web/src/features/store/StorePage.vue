@@ -165,11 +165,11 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       <b>{{ massOf(appraisal.massKg) }}</b> of {{ medium?.name.toLowerCase() }} holds
       <b>{{ energyOf(appraisal.usableJoules) }}</b> between
       {{ degrees(draft.design.floorCelsius, session.units, 0) }} and
-      {{ degrees(draft.design.chargeToCelsius, session.units, 0) }}, and beside still air of
-      {{ degrees(draft.design.floorCelsius, session.units, 0) }} loses half in
-      <b>{{ hours(appraisal.losesHalfSeconds) }}</b>
+      {{ degrees(draft.design.chargeToCelsius, session.units, 0) }}, and loses half in
+      <b>{{ hours(appraisal.losesHalfSeconds) }}</b> of still air at
+      {{ degrees(draft.design.floorCelsius, session.units, 0) }}
       <template v-if="now?.usableJoules != null"
-        >; last read {{ day(Date.parse(now.at) / 1000, zone) }}: a balance of
+        >; read {{ day(Date.parse(now.at) / 1000, zone) }}:
         <b>{{ energyOf(now.usableJoules) }}</b></template
       >.
     </p>
