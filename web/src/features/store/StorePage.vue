@@ -167,8 +167,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       {{ degrees(draft.design.floorCelsius, session.units, 0) }} and
       {{ degrees(draft.design.chargeToCelsius, session.units, 0) }}, and loses half in
       <b>{{ hours(appraisal.losesHalfSeconds) }}</b> of still air at
-      {{ degrees(draft.design.floorCelsius, session.units, 0) }}
-      <template v-if="now?.usableJoules != null"
+      {{ degrees(draft.design.floorCelsius, session.units, 0)
+      }}<template v-if="now?.usableJoules != null"
         >; read {{ day(Date.parse(now.at) / 1000, zone) }}:
         <b>{{ energyOf(now.usableJoules) }}</b></template
       >.
