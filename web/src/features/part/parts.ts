@@ -172,15 +172,6 @@ export function storesOf(d: PartDesign): string[] {
   return [...ids]
 }
 
-/** Whether something leads a store's heat into a house. */
-export const ledToHouse = (store: string, parts: Part[]) =>
-  parts.some(
-    ({ design: d }) =>
-      d.kind === 'CIRCUIT' &&
-      storesOf(d).includes(store) &&
-      d.ends.some((e) => ['RADIATOR', 'UNDER_FLOOR', 'HOUSE_AIR'].includes(e.kind)),
-  )
-
 /** Whether it brings heat into a store, so that a charge can be tried with it. */
 export function charges(d: PartDesign, store: string): boolean {
   if (d.kind === 'HEAT_PUMP') return d.hot.storeId === store

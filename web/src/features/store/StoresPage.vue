@@ -9,6 +9,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
 import { energyOf } from '@/shared/units'
+import HouseTabs from '../house/HouseTabs.vue'
 import { housesQuery } from '../house/queries'
 import { joined, type Target } from '../part/joins'
 import { nameOf, storesOf, type Part } from '../part/parts'
@@ -73,7 +74,7 @@ async function join(part: Part, to: Target) {
   selected.value = part.id
 }
 const bank = computed(() =>
-  inTheBank(stores.value ?? [], parts.value ?? [], session.me?.now ?? '', session.zone(holding)),
+  inTheBank(stores.value ?? [], session.me?.now ?? '', session.zone(holding)),
 )
 
 useLive(
@@ -138,17 +139,7 @@ async function begin(key: string) {
   </h1>
   <h1 v-else>No store yet</h1>
   <p v-if="bank.left.length" class="soft">Not counted: {{ bank.left.join('; ') }}.</p>
-  <div v-if="places.length > 1" class="houses" role="group" aria-label="House">
-    <button
-      v-for="h in places"
-      :key="h.id"
-      type="button"
-      :aria-pressed="h.id === place"
-      @click="show(h.id)"
-    >
-      {{ h.name }}
-    </button>
-  </div>
+  <HouseTabs :houses="places" :chosen="place" class="tabs" @choose="show" />
   <ProblemNote v-if="error ?? list.error.value" :error="error ?? list.error.value" />
   <div v-if="stores && parts && houses && (here.length || house)" class="whole">
     <div>
@@ -207,23 +198,8 @@ async function begin(key: string) {
 </template>
 
 <style scoped>
-.houses {
-  display: flex;
+.tabs {
   justify-content: flex-end;
-}
-
-.houses button {
-  background: none;
-  border: 0;
-  border-bottom: 2px solid transparent;
-  padding: 0.2rem 0.8rem;
-  color: var(--ink-soft);
-}
-
-.houses button[aria-pressed='true'] {
-  border-color: var(--ember);
-  color: var(--ink);
-  font-weight: 600;
 }
 
 .whole {

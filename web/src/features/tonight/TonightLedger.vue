@@ -2,6 +2,7 @@
 /** The night's bill, what is in the bank, and what was taken as given. */
 import type { Views } from '@/shared/api/client'
 import { degrees, energyOf, kelvins, type Temperature } from '@/shared/units'
+import { isOld } from '../store/inTheBank'
 import { assumption, otherwise } from './sentences'
 
 const props = defineProps<{
@@ -16,8 +17,8 @@ const props = defineProps<{
 /** Why a store counts in the bank, or not. */
 function reach(s: Views['StoreTonight']): string {
   if (!s.reaches) return `${energyOf(s.startJoules)} that nothing leads to the house`
-  const days = s.readAt ? (Date.parse(props.now) - Date.parse(s.readAt)) / 86_400_000 : Infinity
-  if (days > 7) return 'given to the house, as far as old readings tell'
+  if (!s.readAt || isOld(s.readAt, props.now))
+    return 'given to the house, as far as old readings tell'
   return s.startJoules < 180_000
     ? 'given to the house; it is as good as empty'
     : 'given to the house'

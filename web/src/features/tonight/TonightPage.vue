@@ -9,6 +9,7 @@ import { token } from '@/shared/api/client'
 import { save } from '@/shared/download'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
+import HouseTabs from '../house/HouseTabs.vue'
 import { housesQuery } from '../house/queries'
 import LoopNotes from '../run/LoopNotes.vue'
 import { givenWords } from './givens'
@@ -35,6 +36,7 @@ const {
   error,
   busy,
   looking,
+  searching,
   asKnown,
   ask,
   change,
@@ -111,7 +113,10 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     <div v-else-if="night && nights && nights.nights.length > 1" class="days no-print">
       <NightsAhead :nights="nights" :night="night" :units="session.units" :zone="zone" />
       <div class="say">
-        <p>{{ aheadWord(nights, night, zone) }}</p>
+        <p>
+          {{ aheadWord(nights, night, zone) }}
+          <template v-if="searching">Looking for the least work that holds them all …</template>
+        </p>
         <BButton
           v-if="daysOffer && !guest"
           size="sm"
@@ -125,17 +130,12 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     <p v-if="asKnown" class="soft" role="status">
       No signal: this is what was known at {{ asKnown }}. What you log waits here and is sent later.
     </p>
-    <div v-if="(houses?.length ?? 0) > 1" class="houses no-print" role="group" aria-label="House">
-      <button
-        v-for="h in houses"
-        :key="h.id"
-        type="button"
-        :aria-pressed="h.id === asked.house"
-        @click="asked.house = h.id"
-      >
-        {{ h.name }}
-      </button>
-    </div>
+    <HouseTabs
+      :houses="houses ?? []"
+      :chosen="asked.house"
+      class="tabs"
+      @choose="(id) => (asked.house = id)"
+    />
     <details
       class="known no-print"
       :open="asking"
@@ -285,23 +285,8 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
   color: var(--ink-soft);
 }
 
-.houses {
+.tabs {
   float: right;
-  display: flex;
-}
-
-.houses button {
-  background: none;
-  border: 0;
-  border-bottom: 2px solid transparent;
-  padding: 0.2rem 0.8rem;
-  color: var(--ink-soft);
-}
-
-.houses button[aria-pressed='true'] {
-  border-color: var(--ember);
-  color: var(--ink);
-  font-weight: 600;
 }
 
 @media (max-width: 600px) {

@@ -163,7 +163,7 @@ export function aheadWord(n: Views['NightsView'], names: Night, zone: string): s
   const first =
     n.breaksFirst === 0 ? 'Tonight breaks first' : `${breaks} is the night that breaks first`
   const a = n.advice
-  if (!a) return `${first}. Looking for the least work that holds them all …`
+  if (!a) return `${first}.`
   const own = a.actions.filter((d) => !planned(n, d))
   if (!own.length) return `${first}; nothing at hand holds it.`
   const when = (iso: string) => weekday(Date.parse(iso) / 1000, zone)

@@ -44,6 +44,8 @@ export function useTonight(holding: string) {
   const busy = ref(false)
   /** Whether the nights ahead are being worked through for the first time. */
   const looking = ref(false)
+  /** Whether the least work over the days is being looked for. */
+  const searching = ref(false)
   /** Without signal, the hour of the last answer that there was. */
   const asKnown = ref('')
 
@@ -167,6 +169,7 @@ export function useTonight(holding: string) {
   async function ahead(quick: boolean) {
     const mine = turn
     looking.value = !nights.value
+    searching.value = !quick
     try {
       const answer = await body(
         api.POST('/api/holdings/{holdingId}/houses/{houseId}/nights-ahead', {
@@ -177,11 +180,14 @@ export function useTonight(holding: string) {
       if (mine !== turn) return
       nights.value = answer
       looking.value = false
-      if (quick && answer.breaksFirst != null) await ahead(false)
+      if (quick && answer.breaksFirst != null) void ahead(false)
     } catch {
       if (mine === turn) nights.value = null // tonight's own error says why
     } finally {
-      if (mine === turn) looking.value = false
+      if (mine === turn) {
+        looking.value = false
+        searching.value = false
+      }
     }
   }
 
@@ -248,6 +254,7 @@ export function useTonight(holding: string) {
     error,
     busy,
     looking,
+    searching,
     asKnown,
     ask,
     change,

@@ -2968,6 +2968,7 @@ export interface components {
             now: components["schemas"]["Now"];
             planned: boolean;
             probes: components["schemas"]["ProbeView"][];
+            reachesHouse: boolean;
             /** Format: int32 */
             version: number;
         };

@@ -305,8 +305,8 @@ public final class StoreCautions {
 
   private static void works(StoreFacts f, Consumer<Caution> say) {
     f.room().ifPresent(r -> room(f, r, say));
-    StoreAppraisal a = StoreAppraisal.of(f.store(), f.fullCelsius(), f.powerWatts());
-    if (f.powerWatts() > 0 && Double.isInfinite(a.chargeSeconds())) {
+    StoreAppraisal a = StoreAppraisal.of(f.store(), f.fullCelsius(), f.power());
+    if (Double.isInfinite(a.chargeSeconds())) {
       say.accept(
           new Caution(
               Code.NEVER_CHARGED,

@@ -2,6 +2,7 @@ package nightbank.core.caution;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 import nightbank.core.store.HeatStore;
 
 /**
@@ -11,7 +12,7 @@ import nightbank.core.store.HeatStore;
  * @param fullCelsius mean that it is to be charged to
  * @param hottestCelsius hottest point that a simulated charge or a probe showed; NaN when unknown
  * @param contactCelsius where pipes and vessel feel it, NaN when unknown
- * @param powerWatts of the source, 0 when unknown
+ * @param power of the source by the mean of the store, W by °C; 0 when unknown
  * @param woodMoisture wet-basis, NaN without a fire
  * @param closedVessel no way out for steam
  * @param closedCoil a water coil without an open vent or a relief valve
@@ -26,7 +27,7 @@ public record StoreFacts(
     double fullCelsius,
     double hottestCelsius,
     double contactCelsius,
-    double powerWatts,
+    DoubleUnaryOperator power,
     double woodMoisture,
     boolean closedVessel,
     boolean closedCoil,
@@ -64,7 +65,7 @@ public record StoreFacts(
         fullCelsius,
         Double.NaN,
         Double.NaN,
-        powerWatts,
+        t -> powerWatts,
         Double.NaN,
         false,
         false,
@@ -81,7 +82,7 @@ public record StoreFacts(
         fullCelsius,
         hottest,
         contact,
-        powerWatts,
+        power,
         woodMoisture,
         closedVessel,
         closedCoil,
@@ -98,7 +99,7 @@ public record StoreFacts(
         fullCelsius,
         hottestCelsius,
         contactCelsius,
-        powerWatts,
+        power,
         woodMoisture,
         closedVessel,
         closedCoil,

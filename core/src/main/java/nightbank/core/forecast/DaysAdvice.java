@@ -8,10 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import nightbank.core.forecast.NightsAhead.Span;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
 
 /**
@@ -41,10 +44,16 @@ public record DaysAdvice(
    *
    * @param plan as judged; what is planned in it stands
    * @param possible what there is to be done on any day
+   * @param stop asked before every simulation
+   * @throws CancellationException when it was stopped
    */
   public static DaysAdvice find(
-      SystemPlan plan, NightsAhead ahead, List<Possible> possible, NightForecast.Doubt doubt) {
-    Search search = new Search(plan, ahead, possible);
+      SystemPlan plan,
+      NightsAhead ahead,
+      List<Possible> possible,
+      NightForecast.Doubt doubt,
+      BooleanSupplier stop) {
+    Search search = new Search(plan, ahead, possible, stop);
     NightsAhead sure = ahead;
     List<Action> actions = plan.actions();
     for (int round = 0; round < ROUNDS && sure.breaksFirst().isPresent(); round++) {
@@ -64,6 +73,17 @@ public record DaysAdvice(
         holds ? search.latest : OptionalDouble.empty());
   }
 
+  /** The same, begun no sooner. */
+  static Action notBefore(Action a, double from) {
+    return new Action(
+        a.kind(),
+        a.of(),
+        Math.max(from, a.fromSeconds()),
+        Math.max(from, a.toSeconds()),
+        a.amount(),
+        a.moisture());
+  }
+
   private static final class Search {
     private final SystemPlan plan;
     private final List<Span> spans;
@@ -72,9 +92,11 @@ public record DaysAdvice(
     private final Set<Integer> hopeless = new HashSet<>();
     private final Map<List<Action>, double[]> tried = new HashMap<>();
     private final double limit;
+    private final BooleanSupplier stop;
     private OptionalDouble latest = OptionalDouble.empty();
 
-    Search(SystemPlan plan, NightsAhead ahead, List<Possible> possible) {
+    Search(SystemPlan plan, NightsAhead ahead, List<Possible> possible, BooleanSupplier stop) {
+      this.stop = stop;
       this.plan = plan.small().withStep(Math.max(STEP, plan.stepSeconds()));
       spans = ahead.nights().stream().map(NightsAhead.Night::span).toList();
       limit = plan.house().plantLimitCelsius();
@@ -180,27 +202,14 @@ public record DaysAdvice(
       double high = dawn;
       while (high - low > CLOSE) {
         double middle = (low + high) / 2;
-        if (run(with(plan.actions(), notBefore(way, middle)), night) >= needed[night]) {
+        if (run(with(plan.actions(), way.stream().map(x -> notBefore(x, middle)).toList()), night)
+            >= needed[night]) {
           low = middle;
         } else {
           high = middle;
         }
       }
       return OptionalDouble.of(low);
-    }
-
-    private static List<Action> notBefore(List<Action> way, double from) {
-      return way.stream()
-          .map(
-              a ->
-                  new Action(
-                      a.kind(),
-                      a.of(),
-                      Math.max(from, a.fromSeconds()),
-                      Math.max(from, a.toSeconds()),
-                      a.amount(),
-                      a.moisture()))
-          .toList();
     }
 
     private List<Action> withoutNeedless(List<Action> chosen) {
@@ -234,14 +243,20 @@ public record DaysAdvice(
 
     private double[] lows(List<Action> actions) {
       return tried.computeIfAbsent(
-          List.copyOf(actions),
-          a -> NightsAhead.lowest(SystemSimulation.run(plan.withActions(a)), spans));
+          List.copyOf(actions), a -> NightsAhead.lowest(simulated(plan.withActions(a)), spans));
     }
 
     /** What the plants feel at the coldest of one night; what comes after it is not reckoned. */
     private double run(List<Action> actions, int night) {
       SystemPlan till = plan.withActions(actions).until(spans.get(night).dawn());
-      return NightsAhead.lowest(SystemSimulation.run(till), spans)[night];
+      return NightsAhead.lowest(simulated(till), spans)[night];
+    }
+
+    private SystemResult simulated(SystemPlan how) {
+      if (stop.getAsBoolean()) {
+        throw new CancellationException();
+      }
+      return SystemSimulation.run(how);
     }
   }
 }

@@ -34,7 +34,6 @@ public record NightsAhead(List<Night> nights, SystemResult middle) {
    * @param outdoorLowest best estimate, °C
    * @param lowest what the plants feel at the coldest, best estimate, °C
    * @param lowestTenth lowest that nine members in ten stay above, °C
-   * @param spreadKelvin from the members' median down to their coldest tenth
    */
   public record Night(
       Span span,
@@ -42,7 +41,6 @@ public record NightsAhead(List<Night> nights, SystemResult middle) {
       double lowest,
       double lowestAtSeconds,
       double lowestTenth,
-      double spreadKelvin,
       double chanceOfHolding,
       Verdict verdict) {}
 
@@ -84,7 +82,6 @@ public record NightsAhead(List<Night> nights, SystemResult middle) {
               own[n],
               when(middle, spans.get(n)),
               tenth,
-              median - tenth,
               chance,
               NightForecast.judge(tenth, median, limit)));
     }

@@ -12,6 +12,7 @@ import nightbank.core.source.Flames;
 import nightbank.core.source.Fuel;
 import nightbank.core.source.FuelHeater;
 import nightbank.core.source.HeatPump;
+import nightbank.core.source.HeatSource;
 import nightbank.core.source.Share;
 import nightbank.core.store.Carrier;
 import nightbank.core.store.Geometry;
@@ -72,6 +73,15 @@ public record Means(
       this.step = step;
       this.most = most;
     }
+
+    /** What it burns, by id; empty where it burns nothing. */
+    public Optional<String> fuel() {
+      return switch (this) {
+        case CANDLES -> Optional.of("wax");
+        case GAS_HEATER -> Optional.of("bottled-gas");
+        default -> Optional.empty();
+      };
+    }
   }
 
   private static final String ID = "means";
@@ -80,7 +90,7 @@ public record Means(
   private static final double HEAP_HEIGHT = 1.2; // m
   private static final double HEAP_CELSIUS = 55; // 45 to 65 of one that works
   private static final double HEAP_KILOGRAMS = 450; // per m³ as fed, 350 to 600
-  private static final double HEAP_SOLIDS = 0.16; // of it that rots, of manure with straw
+  private static final double HEAP_SOLIDS = 0.16; // of it that rots, manure with straw, 0.1 to 0.2
   private static final double HEAP_AGE = 10 * 86_400.0; // s
   private static final double PIPE_LENGTH = 8; // m
   private static final double PIPE_AIR = 0.03; // kg/s each: 3 m/s in a pipe of 10 cm
@@ -125,8 +135,7 @@ public record Means(
     double electric = 0;
     for (SystemResult.SourceTrace s : r.sources()) {
       if (s.id().equals(ID)) {
-        String burns = kind == Kind.CANDLES ? "wax" : "bottled-gas";
-        fuel = s.fuelJoules() / fuel(burns).heatingValue().value();
+        fuel = kind.fuel().map(f -> s.fuelJoules() / heatingValue(f)).orElse(0.0);
         electric += s.electricJoules();
       }
     }
@@ -139,8 +148,12 @@ public record Means(
     return new Means(kind, amount, holds, r.lowestCelsius(), fuel, electric);
   }
 
-  private static Fuel fuel(String id) {
-    return Fuel.of(id).orElseThrow();
+  private static Fuel fuel(Kind kind) {
+    return kind.fuel().flatMap(Fuel::of).orElseThrow();
+  }
+
+  private static double heatingValue(String fuel) {
+    return Fuel.of(fuel).orElseThrow().heatingValue().value();
   }
 
   private static SystemResult run(SystemPlan night, Kind kind, int steps) {
@@ -149,10 +162,9 @@ public record Means(
     return SystemSimulation.run(
         night.withSystem(
             switch (kind) {
-              case CANDLES -> source(s, new Flames(Share.allToHouse(), (int) n, WAX, fuel("wax")));
+              case CANDLES -> source(s, new Flames(Share.allToHouse(), (int) n, WAX, fuel(kind)));
               case GAS_HEATER ->
-                  source(
-                      s, new FuelHeater(Share.allToHouse(), fuel("bottled-gas"), n, 1, false, 400));
+                  source(s, new FuelHeater(Share.allToHouse(), fuel(kind), n, 1, false, 400));
               case ELECTRIC_HEATER -> source(s, new ElectricHeat(Share.allToHouse(), n, false));
               case HEAT_PUMP ->
                   s.withPumps(
@@ -160,7 +172,7 @@ public record Means(
                           s.pumps(),
                           new PumpedHeat(
                               ID,
-                              coldAir(n),
+                              HeatPump.usual(n).between(HeatPump.COLDEST_AIR, HeatPump.HOTTEST),
                               new PumpedHeat.Node.OutdoorAir(),
                               new PumpedHeat.Node.HouseAir(),
                               Control.free())));
@@ -169,21 +181,7 @@ public record Means(
             }));
   }
 
-  /** One that works in frost, as split machines do to -15 °C and below. */
-  private static HeatPump coldAir(double watts) {
-    HeatPump u = HeatPump.usual(watts);
-    return new HeatPump(
-        watts,
-        u.share(),
-        u.hotApproachKelvin(),
-        u.coldApproachKelvin(),
-        u.mostPerformance(),
-        -20,
-        u.restartKelvin(),
-        u.hottestCelsius());
-  }
-
-  private static PlantSystem source(PlantSystem s, nightbank.core.source.HeatSource of) {
+  private static PlantSystem source(PlantSystem s, HeatSource of) {
     return s.withSources(with(s.sources(), new SystemSource(ID, of, Control.free(), true)));
   }
 

@@ -15,6 +15,9 @@ public record ElectricHeat(List<Share> shares, double watts, boolean surplus)
   /** Sun on level ground at which a small array gives its element all it takes, W/m². */
   public static final double FULL_SUN = 350;
 
+  /** Of its rated power, over the hours of sun on a day that just fills it: a half sine's mean. */
+  public static final double SURPLUS_MEAN = 2 / Math.PI;
+
   private static final double HOTTEST = 750; // °C, sheath of a common element
   private static final double NEAR = 50; // K below it in which a limiter cuts in and out
 

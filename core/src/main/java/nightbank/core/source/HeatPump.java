@@ -41,8 +41,36 @@ public record HeatPump(
     }
   }
 
+  /** Cut in time for a tank that must not freeze, °C. */
+  public static final double COLDEST_TANK = 3;
+
+  /** Of outdoor air that common machines still draw on, °C (-15 to -25). */
+  public static final double COLDEST_AIR = -20;
+
+  /** Warm side of a common machine, °C (50 to 65). */
+  public static final double HOTTEST = 55;
+
+  /** A small machine between two tanks: η 0.4 and approaches of 5 K (estimates). */
   public static HeatPump usual(double electricWatts) {
-    return new HeatPump(electricWatts, 0.4, 5, 5, 6, 3, 3, 55);
+    return new HeatPump(electricWatts, 0.4, 5, 5, 6, COLDEST_TANK, 3, HOTTEST);
+  }
+
+  /** The same with other limits to its sides, °C. */
+  public HeatPump between(double coldest, double hottest) {
+    return new HeatPump(
+        electricWatts,
+        share,
+        hotApproachKelvin,
+        coldApproachKelvin,
+        mostPerformance,
+        coldest,
+        restartKelvin,
+        hottest);
+  }
+
+  /** Heat to the warm side, W; none where that is as hot as it can make it. */
+  public double heatWatts(double coldCelsius, double hotCelsius) {
+    return hotCelsius < hottestCelsius ? electricWatts * performance(coldCelsius, hotCelsius) : 0;
   }
 
   /** Heat to the warm side over electricity. */

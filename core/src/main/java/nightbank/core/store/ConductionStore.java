@@ -441,23 +441,28 @@ public final class ConductionStore implements StoreModel {
       for (int c = first; c < first + plan; c++) {
         if (coil[c] > 0) {
           double g = Exchange.overStep(rate, coil[c], mass[c] * heatOf(c) / seconds);
-          if (out != null) {
-            pass(out, g / rate, celsius[c]);
-          } else {
-            double w = g * (celsius[c] - stream);
-            put[c] -= w;
-            stream += w / rate;
-            given += w;
-          }
+          double w = give(c, g, rate, stream, out);
+          stream += w / rate;
+          given += w;
         }
       }
     }
     return given;
   }
 
-  private static void pass(Outlet out, double share, double celsius) {
-    out.atZero += share * (celsius - out.atZero);
+  /**
+   * What a cell gives to the stream, W, into the coming step; told to {@code out} it gives none.
+   */
+  private double give(int c, double conductance, double rate, double stream, Outlet out) {
+    if (out == null) {
+      double w = conductance * (celsius[c] - stream);
+      put[c] -= w;
+      return w;
+    }
+    double share = conductance / rate;
+    out.atZero += share * (celsius[c] - out.atZero);
     out.slope *= 1 - share;
+    return 0;
   }
 
   /**
@@ -487,14 +492,9 @@ public final class ConductionStore implements StoreModel {
       double ua = 1 / (high / (film * thick) + boreEarth / (conducts[c] * thick));
       double share = -Math.expm1(-ua / rate);
       double g = Exchange.overStep(rate, share, mass[c] * heatOf(c) / seconds);
-      if (out != null) {
-        pass(out, g / rate, celsius[c]);
-      } else {
-        double w = g * (celsius[c] - stream);
-        put[c] -= w;
-        stream += w / rate;
-        given += w;
-      }
+      double w = give(c, g, rate, stream, out);
+      stream += w / rate;
+      given += w;
     }
     return given;
   }

@@ -49,7 +49,7 @@ public class StoreCautionsTest {
         full,
         Double.NaN,
         Double.NaN,
-        500,
+        t -> 500,
         Double.NaN,
         closedVessel,
         closedCoil,

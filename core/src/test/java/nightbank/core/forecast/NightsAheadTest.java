@@ -1,11 +1,13 @@
 package nightbank.core.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.CancellationException;
 import nightbank.core.forecast.NightsAhead.Span;
 import nightbank.core.system.Action;
 import nightbank.core.system.Places;
@@ -57,6 +59,10 @@ public class NightsAheadTest {
     return NightsAhead.of(plan, spans(nights), DOUBT);
   }
 
+  private static double spread(NightsAhead.Night n) {
+    return n.lowest() - n.lowestTenth();
+  }
+
   private static List<Possible> possible(SystemPlan plan) {
     return Possible.in(plan.system(), true);
   }
@@ -74,8 +80,7 @@ public class NightsAheadTest {
   @Test
   public void theSameNightIsLessSureTheLaterItComes() {
     NightsAhead a = ahead(days(0, 0, 0, 0, 0), 5);
-    assertThat(a.nights().get(4).spreadKelvin())
-        .isGreaterThan(a.nights().get(0).spreadKelvin() + 0.2);
+    assertThat(spread(a.nights().get(4))).isGreaterThan(spread(a.nights().get(0)) + 0.2);
   }
 
   @Test
@@ -113,7 +118,7 @@ public class NightsAheadTest {
   @Test
   public void nothingIsAdvisedWhereAllNightsHold() {
     SystemPlan mild = days(6, 6, 6);
-    DaysAdvice a = DaysAdvice.find(mild, ahead(mild, 3), possible(mild), DOUBT);
+    DaysAdvice a = DaysAdvice.find(mild, ahead(mild, 3), possible(mild), DOUBT, () -> false);
     assertThat(a.holds()).isTrue();
     assertThat(a.actions()).isEmpty();
     assertThat(a.latestSeconds()).isEmpty();
@@ -124,7 +129,7 @@ public class NightsAheadTest {
     SystemPlan plan = days(4, -2, 3, -3);
     NightsAhead before = ahead(plan, 4);
     assertThat(before.breaksFirst()).isPresent();
-    DaysAdvice a = DaysAdvice.find(plan, before, possible(plan), DOUBT);
+    DaysAdvice a = DaysAdvice.find(plan, before, possible(plan), DOUBT, () -> false);
     assertThat(a.holds()).isTrue();
     NightsAhead with = ahead(plan.withActions(a.actions()), 4);
     assertThat(with.breaksFirst()).as("by the ensemble that judges").isEmpty();
@@ -136,22 +141,41 @@ public class NightsAheadTest {
   }
 
   @Test
-  public void theLastMomentComesBetweenTheAdviceAndTheDawn() {
+  public void putOffToTheLastMomentTheNightHoldsAndPutOffMuchFurtherItIsColder() {
     SystemPlan plan = days(5, 4, -3);
     NightsAhead before = ahead(plan, 3);
     int night = before.breaksFirst().orElseThrow();
-    DaysAdvice a = DaysAdvice.find(plan, before, possible(plan), DOUBT);
-    assertThat(a.holds()).isTrue();
-    assertThat(a.latestSeconds().orElseThrow())
+    DaysAdvice a = DaysAdvice.find(plan, before, possible(plan), DOUBT, () -> false);
+    double latest = a.latestSeconds().orElseThrow();
+    double dawn = spans(3).get(night).dawn();
+    assertThat(latest)
         .isGreaterThanOrEqualTo(
             a.actions().stream().mapToDouble(Action::fromSeconds).min().orElseThrow())
-        .isLessThan(spans(3).get(night).dawn());
+        .isLessThan(dawn);
+    double limit = plan.house().plantLimitCelsius();
+    double then = lowPutOff(plan, a, latest, night);
+    assertThat(then).isGreaterThan(limit);
+    assertThat(lowPutOff(plan, a, latest + 0.8 * (dawn - latest), night)).isLessThan(then - 0.02);
+  }
+
+  private static double lowPutOff(SystemPlan plan, DaysAdvice a, double until, int night) {
+    List<Action> later = a.actions().stream().map(x -> DaysAdvice.notBefore(x, until)).toList();
+    return NightsAhead.lowest(SystemSimulation.run(plan.small().withActions(later)), spans(3))[
+        night];
+  }
+
+  @Test
+  public void aSearchThatNobodyWaitsForStops() {
+    SystemPlan plan = days(4, -2, 3);
+    assertThatThrownBy(
+            () -> DaysAdvice.find(plan, ahead(plan, 3), possible(plan), DOUBT, () -> true))
+        .isInstanceOf(CancellationException.class);
   }
 
   @Test
   public void aNightThatNothingHoldsDoesNotHideTheOthers() {
     SystemPlan plan = days(-35, 3, -3);
-    DaysAdvice a = DaysAdvice.find(plan, ahead(plan, 3), possible(plan), DOUBT);
+    DaysAdvice a = DaysAdvice.find(plan, ahead(plan, 3), possible(plan), DOUBT, () -> false);
     assertThat(a.holds()).isFalse();
     assertThat(a.latestSeconds()).isEmpty();
     assertThat(a.actions()).isNotEmpty();

@@ -11,6 +11,7 @@ import java.util.Date;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
+import java.util.stream.Stream;
 import nightbank.server.night.Tonight;
 import nightbank.server.night.TonightQuestion;
 import nightbank.server.night.TonightView;
@@ -31,7 +32,7 @@ public class NightCalendar {
   }
 
   public String of(UUID holding, UUID house, TonightQuestion question) {
-    TonightView night = tonight.ask(holding, house, question);
+    TonightView night = tonight.ask(holding, house, question.onlyTheMiddle());
     ICalendar calendar = new ICalendar();
     calendar.setProductId("-//Night Bank//planned actions//EN");
     List<TonightQuestion.Doing> doings =
@@ -59,13 +60,7 @@ public class NightCalendar {
   }
 
   private static String word(TonightQuestion.Doing d, TonightView night) {
-    String of =
-        night.possible().stream()
-            .filter(p -> p.of() != null && p.of().equals(d.of()))
-            .map(TonightView.Possible::name)
-            .findFirst()
-            .orElse("")
-            .toLowerCase(Locale.ENGLISH);
+    String of = d.of() == null ? "" : name(d, night).toLowerCase(Locale.ENGLISH);
     return switch (d.kind()) {
       case LOAD -> String.format(Locale.ROOT, "Lay %.0f kg on the %s", d.amount(), of);
       case BYPASS -> "Bypass of the " + of + " open";
@@ -79,5 +74,15 @@ public class NightCalendar {
       case STUFF_GAPS -> "Stuff the gaps";
       case DOOR_OPEN -> "Open the door";
     };
+  }
+
+  private static String name(TonightQuestion.Doing d, TonightView night) {
+    return Stream.of(
+            night.possible().stream().filter(p -> d.of().equals(p.of())).map(p -> p.name()),
+            night.parts().stream().filter(p -> d.of().equals(p.id())).map(p -> p.name()),
+            night.stores().stream().filter(s -> d.of().equals(s.id())).map(s -> s.name()))
+        .flatMap(names -> names)
+        .findFirst()
+        .orElse("");
   }
 }

@@ -30,6 +30,7 @@ class NightController {
       @PathVariable UUID houseId,
       @RequestBody TonightQuestion question) {
     access.require(holdingId, Role.GUEST);
+    nights.stop(person());
     return courtesy.first(() -> tonight.ask(holdingId, houseId, question));
   }
 
@@ -39,6 +40,11 @@ class NightController {
       @PathVariable UUID houseId,
       @RequestBody TonightQuestion question) {
     access.require(holdingId, Role.GUEST);
-    return courtesy.first(() -> nights.ask(holdingId, houseId, question));
+    UUID person = person();
+    return courtesy.first(() -> nights.ask(person, holdingId, houseId, question));
+  }
+
+  private UUID person() {
+    return access.signedIn().orElseThrow().personId();
   }
 }

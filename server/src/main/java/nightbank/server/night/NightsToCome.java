@@ -1,9 +1,14 @@
 package nightbank.server.night;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import nightbank.core.forecast.DaysAdvice;
 import nightbank.core.forecast.NightsAhead;
 import nightbank.core.system.Action;
@@ -16,11 +21,27 @@ import org.springframework.stereotype.Service;
 class NightsToCome {
   private final Outlooks outlooks;
 
+  /** Each person's newest question; a search for an older one stops. */
+  private final Cache<UUID, Object> newest =
+      Caffeine.newBuilder().maximumSize(1000).expireAfterWrite(Duration.ofMinutes(5)).build();
+
   NightsToCome(Outlooks outlooks) {
     this.outlooks = outlooks;
   }
 
-  NightsView ask(UUID holding, UUID houseId, TonightQuestion q) {
+  /** Ends what a person's last question still looks for. */
+  void stop(UUID person) {
+    newest.invalidate(person);
+  }
+
+  /**
+   * Asks.
+   *
+   * @param person who asks; a new question ends what the same person's last one still looks for
+   */
+  NightsView ask(UUID person, UUID holding, UUID houseId, TonightQuestion q) {
+    Object mine = new Object();
+    newest.put(person, mine);
     Outlook from = outlooks.days(holding, houseId, q);
     List<NightsAhead.Span> spans = new ArrayList<>();
     double before = 0;
@@ -37,7 +58,7 @@ class NightsToCome {
         nights(from, ahead),
         from.now().plusSeconds((long) plan.lengthSeconds()),
         ahead.breaksFirst().isPresent() ? ahead.breaksFirst().getAsInt() : null,
-        quick ? null : advice(from, DaysAdvice.find(plan, ahead, from.possible(), from.doubt())),
+        quick ? null : advice(from, ahead, () -> newest.getIfPresent(person) != mine),
         plan.stepSeconds());
   }
 
@@ -66,7 +87,14 @@ class NightsToCome {
     return all;
   }
 
-  private static NightsView.DaysAdviceView advice(Outlook from, DaysAdvice a) {
+  private static NightsView.DaysAdviceView advice(
+      Outlook from, NightsAhead ahead, BooleanSupplier stop) {
+    DaysAdvice a;
+    try {
+      a = DaysAdvice.find(from.plan(), ahead, from.possible(), from.doubt(), stop);
+    } catch (CancellationException nobodyWaits) {
+      return null;
+    }
     Instant latest =
         a.latestSeconds().isPresent() ? at(from, a.latestSeconds().getAsDouble()) : null;
     return new NightsView.DaysAdviceView(

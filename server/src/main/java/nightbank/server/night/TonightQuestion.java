@@ -34,6 +34,22 @@ public record TonightQuestion(
     Boolean quick,
     HouseDesign design) {
 
+  /** The same, asked for the middle night alone. */
+  public TonightQuestion onlyTheMiddle() {
+    return new TonightQuestion(
+        lowCelsius,
+        lowAt,
+        eveningCelsius,
+        cloud,
+        wind,
+        airCelsius,
+        floorCelsius,
+        stores,
+        actions,
+        true,
+        design);
+  }
+
   /** A store read just now, on the whole. */
   public record StoreRead(UUID id, double celsius) {}
 

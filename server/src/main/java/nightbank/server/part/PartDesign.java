@@ -184,6 +184,11 @@ public sealed interface PartDesign {
     @JsonSubTypes.Type(value = EndDesign.Held.class, name = "HELD"),
   })
   sealed interface EndDesign {
+    /** Whether it gives to the house or takes from it. */
+    default boolean inHouse() {
+      return this instanceof Radiator || this instanceof UnderFloor || this instanceof HouseAir;
+    }
+
     /** Through a store by its coil, its stones or its pipes. */
     record Through(UUID storeId) implements EndDesign {}
 

@@ -46,9 +46,6 @@ public final class PartMapping {
   public static final double DARK = 0.85;
 
   private static final double HEAP_CELSIUS = 50; // that feed has been working at
-  private static final double COLDEST_AIR = -20; // °C
-  private static final double COLDEST_TANK = 3;
-  private static final double HOTTEST = 55;
 
   private final String id;
   private final String field;
@@ -266,21 +263,16 @@ public final class PartMapping {
     throw new IllegalArgumentException("an end of the circuit is missing");
   }
 
-  public PumpedHeat pump(PartDesign.HeatPump d) {
+  static HeatPump machine(PartDesign.HeatPump d) {
     boolean tank = d.cold() != null && d.cold().node() == PartDesign.Node.STORE;
-    HeatPump machine =
-        at(
-            "watts",
-            () ->
-                new HeatPump(
-                    d.watts(),
-                    0.4,
-                    5,
-                    5,
-                    6,
-                    or(d.coldestCelsius(), tank ? COLDEST_TANK : COLDEST_AIR),
-                    3,
-                    or(d.hottestCelsius(), HOTTEST)));
+    return HeatPump.usual(d.watts())
+        .between(
+            or(d.coldestCelsius(), tank ? HeatPump.COLDEST_TANK : HeatPump.COLDEST_AIR),
+            or(d.hottestCelsius(), HeatPump.HOTTEST));
+  }
+
+  public PumpedHeat pump(PartDesign.HeatPump d) {
+    HeatPump machine = at("watts", () -> machine(d));
     return at(
         "cold",
         () -> new PumpedHeat(id, machine, node(d.cold()), node(d.hot()), control(d.control())));

@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import nightbank.core.caution.StoreFacts;
+import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.FireLoad;
 import nightbank.core.source.Flames;
 import nightbank.core.source.Fuel;
@@ -29,6 +30,7 @@ import nightbank.server.part.PartDesign.HeatTo;
  * @param woodMoisture NaN without a fire
  * @param sunlit what the sun strikes, empty without sun
  * @param stream led through it, the first by name
+ * @param ledToHouse whether a circuit leads from it into the house
  * @param mark of all parts that touch it; changes with any of them
  */
 public record StoreHeat(
@@ -42,16 +44,12 @@ public record StoreHeat(
     double woodMoisture,
     Optional<PartDesign.Sunlight> sunlit,
     Optional<Stream> stream,
+    boolean ledToHouse,
     int mark) {
   /** A heat pump and what it takes from, °C. */
-  public record Pumped(HeatPump machine, double coldCelsius) {
-    double watts(double hotCelsius) {
-      return machine.electricWatts() * machine.performance(coldCelsius, hotCelsius);
-    }
-  }
+  public record Pumped(HeatPump machine, double coldCelsius) {}
 
   private static final double USUAL_WOOD = 6; // kg
-  private static final double MEAN_OF_SUN = 2 / Math.PI; // of a half sine over its top
   private static final double COLD = 5; // °C, of air, cistern or well that nobody tells
   private static final double PERFORMANCE = 3; // of a small heat pump between cold tank and warm
 
@@ -71,15 +69,16 @@ public record StoreHeat(
         g.woodMoisture,
         Optional.ofNullable(g.sunlit),
         Optional.ofNullable(g.stream),
+        g.ledToHouse,
         mark);
   }
 
   /** Into it while it is so warm on the whole, W; surplus by its mean over its hours of sun. */
   public double wattsAt(double celsius) {
     double rated = pumps.stream().mapToDouble(p -> p.machine().electricWatts()).sum();
-    double sum = watts - PERFORMANCE * rated - (1 - MEAN_OF_SUN) * surplusWatts;
+    double sum = watts - PERFORMANCE * rated - (1 - ElectricHeat.SURPLUS_MEAN) * surplusWatts;
     for (Pumped p : pumps) {
-      sum += celsius < p.machine().hottestCelsius() ? p.watts(celsius) : 0;
+      sum += p.machine().heatWatts(p.coldCelsius(), celsius);
     }
     return sum;
   }
@@ -96,6 +95,7 @@ public record StoreHeat(
     private double woodMoisture = Double.NaN;
     private PartDesign.Sunlight sunlit;
     private Stream stream;
+    private boolean ledToHouse;
 
     Gathered(UUID store) {
       this.store = store;
@@ -120,7 +120,7 @@ public record StoreHeat(
       } else if (d instanceof PartDesign.HeatPump p && store.equals(p.hot().storeId())) {
         found(StoreFacts.SourceKind.HEAT_PUMP, PERFORMANCE * p.watts());
         Double cold = p.cold() == null ? null : p.cold().celsius();
-        pumps.add(new Pumped(HeatPump.usual(p.watts()), cold == null ? COLD : cold));
+        pumps.add(new Pumped(PartMapping.machine(p), cold == null ? COLD : cold));
       } else if (d instanceof PartDesign.Sunlight s) {
         sunlit = s;
         found(StoreFacts.SourceKind.SUN, 0);
@@ -166,6 +166,7 @@ public record StoreHeat(
                 c.kilogramsPerSecond(),
                 c.machineWatts());
       }
+      ledToHouse |= c.ends().stream().anyMatch(EndDesign::inHouse);
       boolean comes =
           c.ends().stream()
               .anyMatch(

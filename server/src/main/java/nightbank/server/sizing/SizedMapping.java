@@ -45,7 +45,7 @@ final class SizedMapping {
   }
 
   static SizingView.MeansView view(Means m, Prices prices) {
-    String fuel = m.kind() == Means.Kind.CANDLES ? "wax" : "bottled-gas";
+    String fuel = m.kind().fuel().orElse("");
     OptionalDouble cost = prices.running(fuel, m.fuelKilograms(), m.electricJoules());
     return new SizingView.MeansView(
         m.kind(),

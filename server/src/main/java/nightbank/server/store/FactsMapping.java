@@ -22,7 +22,7 @@ final class FactsMapping {
         d.chargeToCelsius(),
         Double.NaN,
         Double.NaN,
-        heat.watts(),
+        heat::wattsAt,
         heat.woodMoisture(),
         build != null && Boolean.TRUE.equals(build.closedVessel()),
         build != null && Boolean.TRUE.equals(build.closedCoil()),

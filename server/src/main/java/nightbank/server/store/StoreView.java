@@ -7,6 +7,7 @@ import java.util.UUID;
 /**
  * A store with its probes, what it comes to, and how it was last seen.
  *
+ * @param reachesHouse whether its heat can reach a house, by its faces or by a circuit
  * @param planned not built yet: it counts in no night and no balance
  */
 public record StoreView(
@@ -15,6 +16,7 @@ public record StoreView(
     int version,
     UUID houseId,
     boolean planned,
+    boolean reachesHouse,
     StoreDesign design,
     List<ProbeView> probes,
     Appraisal appraisal,

@@ -339,6 +339,7 @@ public class Stores {
         s.version(),
         s.houseId(),
         s.planned(),
+        core.place().reachesHouse() || heat.ledToHouse(),
         s.design(),
         probes,
         Appraiser.appraise(s.design(), core, heat, book, hottest, room),

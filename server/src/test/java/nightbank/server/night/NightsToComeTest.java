@@ -109,6 +109,22 @@ public class NightsToComeTest {
   }
 
   @Test
+  public void theCalendarNamesWhatRunsByItselfAndIsSwitchedOff() {
+    UUID heater =
+        grounds.newPart(
+            """
+            {"kind":"ELEMENT","heats":[{"to":"HOUSE"}],"watts":300,"surplus":false,"indoors":true,
+             "control":{"runs":"ALWAYS"}}""",
+            house);
+    String off = run(heater, Instant.now()).replace("\"RUN\"", "\"STOP\"");
+    byte[] calendar =
+        grounds.keeper.postForBytes(
+            grounds.path("/houses/" + house + "/tonight/calendar"), "{\"actions\":[" + off + "]}");
+    assertThat(new String(calendar, StandardCharsets.UTF_8)).contains("Switch off: part");
+    grounds.keeper.delete(grounds.path("/parts/" + heater));
+  }
+
+  @Test
   public void whatIsPlannedWithSomethingGoneIsLeftOutAndToldSo() {
     UUID gone = UUID.randomUUID();
     String plan = "{\"quick\":true,\"actions\":[" + run(gone, Instant.now()) + "]}";

@@ -124,6 +124,27 @@ public class PartsTest {
   }
 
   @Test
+  public void aTankOutdoorsReachesAHouseOnceACircuitLeadsThere() {
+    Grounds own = Grounds.fresh();
+    UUID tank = UUID.randomUUID();
+    String design =
+        Grounds.drum(tank, "Tank")
+            .replace("dry-sand", "water")
+            .replace("\"measuredDensity\":1550,", "")
+            .replace("\"measuredSpecificHeat\":825,", "")
+            .replace("\"where\":\"HOUSE\"", "\"where\":\"OUTDOORS\"");
+    Answer made = own.keeper.post(own.path("/stores"), design);
+    assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
+    String path = own.path("/stores/" + tank);
+    assertThat(own.keeper.get(path).body().path("reachesHouse").asBoolean()).isFalse();
+    own.newPart(
+        "{\"kind\":\"CIRCUIT\",\"carries\":\"WATER\",\"kilogramsPerSecond\":0.05,\"machineWatts\":20,\"ends\":[{\"kind\":\"TANK\",\"storeId\":\"%s\",\"takenAt\":0.9,\"returnedAt\":0.1},{\"kind\":\"RADIATOR\",\"wattsPerKelvin\":40}]}"
+            .formatted(tank),
+        own.newHouse());
+    assertThat(own.keeper.get(path).body().path("reachesHouse").asBoolean()).isTrue();
+  }
+
+  @Test
   public void anotherHoldingsPartsAreNobodysBusiness() {
     UUID part = grounds.newPart(Grounds.element(drum), house);
     Grounds other = Grounds.fresh();

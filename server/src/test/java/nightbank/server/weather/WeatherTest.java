@@ -100,7 +100,7 @@ public class WeatherTest {
   public void aForecastThatEndsInTheNightIsCarriedOnAndSaidSo() {
     Grounds grounds = Grounds.fresh(program);
     UUID house = grounds.newHouse();
-    service.fault(ForecastService.Fault.HALF);
+    service.fault(ForecastService.Fault.TEN_HOURS);
     try {
       Answer night = ask(grounds, house);
       assertThat(night.status()).isEqualTo(200);

@@ -39,7 +39,7 @@ public final class ForecastService implements AutoCloseable {
     /** Answers with values no weather has, and words where numbers belong. */
     WRONG,
     /** Knows the next ten hours. */
-    HALF,
+    TEN_HOURS,
     /** Knows two days. */
     TWO_DAYS,
     /** Answers without end. */
@@ -130,7 +130,7 @@ public final class ForecastService implements AutoCloseable {
     StringBuilder out = new StringBuilder("{\"issued\":\"" + from + "\",\"hours\":[");
     int known =
         switch (fault) {
-          case HALF -> Math.min(hours, 10);
+          case TEN_HOURS -> Math.min(hours, 10);
           case TWO_DAYS -> Math.min(hours, 48);
           default -> hours;
         };
