@@ -1,9 +1,14 @@
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { Refusal } from './api/client'
 
+const AGAIN_MS = 4000
+/** No signal, or a fault of the server: it may pass. */
+const mayPass = (e: unknown) => e instanceof Refusal && (e.status === 0 || e.status >= 500)
+
 /**
  * Keeps a text some time after it last changed: one save at a time, the newest last. What comes back
- * to how it was while another save is under way is saved again, for that save has changed it.
+ * to how it was while another save is under way is saved again, for that save has changed it. What
+ * could not be kept for want of signal or by a fault of the server is tried again by itself.
  */
 export function useKeeping(
   now: () => string,
@@ -51,6 +56,7 @@ export function useKeeping(
     } catch (e) {
       error.value = e
       state.value = 'refused'
+      if (mayPass(e)) timer = window.setTimeout(() => void keep(), AGAIN_MS)
     } finally {
       saving = false
     }
@@ -63,7 +69,7 @@ export function useKeeping(
   /** What is not kept yet is kept before the page is gone. */
   function leave() {
     window.clearTimeout(timer)
-    if (state.value === 'changing') void keep()
+    if (state.value === 'changing' || mayPass(error.value)) void keep()
   }
   window.addEventListener('pagehide', leave)
   onBeforeUnmount(() => {

@@ -16,7 +16,7 @@ export function usePartDraft(holdingId: string, loaded: () => Part) {
   keeping.take(JSON.stringify(draft))
 
   watch(loaded, (l) => {
-    if (keeping.state.value === 'kept' && l.version !== version) {
+    if (keeping.state.value === 'kept' && l.version > version) {
       version = l.version
       Object.assign(draft, clone(pick(l)))
       keeping.take(JSON.stringify(draft))
@@ -35,7 +35,7 @@ export function usePartDraft(holdingId: string, loaded: () => Part) {
       }),
     )
     version = answer.data.version
-    await touched(client, holdingId)
+    void touched(client, holdingId)
   }
 
   watch(

@@ -148,4 +148,18 @@ describe('a store being changed', () => {
     expect(d.state.value).toBe('kept')
     expect(d.error.value).toBeNull()
   })
+
+  it('keeps by itself what a fault of the server refused at first', async () => {
+    const { w, d } = editor()
+    fake.state.refuse = 500
+    d.draft.name = 'Cask'
+    await settle()
+    expect(d.state.value).toBe('refused')
+    fake.state.refuse = 0
+    await vi.advanceTimersByTimeAsync(5000)
+    await flushPromises()
+    expect(d.state.value).toBe('kept')
+    expect(saves().map((s) => s.name)).toEqual(['Cask', 'Cask'])
+    w.unmount()
+  })
 })
