@@ -33,7 +33,7 @@ import org.springframework.stereotype.Component;
 /** Gathers what is known of a house now: its start, its weather, what runs and what is planned. */
 @Component
 class Outlooks {
-  private static final double STEP = 120;
+  private static final double STEP = 240;
   private static final double STEP_OF_DAYS = 600;
   private static final int MOST_NIGHTS = 7;
   private static final double UNREAD = 60; // h that a reading would be old to be as unsure
