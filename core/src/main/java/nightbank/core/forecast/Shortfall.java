@@ -38,6 +38,7 @@ public record Shortfall(double watts, double joules, double fromSeconds, Kind ki
 
   private static final String HEATER = "shortfall heater";
   private static final double LEAD = 3600; // s before the limit is passed
+  private static final double TAKES_HOLD = 1800; // s: what is too cold before, no heater mends
   private static final double MOST = 1e6; // W
   private static final double CLOSE = 0.02; // K
 
@@ -74,7 +75,7 @@ public record Shortfall(double watts, double joules, double fromSeconds, Kind ki
     while (highAt < limit && high < MOST) {
       low = high;
       lowAt = highAt;
-      high *= 2;
+      high = Math.min(MOST, 2 * high);
       highAt = with(plan, high, from);
     }
     for (int i = 0; i < 12 && highAt - limit > CLOSE; i++) {
@@ -116,8 +117,17 @@ public record Shortfall(double watts, double joules, double fromSeconds, Kind ki
             new ElectricHeat(Share.allToHouse(), watts, false),
             Control.between(List.of(window)),
             true));
-    return SystemSimulation.run(plan.withSystem(plan.system().withSources(sources)))
-        .lowestCelsius();
+    SystemResult night = SystemSimulation.run(plan.withSystem(plan.system().withSources(sources)));
+    if (night.lowestAtSeconds() >= from + TAKES_HOLD) {
+      return night.lowestCelsius();
+    }
+    double lowest = Double.POSITIVE_INFINITY;
+    for (int k = 0; k < night.plants().length; k++) {
+      if (night.seconds()[k] >= from + TAKES_HOLD) {
+        lowest = Math.min(lowest, night.plants()[k]);
+      }
+    }
+    return lowest;
   }
 
   private static Kind kind(SystemPlan plan, SystemResult night, double joules) {

@@ -17,6 +17,7 @@ import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
 import nightbank.core.system.SystemSource;
+import nightbank.core.weather.Weather;
 import org.testng.annotations.Test;
 
 /** What is short, and what things are worth. */
@@ -64,6 +65,21 @@ public class CounterfactualTest {
         .isCloseTo(s.watts() * (p.lengthSeconds() - s.fromSeconds()), within(1.0));
     double missing = (2 - r.lowestCelsius()) * p.house().lossCoefficient(2);
     assertThat(s.watts()).as("walls and floor swallow part of it").isGreaterThan(missing);
+  }
+
+  @Test
+  public void anEveningThatIsTooColdAlreadyAsksForNoMoreThanTheNightTakes() {
+    SystemPlan cold =
+        SystemPlan.of(
+            Places.plant().without(id -> true),
+            Weather.typed(-1, -6, 13 * 3600, 2, 0.3, 16 * 3600),
+            -5,
+            -5,
+            7,
+            16 * 3600,
+            60);
+    Shortfall s = Shortfall.of(cold, SystemSimulation.run(cold));
+    assertThat(s.watts()).isBetween(200.0, 20_000.0);
   }
 
   private static double heated(SystemPlan p, Shortfall s, double times) {
