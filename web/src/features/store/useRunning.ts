@@ -1,15 +1,16 @@
-import { ref, watch, type Ref } from 'vue'
+import { onBeforeUnmount, ref, watch, type Ref } from 'vue'
 import { api, body, type Views } from '@/shared/api/client'
 import type { Part } from '../part/parts'
 
 /** How everything runs tonight in a house, asked anew when something of it changes; null unknown. */
 export function useRunning(holding: string, house: () => string, parts: Ref<Part[]>) {
   const night = ref<Views['TonightView'] | null>(null)
-  let turn = 0
+  let asked = new AbortController()
   watch(
     [house, parts],
     async () => {
-      const mine = ++turn
+      asked.abort()
+      const mine = (asked = new AbortController())
       if (!house()) {
         night.value = null
         return
@@ -19,14 +20,16 @@ export function useRunning(holding: string, house: () => string, parts: Ref<Part
           api.POST('/api/holdings/{holdingId}/houses/{houseId}/tonight', {
             params: { path: { holdingId: holding, houseId: house() } },
             body: { quick: true } as Views['TonightQuestion'],
+            signal: mine.signal,
           }),
         )
-        if (mine === turn) night.value = answer
+        if (mine === asked) night.value = answer
       } catch {
-        if (mine === turn) night.value = null // no weather known: the picture stands without watts
+        if (mine === asked) night.value = null // no weather known: the picture stands without watts
       }
     },
     { immediate: true },
   )
+  onBeforeUnmount(() => asked.abort())
   return night
 }
