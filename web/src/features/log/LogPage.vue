@@ -178,12 +178,12 @@ function moveStop(id: string, by: -1 | 1) {
         </template>
         <button
           v-for="s in sights"
-          :key="s"
+          :key="s.word"
           type="button"
           class="sight"
-          @click="done('SEEN', { note: s })"
+          @click="done(s.kind, { note: s.word })"
         >
-          {{ s }}
+          {{ s.word }}
         </button>
       </div>
       <form v-if="last.event" class="right" @submit.prevent="setRight">

@@ -33,16 +33,21 @@ export const kinds: {
   },
   { kind: 'HEAP', word: 'Heap fed or turned', amount: 'Feed', at: chargedBy('HEAP') },
   { kind: 'WATER', word: 'Water added', amount: 'Water' },
+  { kind: 'DAMPER', word: 'Damper', ways: { SHUT: 'shut', OPEN: 'open' }, at: chargedBy('FIRE') },
   { kind: 'REPAIR', word: 'Repaired' },
 ]
 
-/** What is seen, each with its own word. */
-export const sights = ['Ice', 'Rime', 'Smoke', 'Steam', 'A leak', 'A smell']
+/** What is seen, each with its own word; ice and rime tell of the night whatever is noted. */
+export const sights: { word: string; kind: Kind }[] = [
+  { word: 'Ice', kind: 'ICE' },
+  { word: 'Rime', kind: 'ICE' },
+  ...['Smoke', 'Steam', 'A leak', 'A smell'].map((word) => ({ word, kind: 'SEEN' as const })),
+]
 
 /** What happened, and which way where somebody said. */
 export function wordOf(kind: Kind, way?: Way | null): string {
   const known = kinds.find((k) => k.kind === kind)
-  if (!known) return kind === 'SEEN' ? 'Seen' : 'Note'
+  if (!known) return kind === 'SEEN' || kind === 'ICE' ? 'Seen' : 'Note'
   const which = way && known.ways?.[way]
   return which ? `${known.word} ${which}` : known.word
 }

@@ -1485,7 +1485,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             /** @enum {string} */
-            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "SEEN" | "NOTE";
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "SEEN" | "NOTE";
             note: string;
             /** @enum {string} */
             way: "ON" | "OFF" | "OPEN" | "SHUT";
@@ -1545,7 +1545,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "SEEN" | "NOTE";
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "SEEN" | "NOTE";
             /** Format: double */
             moisture: number;
             note: string;

@@ -10,6 +10,7 @@ import nightbank.core.forecast.NightForecast;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;
+import nightbank.core.internal.Fingerprint;
 import nightbank.core.night.LearnedHouse.Factor;
 import nightbank.core.night.LearnedHouse.NightLearned;
 import nightbank.core.night.LearnedHouse.Share;
@@ -37,6 +38,9 @@ import org.hipparchus.util.Pair;
  * stores that stay, and that the day before would have been colder too.
  */
 public final class HouseFit {
+  /** Of this code: to be raised with any change that learns differently from the same nights. */
+  private static final int VERSION = 1;
+
   /** Fewer nights say nothing. */
   public static final int LEAST_NIGHTS = 3;
 
@@ -69,6 +73,11 @@ public final class HouseFit {
     every = nights.stream().mapToInt(n -> (int) Math.max(1, SAMPLE / n.stepSeconds())).toArray();
     mostSkin = Math.min(BOUND, Math.log(house.mostSkinFactor()));
     mostLeak = Math.min(BOUND, Math.log(house.mostLeakFactor()));
+  }
+
+  /** SHA-256 of all that {@link #of} rests on. */
+  public static String fingerprint(Greenhouse described, List<LoggedNight> nights) {
+    return Fingerprint.of(VERSION, described, nights);
   }
 
   /** Learns; empty with fewer than three nights. */

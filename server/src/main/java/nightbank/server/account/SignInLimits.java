@@ -1,9 +1,7 @@
 package nightbank.server.account;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import io.github.bucket4j.Bucket;
 import java.time.Duration;
+import nightbank.server.shared.Allowances;
 import nightbank.server.shared.Problem;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -14,15 +12,18 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class SignInLimits {
-  private static final int TRIES = 10;
-  private static final Duration WINDOW = Duration.ofMinutes(15);
+  private static final Allowances.Rate NAME = new Allowances.Rate(10, Duration.ofMinutes(15));
+  private static final Allowances.Rate ADDRESS = new Allowances.Rate(40, Duration.ofMinutes(15));
 
-  private final Cache<String, Bucket> buckets =
-      Caffeine.newBuilder().maximumSize(20_000).expireAfterAccess(WINDOW).build();
+  private final Allowances allowances;
+
+  SignInLimits(Allowances allowances) {
+    this.allowances = allowances;
+  }
 
   void spend(String login, String address) {
-    boolean name = bucket("name " + login, TRIES).tryConsume(1);
-    boolean from = bucket("from " + address, TRIES * 4).tryConsume(1);
+    boolean name = allowances.spend(name(login), NAME);
+    boolean from = allowances.spend("from " + address, ADDRESS);
     if (!name || !from) {
       throw new Problem(
           HttpStatus.TOO_MANY_REQUESTS,
@@ -33,17 +34,13 @@ class SignInLimits {
     }
   }
 
-  void forget(String login, String address) {
-    buckets.invalidate("name " + login);
-    bucket("from " + address, TRIES * 4).addTokens(1);
+  /** Of so many letters: nobody fills the table with long names. */
+  private static String name(String login) {
+    return "name " + login.substring(0, Math.min(200, login.length()));
   }
 
-  private Bucket bucket(String key, int tries) {
-    return buckets.get(
-        key,
-        k ->
-            Bucket.builder()
-                .addLimit(l -> l.capacity(tries).refillIntervally(tries, WINDOW))
-                .build());
+  void forget(String login, String address) {
+    allowances.forget(name(login));
+    allowances.giveBack("from " + address, ADDRESS);
   }
 }

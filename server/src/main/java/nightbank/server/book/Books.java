@@ -8,14 +8,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.medium.Range;
 import nightbank.core.sizing.Pack;
 import nightbank.core.sizing.Prices;
 import nightbank.server.book.internal.BookRepository;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** A holding's own prices and media: kept, checked, and handed to the core. */
 @Service
@@ -25,10 +30,12 @@ public class Books {
   private static final double DRY_SHARE = 0.4; // of a damp medium's conductivity once it is dry
 
   private final BookRepository repository;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
-  Books(BookRepository repository, Clock clock) {
+  Books(BookRepository repository, ApplicationEventPublisher events, Clock clock) {
     this.repository = repository;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -36,7 +43,9 @@ public class Books {
     return repository.find(holding).orElse(new BookView(0, Book.empty()));
   }
 
+  @Transactional
   public BookView change(UUID holding, Book draft, int version) {
+    Book before = get(holding).book();
     Book book =
         new Book(
             draft.currency() == null ? "" : draft.currency().strip(),
@@ -45,6 +54,14 @@ public class Books {
     check(book);
     if (!repository.save(holding, book, version, clock.instant())) {
       throw Problem.changedMeanwhile("book");
+    }
+    Set<String> touched =
+        Stream.concat(before.media().stream(), book.media().stream())
+            .filter(m -> !(before.media().contains(m) && book.media().contains(m)))
+            .map(m -> InputChanged.Keys.medium(m.id()))
+            .collect(Collectors.toSet());
+    if (!touched.isEmpty()) {
+      events.publishEvent(InputChanged.design(holding, touched));
     }
     return get(holding);
   }

@@ -14,6 +14,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import nightbank.core.run.EventKind;
 import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
 import nightbank.server.book.Book;
@@ -151,8 +152,8 @@ class DemoLoader implements ApplicationRunner {
       UUID id,
       Instant at,
       String store,
-      EventView.Kind kind,
-      EventView.Way way,
+      EventKind kind,
+      EventKind.Way way,
       String note,
       Double amount,
       Double moisture) {}
@@ -291,7 +292,8 @@ class DemoLoader implements ApplicationRunner {
       view = imports.accept(holding, store, file.getFileName().toString(), in);
     }
     imports.correct(holding, view.id(), inZone(view.mapping(), zone));
-    view = imports.startAndWait(holding, view.id());
+    imports.start(holding, view.id());
+    view = imports.await(holding, view.id());
     if (view.state() != ImportView.State.DONE) {
       throw new IOException(file.getFileName() + ": " + view.problem());
     }

@@ -1,8 +1,5 @@
 package nightbank.server.device;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import io.github.bucket4j.Bucket;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -20,7 +17,9 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.server.device.internal.DeviceRepository;
+import nightbank.server.log.ReadingWriter;
 import nightbank.server.log.Readings;
+import nightbank.server.shared.Allowances;
 import nightbank.server.shared.Problem;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -35,19 +34,28 @@ public class Devices {
   private static final int MOST = 200;
   private static final int MOST_CHANNELS = 200;
   private static final int PACKS_A_MINUTE = 60;
+  private static final Allowances.Rate PACE =
+      new Allowances.Rate(PACKS_A_MINUTE, Duration.ofMinutes(1));
   private static final Duration AHEAD = Duration.ofMinutes(10);
   private static final int TOLD = 20;
 
   private final DeviceRepository repository;
   private final Readings readings;
+  private final ReadingWriter writer;
+  private final Allowances allowances;
   private final Clock clock;
   private final SecureRandom random = new SecureRandom();
-  private final Cache<UUID, Bucket> pace =
-      Caffeine.newBuilder().maximumSize(20_000).expireAfterAccess(Duration.ofMinutes(5)).build();
 
-  Devices(DeviceRepository repository, Readings readings, Clock clock) {
+  Devices(
+      DeviceRepository repository,
+      Readings readings,
+      ReadingWriter writer,
+      Allowances allowances,
+      Clock clock) {
     this.repository = repository;
     this.readings = readings;
+    this.writer = writer;
+    this.allowances = allowances;
     this.clock = clock;
   }
 
@@ -152,7 +160,7 @@ public class Devices {
                         "",
                         "This token is not known, or has been revoked.",
                         "Make a new one in the holding."));
-    if (!pace(device.id()).tryConsume(1)) {
+    if (!allowances.spend("device " + device.id(), PACE)) {
       throw new Problem(
           HttpStatus.TOO_MANY_REQUESTS,
           "too-fast",
@@ -169,7 +177,7 @@ public class Devices {
       throw Problem.invalid("pack", e.getMessage(), "Send SenML in JSON, RFC 8428.");
     }
     Map<String, UUID> channels = repository.channelsOf(device.id());
-    List<Readings.Measured> measured = new ArrayList<>();
+    ReadingWriter.Taking taking = writer.begin(device.holdingId(), null);
     List<DeviceReceipt.LeftOutRecord> leftOut = new ArrayList<>();
     String problem = "";
     for (SenMl.Item i : items) {
@@ -178,13 +186,15 @@ public class Devices {
         leftOut.add(new DeviceReceipt.LeftOutRecord(i.index(), wrong));
         problem = problem.isEmpty() ? i.name() + ": " + wrong : problem;
       } else {
-        measured.add(new Readings.Measured(channels.get(i.name()), i.at(), i.celsius()));
+        taking.add(channels.get(i.name()), i.at(), i.celsius());
       }
     }
-    int added = readings.measured(device.holdingId(), measured);
+    ReadingWriter.Taken taken = taking.end();
     repository.seen(device.id(), now, problem.substring(0, Math.min(300, problem.length())));
     return new DeviceReceipt(
-        added, measured.size() - added, leftOut.subList(0, Math.min(TOLD, leftOut.size())));
+        (int) taken.added(),
+        (int) (taken.readings() - taken.added()),
+        leftOut.subList(0, Math.min(TOLD, leftOut.size())));
   }
 
   private static String wrong(SenMl.Item i, Map<String, UUID> channels, Instant now) {
@@ -195,18 +205,6 @@ public class Devices {
       return "its clock is " + Duration.between(now, i.at()).toMinutes() + " minutes ahead";
     }
     return i.at().isBefore(Readings.EARLIEST) ? "its clock stands before 2000" : null;
-  }
-
-  private Bucket pace(UUID device) {
-    return pace.get(
-        device,
-        id ->
-            Bucket.builder()
-                .addLimit(
-                    l ->
-                        l.capacity(PACKS_A_MINUTE)
-                            .refillGreedy(PACKS_A_MINUTE, Duration.ofMinutes(1)))
-                .build());
   }
 
   private static String bearer(String authorization) {

@@ -32,6 +32,9 @@ public record ImportView(
     String problem,
     UUID runId) {
 
+  /** How far it is read. */
+  public record Far(long rows, long readings, long bytes) {}
+
   /** Where it stands. */
   public enum State {
     UPLOADED,

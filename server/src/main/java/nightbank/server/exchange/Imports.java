@@ -1,111 +1,98 @@
 package nightbank.server.exchange;
 
-import jakarta.annotation.PostConstruct;
-import jakarta.annotation.PreDestroy;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import java.io.SequenceInputStream;
+import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import nightbank.db.tables.records.ImportFileRecord;
-import nightbank.server.exchange.internal.ImportJob;
 import nightbank.server.exchange.internal.ImportPreview;
+import nightbank.server.exchange.internal.ImportPreview.Understood;
 import nightbank.server.exchange.internal.ImportRepository;
-import nightbank.server.exchange.internal.ProbeTies;
+import nightbank.server.exchange.internal.ImportRepository.Outcome;
+import nightbank.server.exchange.internal.UploadRepository;
 import nightbank.server.holding.Holdings;
-import nightbank.server.run.Runs;
+import nightbank.server.job.JobKind;
+import nightbank.server.job.JobView;
+import nightbank.server.job.Jobs;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
-import nightbank.server.shared.Settings;
 import nightbank.server.store.Stores;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Logger files: taken in, understood, corrected, read. */
 @Service
 public class Imports {
-  private static final Logger LOG = LoggerFactory.getLogger(Imports.class);
+  private static final int HEAD = 256 * 1024; // bytes, enough to understand a file by
 
   private final ImportRepository repository;
+  private final UploadRepository uploads;
   private final ImportPreview previews;
-  private final ProbeTies ties;
-  private final ImportJob.Factory jobs;
+  private final Jobs jobs;
   private final Stores stores;
   private final Holdings holdings;
-  private final Runs runs;
+  private final Json json;
   private final Clock clock;
-  private final Path folder;
-  private final ExecutorService worker = Executors.newSingleThreadExecutor();
-  private final Map<UUID, ImportJob> running = new ConcurrentHashMap<>();
 
   Imports(
       ImportRepository repository,
+      UploadRepository uploads,
       ImportPreview previews,
-      ProbeTies ties,
-      ImportJob.Factory jobs,
+      Jobs jobs,
       Stores stores,
       Holdings holdings,
-      Runs runs,
-      Clock clock,
-      Settings settings) {
+      Json json,
+      Clock clock) {
     this.repository = repository;
+    this.uploads = uploads;
     this.previews = previews;
-    this.ties = ties;
     this.jobs = jobs;
     this.stores = stores;
     this.holdings = holdings;
-    this.runs = runs;
+    this.json = json;
     this.clock = clock;
-    this.folder = settings.data().resolve("uploads").toAbsolutePath();
-  }
-
-  @PostConstruct
-  void begin() throws IOException {
-    Files.createDirectories(folder);
-    repository.failCutOff();
-  }
-
-  @PreDestroy
-  void end() {
-    running.values().forEach(ImportJob::stop);
-    worker.shutdown();
   }
 
   /** Takes a file in and says how it was understood; nothing is read into the record yet. */
+  @Transactional(rollbackFor = IOException.class)
   public ImportView accept(UUID holding, UUID store, String fileName, InputStream content)
       throws IOException {
     var probes = stores.get(holding, store).probes();
+    byte[] head = content.readNBytes(HEAD);
+    String zone = holdings.get(holding).zone();
+    Understood u = previews.understand(holding, store, head, probes, zone);
     UUID id = UUID.randomUUID();
-    Path file = file(id);
-    try {
-      long bytes = Files.copy(content, file);
-      String zone = holdings.get(holding).zone();
-      FileMapping guess = previews.guess(holding, store, file, probes, zone);
-      repository.insert(holding, store, id, shown(fileName), bytes, guess, clock.instant());
-    } catch (IOException | RuntimeException e) {
-      Files.deleteIfExists(file);
-      throw e;
-    }
+    repository.insert(
+        holding,
+        store,
+        id,
+        shown(fileName),
+        u.mapping(),
+        u.dialect(),
+        u.ambiguousDates(),
+        clock.instant());
+    InputStream all = new SequenceInputStream(new ByteArrayInputStream(head), content);
+    repository.setBytes(holding, id, uploads.save(id, all));
     return view(holding, id);
   }
 
   public ImportView view(UUID holding, UUID id) {
     ImportFileRecord r = found(holding, id);
-    ImportJob job = running.get(id);
     FileMapping mapping = repository.mappingOf(r);
-    var state = ImportView.State.valueOf(r.getState());
-    var preview =
-        state == ImportView.State.UPLOADED && Files.exists(file(id))
-            ? previews.of(holding, r.getStoreId(), file(id), mapping)
-            : ImportPreview.Shown.NOTHING;
+    ImportView.State state = ImportView.State.valueOf(r.getState());
+    List<ImportView.PreviewRow> rows = List.of();
+    boolean remembered = false;
+    if (state == ImportView.State.UPLOADED) {
+      rows = preview(id, mapping);
+      remembered = previews.remembered(holding, r.getStoreId(), r.getDialect(), mapping);
+    }
+    ImportView.Far far = far(holding, id, r, state);
     return new ImportView(
         id,
         r.getStoreId(),
@@ -113,18 +100,37 @@ public class Imports {
         r.getBytes(),
         state,
         mapping,
-        preview.ambiguousDates(),
-        preview.remembered(),
-        preview.rows(),
-        job == null ? r.getRowsRead() : job.rows(),
-        job == null ? (state == ImportView.State.DONE ? 1 : 0) : job.share(r.getBytes()),
-        job == null ? r.getReadings() : job.readings(),
+        r.getAmbiguous() && !remembered,
+        remembered,
+        rows,
+        far.rows(),
+        r.getBytes() <= 0 ? 0 : Math.min(1, (double) far.bytes() / r.getBytes()),
+        far.readings(),
         r.getAdded(),
         r.getLeftOut(),
         r.getFromAt(),
         r.getToAt(),
         r.getProblem(),
         repository.runOf(holding, id).orElse(null));
+  }
+
+  private List<ImportView.PreviewRow> preview(UUID id, FileMapping mapping) {
+    try (InputStream in = uploads.open(id)) {
+      return previews.rows(in, mapping);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private ImportView.Far far(UUID holding, UUID id, ImportFileRecord r, ImportView.State state) {
+    if (state == ImportView.State.RUNNING) {
+      return jobs.open(holding, JobKind.IMPORT, id.toString())
+          .map(JobView::progress)
+          .map(p -> json.read(p, ImportView.Far.class))
+          .orElse(new ImportView.Far(0, 0, 0));
+    }
+    long bytes = state == ImportView.State.DONE ? r.getBytes() : 0;
+    return new ImportView.Far(r.getRowsRead(), r.getReadings(), bytes);
   }
 
   public ImportView correct(UUID holding, UUID id, FileMapping mapping) {
@@ -137,79 +143,40 @@ public class Imports {
     return view(holding, id);
   }
 
-  /** Reads the file in the background; ask {@link #view} how far it is. */
+  /** Has the file read behind the scenes; ask {@link #view} how far it is. */
+  @Transactional
   public ImportView start(UUID holding, UUID id) {
-    begin(holding, id);
-    return view(holding, id);
-  }
-
-  /** Reads the file and returns when that has ended, well or not. */
-  public ImportView startAndWait(UUID holding, UUID id) {
-    begin(holding, id).join();
-    return view(holding, id);
-  }
-
-  private CompletableFuture<Void> begin(UUID holding, UUID id) {
-    ImportFileRecord r = found(holding, id);
-    if (!Files.exists(file(id))) {
+    found(holding, id);
+    if (!uploads.exists(id)) {
       throw Problem.invalid("file", "The file is no longer here.", "Choose it again.");
     }
     if (!repository.claim(holding, id)) {
       throw new Problem(
           HttpStatus.CONFLICT, "running", "", "This file is being read or has been.", "Wait.");
     }
-    ImportJob job = jobs.of(holding, id, file(id));
-    running.put(id, job);
-    return CompletableFuture.runAsync(() -> run(holding, r, job), worker);
+    jobs.ask(holding, JobKind.IMPORT, id.toString(), "");
+    return view(holding, id);
   }
 
-  private void run(UUID holding, ImportFileRecord r, ImportJob job) {
-    UUID id = r.getId();
-    try {
-      FileMapping tied = ties.tie(holding, r.getStoreId(), repository.mappingOf(r));
-      repository.setMapping(holding, id, tied);
-      var outcome = job.run(tied);
-      if (outcome.readings() == 0) {
-        ended(holding, id, ImportView.State.FAILED, "No reading was found in the file.", outcome);
-        return;
-      }
-      previews.remember(holding, r.getStoreId(), file(id), tied);
-      if (outcome.added() > 0 && outcome.from().isBefore(outcome.to())) {
-        runs.ofImport(holding, r.getStoreId(), id, r.getFileName(), outcome.from(), outcome.to());
-      }
-      ended(holding, id, ImportView.State.DONE, "", outcome);
-      Files.deleteIfExists(file(id));
-    } catch (ImportJob.Stopped e) {
-      ended(holding, id, ImportView.State.STOPPED, "Stopped; nothing was saved.", job.soFar());
-    } catch (Problem e) {
-      ended(holding, id, ImportView.State.FAILED, e.getMessage(), job.soFar());
-    } catch (Exception e) {
-      LOG.error("import {}", id, e);
-      ended(
-          holding,
-          id,
-          ImportView.State.FAILED,
-          "It could not be read to the end; nothing was saved.",
-          job.soFar());
-    } finally {
-      running.remove(id);
-    }
+  /** Returns when a file that was started has been read, well or not. */
+  public ImportView await(UUID holding, UUID id) {
+    jobs.await(holding, JobKind.IMPORT, id.toString());
+    return view(holding, id);
   }
 
-  private void ended(
-      UUID holding,
-      UUID id,
-      ImportView.State state,
-      String problem,
-      ImportRepository.Outcome outcome) {
-    repository.ended(holding, id, state, problem, outcome);
-  }
-
+  @Transactional
   public ImportView stop(UUID holding, UUID id) {
     found(holding, id);
-    ImportJob job = running.get(id);
-    if (job != null) {
-      job.stop();
+    String subject = id.toString();
+    Optional<JobView> job = jobs.open(holding, JobKind.IMPORT, subject);
+    job.ifPresent(j -> jobs.stop(holding, j.id()));
+    if (job.isPresent() && jobs.open(holding, JobKind.IMPORT, subject).isEmpty()) {
+      repository.ended(
+          holding,
+          id,
+          ImportView.State.STOPPED,
+          "Stopped; nothing was saved.",
+          new Outcome(0, 0, 0, 0, null, null));
     }
     return view(holding, id);
   }
@@ -221,10 +188,6 @@ public class Imports {
 
   private ImportFileRecord found(UUID holding, UUID id) {
     return repository.find(holding, id).orElseThrow(() -> Problem.notFound("import"));
-  }
-
-  private Path file(UUID id) {
-    return folder.resolve(id.toString());
   }
 
   private static String shown(String fileName) {

@@ -5,15 +5,12 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.DateTimeException;
 import java.time.Instant;
-import java.time.YearMonth;
 import java.time.ZoneId;
-import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -24,6 +21,7 @@ import nightbank.server.book.Books;
 import nightbank.server.handout.HoldingTables.Table;
 import nightbank.server.handout.HoldingTables.Tie;
 import nightbank.server.house.Houses;
+import nightbank.server.log.ReadingWriter;
 import nightbank.server.part.Parts;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
@@ -47,10 +45,10 @@ public class HoldingImport {
   private static final BigDecimal EARLIEST = BigDecimal.valueOf(946_684_800); // 2000
   private static final BigDecimal LATEST = BigDecimal.valueOf(4_102_444_800L); // 2100
   private static final int MOST_IN_BLOCK = 500_000;
-  private static final int BATCH = 5000;
 
   private final DSLContext db;
   private final JsonMapper mapper;
+  private final ReadingWriter writer;
   private final Accounts accounts;
   private final Stores stores;
   private final Houses houses;
@@ -60,6 +58,7 @@ public class HoldingImport {
   HoldingImport(
       DSLContext db,
       JsonMapper mapper,
+      ReadingWriter writer,
       Accounts accounts,
       Stores stores,
       Houses houses,
@@ -67,6 +66,7 @@ public class HoldingImport {
       Parts parts) {
     this.db = db;
     this.mapper = mapper;
+    this.writer = writer;
     this.accounts = accounts;
     this.stores = stores;
     this.houses = houses;
@@ -163,6 +163,9 @@ public class HoldingImport {
       if (version < 3 && holding != null) {
         db.execute("SELECT parts_from_stores(?)", holding);
       }
+      if (version < 4 && holding != null) {
+        db.execute("SELECT ice_from_notes(?)", holding);
+      }
     }
 
     private void version(String format) {
@@ -251,14 +254,13 @@ public class HoldingImport {
         throw unfit("Its readings come before its holding.");
       }
       expect(JsonToken.START_ARRAY);
-      Set<YearMonth> made = new TreeSet<>();
       while (json.nextToken() == JsonToken.START_OBJECT) {
-        block(made);
+        block();
       }
       expect(JsonToken.END_ARRAY);
     }
 
-    private void block(Set<YearMonth> made) {
+    private void block() {
       UUID probe = null;
       UUID file = null;
       List<Long> micros = List.of();
@@ -281,10 +283,15 @@ public class HoldingImport {
       if (micros.size() != celsius.size()) {
         throw unfit("A block of readings has more moments than temperatures, or fewer.");
       }
-      for (int from = 0; from < micros.size(); from += BATCH) {
-        int to = Math.min(micros.size(), from + BATCH);
-        batch(probe, file, micros.subList(from, to), celsius.subList(from, to), made);
+      ReadingWriter.Taking taking = writer.begin(holding, file);
+      for (int i = 0; i < micros.size(); i++) {
+        taking.add(probe, instant(micros.get(i)), celsius.get(i));
       }
+      ReadingWriter.Taken taken = taking.end();
+      if (taken.added() < taken.readings()) {
+        throw unfit("A reading of it is there twice.");
+      }
+      readings += taken.added();
     }
 
     private UUID id() {
@@ -319,27 +326,8 @@ public class HoldingImport {
       return second.multiply(MICROS).setScale(0, RoundingMode.HALF_UP).longValueExact();
     }
 
-    private void batch(
-        UUID probe, UUID file, List<Long> micros, List<Double> celsius, Set<YearMonth> made) {
-      for (long m : micros) {
-        YearMonth month =
-            YearMonth.from(Instant.ofEpochSecond(m / 1_000_000).atOffset(ZoneOffset.UTC));
-        if (made.add(month)) {
-          db.fetch("SELECT ensure_reading_month(?::timestamptz)", month.atDay(1) + "T00:00:00Z");
-        }
-      }
-      readings +=
-          db.execute(
-              """
-              INSERT INTO reading (probe_id, at, holding_id, celsius, import_id)
-              SELECT ?, timestamptz 'epoch' + u.micros * interval '1 microsecond', ?, u.celsius, ?::uuid
-                FROM unnest(?::bigint[], ?::float8[]) AS u (micros, celsius)
-              """,
-              probe,
-              holding,
-              file,
-              micros.toArray(Long[]::new),
-              celsius.toArray(Double[]::new));
+    private static Instant instant(long micros) {
+      return Instant.EPOCH.plus(micros, ChronoUnit.MICROS);
     }
   }
 }

@@ -8,7 +8,7 @@ import java.util.List;
  */
 final class HoldingTables {
   static final String FORMAT = "nightbank-holding";
-  static final int VERSION = 3;
+  static final int VERSION = 4;
 
   /**
    * One table.
@@ -34,7 +34,7 @@ final class HoldingTables {
           new Table("holding_book", "holding_id"),
           new Table("walk", "holding_id"),
           new Table("hourly_weather", "source, at"),
-          new Table("import_file", "id"),
+          new Table("import_file", "id", List.of("dialect", "ambiguous")),
           new Table("import_left_out", "import_id, line, part"),
           new Table("logger_mapping", "store_id, fingerprint"),
           new Table("run", "id"),

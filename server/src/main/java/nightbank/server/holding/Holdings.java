@@ -4,11 +4,14 @@ import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
 import nightbank.server.holding.internal.HoldingRepository;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -17,11 +20,17 @@ import org.springframework.transaction.annotation.Transactional;
 public class Holdings {
   private final HoldingRepository repository;
   private final Accounts accounts;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
-  Holdings(HoldingRepository repository, Accounts accounts, Clock clock) {
+  Holdings(
+      HoldingRepository repository,
+      Accounts accounts,
+      ApplicationEventPublisher events,
+      Clock clock) {
     this.repository = repository;
     this.accounts = accounts;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -40,9 +49,11 @@ public class Holdings {
     return made;
   }
 
+  @Transactional
   public HoldingView change(UUID id, HoldingDraft draft) {
     HoldingView changed = checked(id, draft);
     repository.save(changed, clock.instant());
+    events.publishEvent(InputChanged.design(id, Set.of(InputChanged.Keys.PLACE)));
     return changed;
   }
 

@@ -3,6 +3,7 @@ package nightbank.server.house;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseLosses;
@@ -11,8 +12,11 @@ import nightbank.core.weather.Sky;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.internal.HouseRepository;
 import nightbank.server.house.internal.HouseRepository.StoredHouse;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Houses: kept, checked, and handed to the core. */
 @Service
@@ -22,11 +26,17 @@ public class Houses {
 
   private final HouseRepository repository;
   private final Holdings holdings;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
-  Houses(HouseRepository repository, Holdings holdings, Clock clock) {
+  Houses(
+      HouseRepository repository,
+      Holdings holdings,
+      ApplicationEventPublisher events,
+      Clock clock) {
     this.repository = repository;
     this.holdings = holdings;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -70,6 +80,7 @@ public class Houses {
     return get(holding, id);
   }
 
+  @Transactional
   public HouseView change(UUID holding, UUID id, HouseDraft draft, int version) {
     check(draft);
     stored(holding, id);
@@ -77,6 +88,7 @@ public class Houses {
         holding, id, draft.name().strip(), draft.design(), version, clock.instant())) {
       throw Problem.changedMeanwhile("house");
     }
+    events.publishEvent(InputChanged.design(holding, Set.of(InputChanged.Keys.house(id))));
     return get(holding, id);
   }
 

@@ -3,22 +3,28 @@ package nightbank.server.log;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.run.Stretch;
+import nightbank.core.run.EventKind;
+import nightbank.core.run.LoggedEvent;
 import nightbank.server.log.internal.EventRepository;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Things done and seen. */
 @Service
 public class EventLog {
   private final EventRepository repository;
+  private final ApplicationEventPublisher publisher;
   private final Clock clock;
 
-  EventLog(EventRepository repository, Clock clock) {
+  EventLog(EventRepository repository, ApplicationEventPublisher publisher, Clock clock) {
     this.repository = repository;
+    this.publisher = publisher;
     this.clock = clock;
   }
 
@@ -26,31 +32,28 @@ public class EventLog {
     return repository.between(holding, from, to);
   }
 
-  /** Each time that something of a store, or of all, was said to go one way or the other. */
-  public List<EventView> switched(UUID holding, UUID store, EventView.Kind kind, Instant to) {
-    return repository.switched(holding, store, kind, to);
+  /**
+   * What counts for a store: events of some kinds that happened to it, or to none in particular,
+   * and of each kind that has two ways the last that went one of them before.
+   */
+  public List<EventView> counted(
+      UUID holding, UUID store, Collection<EventKind> kinds, Instant from, Instant to) {
+    return repository.counted(holding, store, kinds, from, to);
   }
 
-  /** Stretches for which a store's pump stood, as it was logged; the last may last still. */
-  public List<Stretch> pumpStood(UUID holding, UUID store, Instant to) {
-    List<Stretch> stood = new ArrayList<>();
-    Instant since = null;
-    for (EventView e : switched(holding, store, EventView.Kind.PUMP, to)) {
-      if (e.way() == EventView.Way.OFF && since == null) {
-        since = e.at();
-      } else if (e.way() == EventView.Way.ON && since != null) {
-        stood.add(new Stretch(since.getEpochSecond(), e.at().getEpochSecond()));
-        since = null;
-      }
-    }
-    if (since != null) {
-      stood.add(new Stretch(since.getEpochSecond(), Long.MAX_VALUE));
-    }
-    return stood;
+  public static LoggedEvent toCore(EventView e) {
+    return new LoggedEvent(
+        e.at().getEpochSecond(),
+        e.kind(),
+        e.way(),
+        e.amount() == null ? Double.NaN : e.amount(),
+        e.moisture() == null ? Double.NaN : e.moisture());
   }
 
   /** Sets an event right afterwards: its time, amount or note. */
+  @Transactional
   public EventView change(UUID holding, UUID id, EventView event) {
+    repository.find(holding, id).ifPresent(before -> changed(holding, before));
     EventView kept =
         add(
             holding,
@@ -69,11 +72,18 @@ public class EventLog {
     return kept;
   }
 
+  @Transactional
   public void remove(UUID holding, UUID id) {
+    repository.find(holding, id).ifPresent(e -> changed(holding, e));
     repository.delete(holding, id);
   }
 
+  private void changed(UUID holding, EventView e) {
+    publisher.publishEvent(InputChanged.event(holding, e.kind(), e.storeId(), e.at()));
+  }
+
   /** Keeps an event; the same id again changes nothing. */
+  @Transactional
   public EventView add(UUID holding, EventView event) {
     if (event.id() == null || event.kind() == null || event.at() == null) {
       throw Problem.invalid("kind", "What happened, or when, is missing.", "Choose both.");
@@ -113,6 +123,7 @@ public class EventLog {
             event.amount(),
             event.moisture());
     repository.insert(holding, kept);
+    changed(holding, kept);
     return kept;
   }
 }

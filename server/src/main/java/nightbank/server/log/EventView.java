@@ -1,9 +1,8 @@
 package nightbank.server.log;
 
 import java.time.Instant;
-import java.util.EnumSet;
-import java.util.Set;
 import java.util.UUID;
+import nightbank.core.run.EventKind;
 
 /**
  * Something done or seen.
@@ -15,43 +14,9 @@ import java.util.UUID;
 public record EventView(
     UUID id,
     UUID storeId,
-    Kind kind,
-    Way way,
+    EventKind kind,
+    EventKind.Way way,
     Instant at,
     String note,
     Double amount,
-    Double moisture) {
-
-  /** A lid goes on or off, a screen is shut when it is drawn. */
-  public enum Way {
-    ON,
-    OFF,
-    OPEN,
-    SHUT
-  }
-
-  /** What. */
-  public enum Kind {
-    FIRE_LIT,
-    FUEL_ADDED,
-    LID,
-    SCREEN,
-    DOOR,
-    VENT,
-    PUMP,
-    ELEMENT,
-    HEAP,
-    WATER,
-    REPAIR,
-    SEEN,
-    NOTE;
-
-    Set<Way> ways() {
-      return switch (this) {
-        case LID, PUMP, ELEMENT -> EnumSet.of(Way.ON, Way.OFF);
-        case SCREEN, DOOR, VENT -> EnumSet.of(Way.OPEN, Way.SHUT);
-        default -> EnumSet.noneOf(Way.class);
-      };
-    }
-  }
-}
+    Double moisture) {}

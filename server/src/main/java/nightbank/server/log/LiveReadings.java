@@ -2,17 +2,20 @@ package nightbank.server.log;
 
 import java.io.IOException;
 import java.time.Duration;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import nightbank.server.shared.Problem;
+import nightbank.server.shared.Wire;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /**
@@ -24,7 +27,15 @@ public class LiveReadings {
   private static final int MOST = 40; // pages of one holding
   private static final Duration OPEN = Duration.ofMinutes(10); // then the browser comes again
 
+  private static final String CHANNEL = "readings";
+  private static final int AT_ONCE = 200; // of a word's length
+
+  private final Wire wire;
   private final Map<UUID, Set<SseEmitter>> pages = new ConcurrentHashMap<>();
+
+  LiveReadings(Wire wire) {
+    this.wire = wire;
+  }
 
   /** Readings of some probes are in. */
   public record Came(UUID holding, Set<UUID> probes) {}
@@ -51,11 +62,30 @@ public class LiveReadings {
     return page;
   }
 
-  @TransactionalEventListener(fallbackExecution = true)
+  /** To the pages that are open at any node, once the readings are kept. */
+  @EventListener
   void came(Came c) {
+    List<UUID> probes = List.copyOf(c.probes());
+    for (int from = 0; from < probes.size(); from += AT_ONCE) {
+      String some =
+          probes.subList(from, Math.min(probes.size(), from + AT_ONCE)).stream()
+              .map(UUID::toString)
+              .collect(Collectors.joining(","));
+      wire.tell(CHANNEL, c.holding() + " " + some);
+    }
+  }
+
+  @EventListener
+  void heard(Wire.Word word) {
+    if (!word.channel().equals(CHANNEL)) {
+      return;
+    }
+    String[] said = word.text().split(" ");
+    Set<UUID> probes =
+        Arrays.stream(said[1].split(",")).map(UUID::fromString).collect(Collectors.toSet());
     pages
-        .getOrDefault(c.holding(), Set.of())
-        .forEach(p -> tell(p, SseEmitter.event().name("readings").data(new Word(c.probes()))));
+        .getOrDefault(UUID.fromString(said[0]), Set.of())
+        .forEach(p -> tell(p, SseEmitter.event().name("readings").data(new Word(probes))));
   }
 
   /** Without a word now and then, whatever lies between would close the line. */

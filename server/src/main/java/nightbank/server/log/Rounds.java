@@ -2,15 +2,12 @@ package nightbank.server.log;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import nightbank.core.unit.TypedTemperature;
-import nightbank.server.log.internal.ReadingRepository;
+import nightbank.core.run.EventKind;
 import nightbank.server.log.internal.RoundRepository;
 import nightbank.server.shared.Problem;
 import org.springframework.stereotype.Service;
@@ -20,16 +17,22 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Rounds {
   private static final int MOST_ENTRIES = 300;
-  private static final Duration AHEAD = Duration.ofMinutes(10);
 
   private final RoundRepository repository;
   private final Readings readings;
+  private final ReadingWriter writer;
   private final EventLog events;
   private final Clock clock;
 
-  Rounds(RoundRepository repository, Readings readings, EventLog events, Clock clock) {
+  Rounds(
+      RoundRepository repository,
+      Readings readings,
+      ReadingWriter writer,
+      EventLog events,
+      Clock clock) {
     this.repository = repository;
     this.readings = readings;
+    this.writer = writer;
     this.events = events;
     this.clock = clock;
   }
@@ -50,23 +53,22 @@ public class Rounds {
     if (!repository.save(holding, person, id, draft)) {
       throw Problem.notFound("round"); // the id is another holding's
     }
-    List<ReadingRepository.Row> rows = new ArrayList<>();
+    ReadingWriter.Taking taking = writer.begin(holding, null);
     for (int i = 0; i < entries.size(); i++) {
       RoundDraft.EntryDraft e = entries.get(i);
       Double celsius = check("entries." + i, e, probes, Boolean.TRUE.equals(draft.fahrenheit()));
       boolean isNew = repository.insert(holding, id, e, celsius);
       if (isNew && celsius != null) {
-        rows.add(new ReadingRepository.Row(e.probeId(), e.at(), celsius));
+        taking.add(e.probeId(), e.at(), celsius);
       }
       if (isNew && e.outcome() == RoundDraft.Outcome.ICE) {
         UUID seen = UUID.nameUUIDFromBytes(("ice " + e.id()).getBytes(StandardCharsets.UTF_8));
         events.add(
             holding,
-            new EventView(
-                seen, null, EventView.Kind.SEEN, null, e.at(), "Ice on the dish", null, null));
+            new EventView(seen, null, EventKind.ICE, null, e.at(), "Ice on the dish", null, null));
       }
     }
-    readings.insert(holding, rows);
+    taking.end();
     return get(holding, id);
   }
 
@@ -94,33 +96,21 @@ public class Rounds {
     if (e == null || e.id() == null || e.outcome() == null || e.at() == null) {
       throw Problem.invalid(field, "An entry lacks its id, outcome or time.", "Send it again.");
     }
-    if (e.probeId() == null || !probes.contains(e.probeId())) {
-      throw Problem.notFound("probe");
-    }
-    if (e.at().isBefore(Readings.EARLIEST) || ahead(e.at())) {
-      throw Problem.invalid(
-          field + ".at", "The time lies in the future or before 2000.", "Check date and time.");
-    }
+    HandReading.probe(e.probeId(), probes);
+    HandReading.at(field, e.at(), clock.instant());
     if (e.note() != null && e.note().length() > 2000) {
       throw Problem.invalid(field + ".note", "More than 2000 letters.", "Shorten it.");
     }
     if (e.typed() != null && e.typed().length() > 40) {
       throw Problem.invalid(field + ".typed", "More than 40 letters.", "Type the number alone.");
     }
-    if (e.outcome() != RoundDraft.Outcome.READ) {
-      return null;
-    }
-    return TypedTemperature.celsius(e.typed() == null ? "" : e.typed(), fahrenheit)
-        .orElseThrow(
-            () ->
-                Problem.invalid(
-                    field + ".typed",
-                    "\u201c" + e.typed() + "\u201d is not a temperature.",
-                    "For instance 14.5, 14,5 or 58F."));
+    return e.outcome() == RoundDraft.Outcome.READ
+        ? (Double) HandReading.celsius(field, e.typed(), fahrenheit)
+        : null;
   }
 
   private boolean ahead(Instant at) {
-    return at.isAfter(clock.instant().plus(AHEAD));
+    return HandReading.ahead(at, clock.instant());
   }
 
   /** The order of the walk; probes that it does not name come after. */

@@ -3,7 +3,7 @@ package nightbank.server.night;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
-import nightbank.server.shared.Courtesy;
+import nightbank.server.shared.ForegroundPriority;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -14,13 +14,14 @@ import org.springframework.web.bind.annotation.RestController;
 class NightController {
   private final Tonight tonight;
   private final NightsToCome nights;
-  private final Courtesy courtesy;
+  private final ForegroundPriority priority;
   private final Access access;
 
-  NightController(Tonight tonight, NightsToCome nights, Courtesy courtesy, Access access) {
+  NightController(
+      Tonight tonight, NightsToCome nights, ForegroundPriority priority, Access access) {
     this.tonight = tonight;
     this.nights = nights;
-    this.courtesy = courtesy;
+    this.priority = priority;
     this.access = access;
   }
 
@@ -31,7 +32,7 @@ class NightController {
       @RequestBody TonightQuestion question) {
     access.require(holdingId, Role.GUEST);
     nights.stop(person());
-    return courtesy.first(() -> tonight.ask(holdingId, houseId, question));
+    return priority.first(() -> tonight.ask(holdingId, houseId, question));
   }
 
   @PostMapping("/api/holdings/{holdingId}/houses/{houseId}/nights-ahead")
@@ -41,7 +42,7 @@ class NightController {
       @RequestBody TonightQuestion question) {
     access.require(holdingId, Role.GUEST);
     UUID person = person();
-    return courtesy.first(() -> nights.ask(person, holdingId, houseId, question));
+    return priority.first(() -> nights.ask(person, holdingId, houseId, question));
   }
 
   private UUID person() {

@@ -198,7 +198,7 @@ class Starts {
     if (readAt.isBefore(now.minus(Duration.ofHours(FRESH_HOURS)))) {
       assumed.add(new TonightView.Assumption("STORE_AGE", null, readAt, view.name()));
     }
-    var judged = judgements.judge(holding, core, readAt.minus(LOOK_BACK), readAt);
+    var judged = judgements.judge(holding, view.id(), readAt.minus(LOOK_BACK), readAt);
     if (judged.isPresent()) {
       HeatStore learned = judged.get().run().learned();
       return new StoreStart(view, readAt, learned, judged.get().run().lastState());

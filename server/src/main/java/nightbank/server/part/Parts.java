@@ -11,7 +11,9 @@ import nightbank.server.house.Houses;
 import nightbank.server.part.PartDesign.EndDesign;
 import nightbank.server.part.PartDesign.HeatTo;
 import nightbank.server.part.internal.PartRepository;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -22,11 +24,13 @@ public class Parts {
 
   private final PartRepository repository;
   private final Houses houses;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
-  Parts(PartRepository repository, Houses houses, Clock clock) {
+  Parts(PartRepository repository, Houses houses, ApplicationEventPublisher events, Clock clock) {
     this.repository = repository;
     this.houses = houses;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -55,22 +59,34 @@ public class Parts {
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
     PartView part = checked(holding, id, draft, 1);
     repository.insert(holding, part, clock.instant());
+    changed(holding, part.design());
     return get(holding, id);
   }
 
   @Transactional
   public PartView change(UUID holding, UUID id, PartDraft draft, int version) {
-    get(holding, id);
-    if (!repository.update(holding, checked(holding, id, draft, version), clock.instant())) {
+    PartView before = get(holding, id);
+    PartView part = checked(holding, id, draft, version);
+    if (!repository.update(holding, part, clock.instant())) {
       throw Problem.changedMeanwhile("part");
     }
+    changed(holding, before.design());
+    changed(holding, part.design());
     return get(holding, id);
   }
 
   @Transactional
   public void remove(UUID holding, UUID id) {
-    if (!repository.remove(holding, id)) {
-      throw Problem.notFound("part");
+    changed(holding, get(holding, id).design());
+    repository.remove(holding, id);
+  }
+
+  /** What is judged of the stores that it names rests on it. */
+  private void changed(UUID holding, PartDesign design) {
+    Set<String> keys =
+        design.stores().stream().map(InputChanged.Keys::store).collect(Collectors.toSet());
+    if (!keys.isEmpty()) {
+      events.publishEvent(InputChanged.design(holding, keys));
     }
   }
 

@@ -2,7 +2,6 @@ package nightbank.server.part;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import nightbank.core.caution.StoreFacts;
@@ -31,7 +30,6 @@ import nightbank.server.part.PartDesign.HeatTo;
  * @param sunlit what the sun strikes, empty without sun
  * @param stream led through it, the first by name
  * @param ledToHouse whether a circuit leads from it into the house
- * @param mark of all parts that touch it; changes with any of them
  */
 public record StoreHeat(
     StoreFacts.SourceKind kind,
@@ -44,8 +42,7 @@ public record StoreHeat(
     double woodMoisture,
     Optional<PartDesign.Sunlight> sunlit,
     Optional<Stream> stream,
-    boolean ledToHouse,
-    int mark) {
+    boolean ledToHouse) {
   /** A heat pump and what it takes from, °C. */
   public record Pumped(HeatPump machine, double coldCelsius) {}
 
@@ -57,7 +54,6 @@ public record StoreHeat(
     List<PartView> parts = all.stream().filter(p -> p.design().stores().contains(store)).toList();
     Gathered g = new Gathered(store);
     parts.forEach(p -> g.add(p.design()));
-    int mark = parts.stream().mapToInt(p -> Objects.hash(p.id(), p.version())).sum();
     return new StoreHeat(
         g.kind,
         g.watts,
@@ -69,8 +65,7 @@ public record StoreHeat(
         g.woodMoisture,
         Optional.ofNullable(g.sunlit),
         Optional.ofNullable(g.stream),
-        g.ledToHouse,
-        mark);
+        g.ledToHouse);
   }
 
   /** Into it while it is so warm on the whole, W; surplus by its mean over its hours of sun. */

@@ -1,13 +1,10 @@
 package nightbank.server.record;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +28,7 @@ import nightbank.server.log.Readings;
 import nightbank.server.record.HouseLearnedView.LearnedNight;
 import nightbank.server.record.HouseLearnedView.NightLeftOut;
 import nightbank.server.record.internal.NightAirRepository;
-import nightbank.server.run.LoggedFires;
+import nightbank.server.shared.Computed;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
 import nightbank.server.store.Stores.CoreStore;
@@ -57,8 +54,7 @@ public class HouseNights {
   private final Weathers weathers;
   private final Holdings holdings;
   private final Clock clock;
-  private final Cache<List<Object>, Optional<LearnedHouse>> learned =
-      Caffeine.newBuilder().maximumSize(50).build();
+  private final Computed<Optional<LearnedHouse>> learned = new Computed<>(50);
 
   HouseNights(
       NightAirRepository air,
@@ -120,22 +116,8 @@ public class HouseNights {
       double ground = houses.ground(holding, kept.design(), LedgerDay.noon(e, zone));
       night(e, place, zone, ground, own, judged, log, leftOut).ifPresent(nights::add);
     }
-    Object content =
-        nights.stream()
-            .map(
-                n ->
-                    List.of(
-                        n.id(),
-                        Arrays.hashCode(n.airCelsius()),
-                        Arrays.hashCode(n.weather().outdoorCelsius()),
-                        Arrays.hashCode(n.weather().windMetresPerSecond()),
-                        Arrays.hashCode(n.weather().cloud()),
-                        Arrays.hashCode(n.weather().dewPointCelsius()),
-                        n.massCelsius(),
-                        n.gains().stream().map(g -> Arrays.hashCode(g.watts())).toList()))
-            .toList();
-    List<Object> key = List.of(house, kept.version(), content);
-    return view(house, learned.get(key, k -> HouseFit.of(described, nights)), own, leftOut);
+    String print = HouseFit.fingerprint(described, nights);
+    return view(house, learned.of(print, () -> HouseFit.of(described, nights)), own, leftOut);
   }
 
   /** What was read and done over the whole span. */
@@ -154,7 +136,7 @@ public class HouseNights {
     Map<UUID, List<LitFire>> fires = new HashMap<>();
     for (EventView e : events.between(holding, before, last)) {
       Optional.ofNullable(cores.get(e.storeId()))
-          .flatMap(store -> LoggedFires.lit(e, store))
+          .flatMap(s -> EventLog.toCore(e).fire(s.heat().hearth(), s.heat().usualWood()))
           .ifPresent(f -> fires.computeIfAbsent(e.storeId(), k -> new ArrayList<>()).add(f));
     }
     var told = new TreeMap<Long, HourlyWeather>();

@@ -9,8 +9,6 @@ import java.time.ZoneId;
  * A store's ledger from noon to noon, J; figures are absent where too little was read.
  *
  * @param evening local day of the noon it begins at
- * @param judgedTo moment of its last reading
- * @param old whether readings have come since
  * @param toHouse W to the house's air in each ten minutes
  * @param balanceStart heat above the floor temperature at the first reading, cold cells negative
  */
@@ -24,9 +22,7 @@ public record LedgerDay(
     Double early,
     Double lost,
     Double residual,
-    Double[] toHouse,
-    Instant judgedTo,
-    boolean old) {
+    Double[] toHouse) {
 
   boolean judged() {
     return charged != null;
@@ -38,6 +34,6 @@ public record LedgerDay(
   }
 
   static LedgerDay unread(LocalDate evening) {
-    return new LedgerDay(evening, 0, null, null, null, null, null, null, null, null, null, false);
+    return new LedgerDay(evening, 0, null, null, null, null, null, null, null, null);
   }
 }

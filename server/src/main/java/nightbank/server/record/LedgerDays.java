@@ -1,6 +1,5 @@
 package nightbank.server.record;
 
-import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -9,55 +8,55 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
 import nightbank.core.run.JudgedRun;
-import nightbank.server.record.internal.LedgerDayRepository;
-import nightbank.server.run.Beliefs;
+import nightbank.server.holding.Holdings;
+import nightbank.server.job.Job;
+import nightbank.server.job.JobHandler;
+import nightbank.server.job.JobKind;
+import nightbank.server.job.Jobs;
+import nightbank.server.record.internal.ReadDayRepository;
+import nightbank.server.run.JudgedSubject;
 import nightbank.server.run.Judgements;
-import nightbank.server.shared.Courtesy;
+import nightbank.server.run.Judgements.Judged;
+import nightbank.server.run.KeptDays;
+import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
-import nightbank.server.store.Stores.CoreStore;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 
 /** Judges every store's days one after the other behind the scenes, and keeps what came out. */
 @Service
-public class LedgerDays {
-  private static final Logger LOG = LoggerFactory.getLogger(LedgerDays.class);
-
+public class LedgerDays implements JobHandler {
   /** Of what a store gave to the house, s. */
   static final int STEP = 600;
 
   private static final int ENOUGH = 300; // readings of a probe and day: one in five minutes
 
-  private final LedgerDayRepository repository;
+  private final ReadDayRepository repository;
+  private final KeptDays kept;
   private final Judgements judgements;
-  private final Beliefs beliefs;
   private final Stores stores;
-  private final Courtesy courtesy;
-  private final ExecutorService worker =
-      Executors.newSingleThreadExecutor(r -> new Thread(r, "ledger-days"));
-  private final Set<Wanted> underWay = ConcurrentHashMap.newKeySet();
+  private final Holdings holdings;
+  private final Jobs jobs;
 
   LedgerDays(
-      LedgerDayRepository repository,
+      ReadDayRepository repository,
+      KeptDays kept,
       Judgements judgements,
-      Beliefs beliefs,
       Stores stores,
-      Courtesy courtesy) {
+      Holdings holdings,
+      Jobs jobs) {
     this.repository = repository;
+    this.kept = kept;
     this.judgements = judgements;
-    this.beliefs = beliefs;
     this.stores = stores;
-    this.courtesy = courtesy;
+    this.holdings = holdings;
+    this.jobs = jobs;
   }
-
-  private record Wanted(UUID store, LocalDate evening) {}
 
   /**
    * Days that are known.
@@ -66,68 +65,73 @@ public class LedgerDays {
    */
   public record Days(List<LedgerDay> known, int pending) {}
 
+  /** Which day of which store. */
+  record Asked(UUID store, LocalDate evening) {}
+
   /** Every day from noon to noon, both evenings counted; the latest are judged first. */
   public Days of(UUID holding, UUID store, LocalDate from, LocalDate to, ZoneId zone) {
-    CoreStore core = stores.core(holding, store);
-    Instant first = LedgerDay.noon(from, zone);
-    Instant last = LedgerDay.noon(to.plusDays(1), zone);
-    Map<String, Set<Long>> believed = beliefs.between(holding, first, last);
-    String mark = core.version() + "/" + believed.hashCode();
-    Map<LocalDate, LedgerDay> known = repository.between(store, mark, from, to);
+    Map<LocalDate, KeptDays.Kept<LedgerDay>> known =
+        kept.between(holding, store, from, to, LedgerDay.class);
+    Map<LocalDate, Instant> noons = new TreeMap<>();
+    from.datesUntil(to.plusDays(2)).forEach(d -> noons.put(d, LedgerDay.noon(d, zone)));
     Set<LocalDate> read =
         known.size() > to.toEpochDay() - from.toEpochDay()
             ? Set.of()
-            : repository.read(holding, store, from, to, zone);
+            : repository.read(holding, store, from, List.copyOf(noons.values()));
     List<LedgerDay> days = new ArrayList<>();
-    List<LedgerDay> unread = new ArrayList<>();
+    List<LocalDate> wanted = new ArrayList<>();
+    Map<LocalDate, Object> unread = new TreeMap<>();
     int pending = 0;
     for (LocalDate d = to; !d.isBefore(from); d = d.minusDays(1)) {
-      LedgerDay day = known.get(d);
-      if (day == null && !read.contains(d)) {
-        day = LedgerDay.unread(d);
-        unread.add(day);
-      }
+      KeptDays.Kept<LedgerDay> day = known.get(d);
       if (day != null) {
-        days.add(0, day);
+        days.add(0, day.day());
         if (day.old()) {
-          judgeLater(holding, core, d, mark, zone);
+          wanted.add(d);
         }
-      } else {
+      } else if (read.contains(d)) {
         pending++;
-        judgeLater(holding, core, d, mark, zone);
+        wanted.add(d);
+      } else {
+        LedgerDay nothing = LedgerDay.unread(d);
+        days.add(0, nothing);
+        unread.put(d, nothing);
       }
     }
-    repository.save(holding, store, mark, unread);
+    if (!unread.isEmpty()) {
+      Set<UUID> probes =
+          stores.probes(holding, store).stream().map(ProbeView::id).collect(Collectors.toSet());
+      kept.unread(holding, store, probes, unread, noons);
+      Set<LocalDate> meanwhile = repository.read(holding, store, from, List.copyOf(noons.values()));
+      meanwhile.retainAll(unread.keySet());
+      kept.forget(holding, store, meanwhile);
+    }
+    jobs.askAll(
+        holding,
+        JobKind.DAY,
+        wanted.stream().map(d -> new Jobs.Wanted(store + " " + d, new Asked(store, d))).toList());
     return new Days(days, pending);
   }
 
-  private void judgeLater(
-      UUID holding, CoreStore core, LocalDate evening, String mark, ZoneId zone) {
-    Wanted wanted = new Wanted(core.id(), evening);
-    if (!underWay.add(wanted)) {
-      return;
-    }
-    UUID judge = UUID.randomUUID();
-    worker.execute(
-        () -> {
-          courtesy.giveWay();
-          try {
-            repository.begin(holding, core.id(), evening, judge);
-            repository.finish(core.id(), mark, judged(holding, core, evening, zone), judge);
-          } catch (RuntimeException e) {
-            LOG.warn("the day of {} of store {} was not judged", evening, core.id(), e);
-            repository.finish(core.id(), mark, LedgerDay.unread(evening), judge);
-          } finally {
-            underWay.remove(wanted);
-          }
-        });
+  @Override
+  public JobKind kind() {
+    return JobKind.DAY;
   }
 
-  private LedgerDay judged(UUID holding, CoreStore core, LocalDate evening, ZoneId zone) {
-    Instant from = LedgerDay.noon(evening, zone);
-    Instant to = LedgerDay.noon(evening.plusDays(1), zone);
-    return judgements
-        .judgeDay(holding, core, from, to, ENOUGH)
+  @Override
+  public void run(Job job) {
+    Asked a = job.asked(Asked.class);
+    ZoneId zone = ZoneId.of(holdings.get(job.holding()).zone());
+    Instant from = LedgerDay.noon(a.evening(), zone);
+    Instant to = LedgerDay.noon(a.evening().plusDays(1), zone);
+    JudgedSubject day = JudgedSubject.day(job.holding(), a.store(), a.evening());
+    judgements.keepDay(day, from, to, ENOUGH, LedgerDay.class, j -> day(a.evening(), j, from, to));
+    job.finish(null);
+  }
+
+  private static LedgerDay day(
+      LocalDate evening, Optional<Judged> judged, Instant from, Instant to) {
+    return judged
         .map(j -> day(evening, j.readings(), j.run(), from, to))
         .orElseGet(() -> LedgerDay.unread(evening));
   }
@@ -149,13 +153,11 @@ public class LedgerDays {
         l.early(),
         l.lost(),
         l.residual(),
-        Arrays.stream(watts).mapToObj(w -> Double.isNaN(w) ? null : w).toArray(Double[]::new),
-        Instant.ofEpochSecond(run.at()[run.at().length - 1]),
-        false);
+        Arrays.stream(watts).mapToObj(LedgerDays::kept).toArray(Double[]::new));
   }
 
-  @PreDestroy
-  void stop() {
-    worker.shutdownNow();
+  /** To a thousandth of a watt, null where nothing is known. */
+  private static Double kept(double watts) {
+    return Double.isNaN(watts) ? null : (Double) (Math.round(watts * 1000) / 1000.0);
   }
 }

@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import nightbank.server.log.EventView;
+import nightbank.core.run.EventKind;
 
 /**
  * Nights of a house as they were.
@@ -43,7 +43,7 @@ public record PastNightView(
       List<Paid> paid) {}
 
   /** Something done to the house. */
-  public record Done(Instant at, EventView.Kind kind, EventView.Way way, String note) {}
+  public record Done(Instant at, EventKind kind, EventKind.Way way, String note) {}
 
   /** A store's part, J. */
   public record Paid(UUID storeId, String name, double joules) {}

@@ -13,11 +13,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nightbank.core.forecast.Verdict;
 import nightbank.core.night.PastNight;
+import nightbank.core.run.EventKind;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
@@ -35,11 +35,10 @@ import org.springframework.stereotype.Service;
 public class PastNights {
   private static final int MORNING = 8; // o'clock: last night has ended by then
   private static final Duration LONGEST = Duration.ofDays(400);
-  private static final Pattern FROST =
-      Pattern.compile("\\b(ice|rime)\\b", Pattern.CASE_INSENSITIVE);
+  private static final Set<EventKind> SEEN = EnumSet.of(EventKind.SEEN, EventKind.ICE);
 
-  private static final Set<EventView.Kind> DONE =
-      EnumSet.of(EventView.Kind.DOOR, EventView.Kind.VENT, EventView.Kind.SCREEN);
+  private static final Set<EventKind> DONE =
+      EnumSet.of(EventKind.DOOR, EventKind.VENT, EventKind.SCREEN);
 
   private final NightLowRepository lows;
   private final LedgerDays days;
@@ -153,8 +152,8 @@ public class PastNights {
       List<PastNightView.Paid> paid,
       double limit) {
     List<String> seen =
-        noted.stream().filter(e -> e.kind() == EventView.Kind.SEEN).map(EventView::note).toList();
-    boolean ice = seen.stream().anyMatch(s -> FROST.matcher(s).find());
+        noted.stream().filter(e -> SEEN.contains(e.kind())).map(PastNights::words).toList();
+    boolean ice = noted.stream().anyMatch(e -> e.kind() == EventKind.ICE);
     double outdoor = out == null ? Double.NaN : out.celsius();
     PastNight night = new PastNight(in.celsius(), limit, outdoor, in.coldDegreeHours(), ice);
     return new PastNightView.Night(
@@ -173,13 +172,17 @@ public class PastNights {
         paid);
   }
 
+  private static String words(EventView e) {
+    return e.note().isBlank() && e.kind() == EventKind.ICE ? "Ice" : e.note();
+  }
+
   private Map<LocalDate, List<EventView>> noted(
       UUID holding, List<StoreView> stores, Instant first, Instant last, ZoneId zone) {
     Map<LocalDate, List<EventView>> noted = new HashMap<>();
     Set<UUID> own = stores.stream().map(StoreView::id).collect(Collectors.toSet());
     for (EventView e : events.between(holding, first, last)) {
       if ((e.storeId() == null || own.contains(e.storeId()))
-          && (e.kind() == EventView.Kind.SEEN || DONE.contains(e.kind()))) {
+          && (SEEN.contains(e.kind()) || DONE.contains(e.kind()))) {
         LocalDate evening = e.at().atZone(zone).minusHours(12).toLocalDate();
         noted.computeIfAbsent(evening, k -> new ArrayList<>()).add(e);
       }

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import nightbank.core.caution.StoreFacts;
-import nightbank.core.forecast.Labour;
+import nightbank.core.run.EventKind;
 import nightbank.core.sizing.Prices;
 import nightbank.core.source.FireLoad;
 import nightbank.server.book.Books;
@@ -175,33 +175,18 @@ public class Statements {
     double minutes = 0;
     for (EventView e : done) {
       double kilograms = e.amount() == null ? 0 : e.amount();
-      boolean fire = e.kind() == EventView.Kind.FIRE_LIT;
-      if (fire || e.kind() == EventView.Kind.FUEL_ADDED) {
+      boolean fire = e.kind() == EventKind.FIRE_LIT;
+      if (e.kind().burns()) {
         fires += fire ? 1 : 0;
         wood += kilograms;
         double moisture = e.moisture() == null ? FireLoad.USUAL_MOISTURE : e.moisture();
         fuel += kilograms * FireLoad.heatingValue(moisture);
       }
-      double took = minutes(e.kind(), kilograms);
+      double took = e.kind().minutes(kilograms);
       doings += took > 0 ? 1 : 0;
       minutes += took;
     }
     return new StatementView.Effort(fires, wood, fuel, element, doings, minutes / 60);
-  }
-
-  private static double minutes(EventView.Kind kind, double kilograms) {
-    return switch (kind) {
-      case FIRE_LIT -> Labour.LIGHT_FIRE + Labour.A_KILOGRAM_OF_WOOD * kilograms;
-      case FUEL_ADDED -> Labour.A_KILOGRAM_OF_WOOD * kilograms;
-      case LID -> Labour.LID;
-      case SCREEN -> Labour.SCREEN;
-      case DOOR, VENT -> Labour.DOOR;
-      case PUMP -> Labour.PUMP;
-      case ELEMENT -> Labour.SWITCH;
-      case HEAP -> Labour.FEED_HEAP;
-      case WATER -> Labour.WATER;
-      case REPAIR, SEEN, NOTE -> 0;
-    };
   }
 
   private static Double cost(StatementView.Effort e, Prices prices) {

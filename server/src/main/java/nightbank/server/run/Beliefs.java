@@ -7,7 +7,9 @@ import java.util.Set;
 import java.util.UUID;
 import nightbank.server.log.Readings;
 import nightbank.server.run.internal.BeliefRepository;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -18,10 +20,12 @@ public class Beliefs {
 
   private final BeliefRepository repository;
   private final Readings readings;
+  private final ApplicationEventPublisher events;
 
-  Beliefs(BeliefRepository repository, Readings readings) {
+  Beliefs(BeliefRepository repository, Readings readings, ApplicationEventPublisher events) {
     this.repository = repository;
     this.readings = readings;
+    this.events = events;
   }
 
   /**
@@ -44,6 +48,13 @@ public class Beliefs {
     if (b.at() == null || b.at().isEmpty() || b.at().size() > MOST) {
       throw Problem.invalid("at", "Between 1 and " + MOST + " readings at once.", "Choose fewer.");
     }
+    var span = b.at().stream().mapToLong(Long::longValue).summaryStatistics();
+    events.publishEvent(
+        InputChanged.beliefs(
+            holding,
+            b.probeId(),
+            Instant.ofEpochSecond(span.getMin()),
+            Instant.ofEpochSecond(span.getMax())));
     for (long second : b.at()) {
       Instant at = Instant.ofEpochSecond(second);
       if (b.believed()) {

@@ -10,11 +10,11 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import nightbank.core.run.EventKind;
 import nightbank.core.run.ReadingSeries;
 import nightbank.core.run.RunFinder;
 import nightbank.server.holding.Holdings;
 import nightbank.server.log.EventLog;
-import nightbank.server.log.EventView;
 import nightbank.server.log.Readings;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
@@ -25,8 +25,7 @@ import org.springframework.stereotype.Service;
 public class FoundRuns {
   private static final Duration BACK = Duration.ofDays(60);
   private static final int MOST_READINGS = 6000;
-  private static final Set<EventView.Kind> STARTS =
-      Set.of(EventView.Kind.FIRE_LIT, EventView.Kind.ELEMENT);
+  private static final Set<EventKind> STARTS = Set.of(EventKind.FIRE_LIT, EventKind.ELEMENT);
 
   private final Runs runs;
   private final Stores stores;
@@ -60,7 +59,7 @@ public class FoundRuns {
     }
     List<Long> fires =
         events.between(holding, from, to).stream()
-            .filter(e -> STARTS.contains(e.kind()) && e.way() != EventView.Way.OFF)
+            .filter(e -> STARTS.contains(e.kind()) && e.way() != EventKind.Way.OFF)
             .filter(e -> e.storeId() == null || e.storeId().equals(store))
             .map(e -> e.at().getEpochSecond())
             .toList();

@@ -6,8 +6,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import nightbank.core.run.EventKind;
 import nightbank.core.run.JudgedLoop;
+import nightbank.core.run.JudgementInputs;
 import nightbank.core.run.LoopReadings;
 import nightbank.core.run.ReadingSeries;
 import nightbank.core.run.Stretch;
@@ -82,7 +85,12 @@ public class Loops {
   List<Stretch> stood(UUID holding, CoreStore core, List<ProbeView> probes, Instant to) {
     return probe(probes, ProbeView.Kind.INLET).isEmpty()
         ? List.of()
-        : events.pumpStood(holding, core.id(), to);
+        : JudgementInputs.pumpStood(
+            events
+                .counted(holding, core.id(), Set.of(EventKind.PUMP), to.minus(LATELY), to)
+                .stream()
+                .map(EventLog::toCore)
+                .toList());
   }
 
   private static Optional<ProbeView> probe(List<ProbeView> probes, ProbeView.Kind kind) {

@@ -22,13 +22,13 @@ public class RunReadings {
   private final Runs runs;
   private final Stores stores;
   private final Readings readings;
-  private final Judgements judgements;
+  private final JudgementAssembler assembler;
 
-  RunReadings(Runs runs, Stores stores, Readings readings, Judgements judgements) {
+  RunReadings(Runs runs, Stores stores, Readings readings, JudgementAssembler assembler) {
     this.runs = runs;
     this.stores = stores;
     this.readings = readings;
-    this.judgements = judgements;
+    this.assembler = assembler;
   }
 
   public RunReadingsView of(UUID holding, UUID runId) {
@@ -51,7 +51,7 @@ public class RunReadings {
               List.of()));
     }
     List<Double> air =
-        judgements.airProbes(holding, store, all).stream()
+        assembler.airProbes(holding, store, all).stream()
             .map(p -> series(holding, p, run))
             .filter(s -> s.size() > 1)
             .findFirst()

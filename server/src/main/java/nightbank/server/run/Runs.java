@@ -5,8 +5,10 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import nightbank.server.run.internal.RunRepository;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
 import org.springframework.context.ApplicationEventPublisher;
@@ -43,6 +45,7 @@ public class Runs {
     return repository.some(holding, ids);
   }
 
+  @Transactional
   public RunView create(UUID holding, UUID store, RunDraft draft) {
     stores.get(holding, store);
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
@@ -50,6 +53,7 @@ public class Runs {
     return get(holding, id);
   }
 
+  @Transactional
   public RunView change(UUID holding, UUID id, RunDraft draft) {
     RunView now = get(holding, id);
     save(holding, checked(id, now.storeId(), draft, now.importId()));
@@ -95,7 +99,8 @@ public class Runs {
 
   private void save(UUID holding, RunView run) {
     repository.save(holding, run);
-    events.publishEvent(new RunsAhead.RunKept(holding, run.id()));
+    events.publishEvent(InputChanged.design(holding, Set.of(InputChanged.Keys.run(run.id()))));
+    events.publishEvent(new SheetsAhead.RunKept(holding, run.id()));
   }
 
   private static String shortened(String name) {
@@ -103,6 +108,7 @@ public class Runs {
   }
 
   /** The run that a file brought. */
+  @Transactional
   public void ofImport(
       UUID holding, UUID store, UUID importId, String name, Instant from, Instant to) {
     save(holding, new RunView(UUID.randomUUID(), store, name, from, to, importId));

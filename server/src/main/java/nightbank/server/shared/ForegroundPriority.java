@@ -5,7 +5,7 @@ import org.springframework.stereotype.Component;
 
 /** Somebody who waits for an answer goes before what is computed behind the scenes. */
 @Component
-public class Courtesy {
+public class ForegroundPriority {
   private static final long LONGEST = 15_000; // ms, so that the work behind the scenes goes on
 
   private int waiting;

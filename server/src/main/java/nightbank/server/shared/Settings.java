@@ -6,7 +6,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 /**
  * Where things are.
  *
- * @param data folder for uploads
+ * @param data folder for what the demo leaves to its stand-ins
  * @param demo folder with demo data to load into an empty database, or blank
  * @param demoStands whether demo time stands still from its first moment
  * @param forecast address of a weather service, or blank

@@ -30,6 +30,23 @@ public record SizingView(
     List<SizedView> found,
     List<MeansView> means) {
 
+  /** The same as it stands now. */
+  SizingView as(UUID job, String now) {
+    return new SizingView(
+        job,
+        now,
+        done,
+        of,
+        limitCelsius,
+        marginKelvin,
+        withoutCelsius,
+        billJoules,
+        peakWatts,
+        currency,
+        found,
+        means);
+  }
+
   /**
    * Heat made or moved through the night in place of a store.
    *

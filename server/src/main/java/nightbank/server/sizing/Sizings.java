@@ -1,8 +1,5 @@
 package nightbank.server.sizing;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -12,30 +9,38 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicInteger;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.sizing.Candidate;
+import nightbank.core.sizing.Means;
 import nightbank.core.sizing.Season;
 import nightbank.core.sizing.Sized;
 import nightbank.core.sizing.SizingSearch;
 import nightbank.core.sizing.Winter;
 import nightbank.core.store.Place;
 import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
 import nightbank.server.book.Books;
 import nightbank.server.book.MediaBook;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
+import nightbank.server.job.Job;
+import nightbank.server.job.JobHandler;
+import nightbank.server.job.JobKind;
+import nightbank.server.job.JobView;
+import nightbank.server.job.Jobs;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.weather.HourlyWeather;
 import nightbank.server.weather.Weathers;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Searches for the smallest store, one at a time for a holding, and curves over a winter. */
 @Service
-public class Sizings {
+public class Sizings implements JobHandler {
   private static final int MOST = 400;
   private static final int MOST_MEDIA = 40;
   private static final int NIGHTS = 120;
@@ -48,68 +53,127 @@ public class Sizings {
   private final Holdings holdings;
   private final Weathers weathers;
   private final Clock clock;
-  private final Cache<UUID, SizingJob> running =
-      Caffeine.newBuilder().maximumSize(100).expireAfterAccess(Duration.ofMinutes(30)).build();
-  private final ExecutorService worker =
-      Executors.newSingleThreadExecutor(
-          r -> {
-            Thread t = new Thread(r, "sizing");
-            t.setDaemon(true);
-            return t;
-          });
+  private final Jobs jobs;
+  private final Json json;
 
-  Sizings(SizingNights nights, Books books, Holdings holdings, Weathers weathers, Clock clock) {
+  Sizings(
+      SizingNights nights,
+      Books books,
+      Holdings holdings,
+      Weathers weathers,
+      Clock clock,
+      Jobs jobs,
+      Json json) {
     this.nights = nights;
     this.books = books;
     this.holdings = holdings;
     this.weathers = weathers;
     this.clock = clock;
+    this.jobs = jobs;
+    this.json = json;
   }
 
-  @PreDestroy
-  void end() {
-    running.asMap().values().forEach(SizingJob::stop);
-    worker.shutdownNow();
-  }
+  /**
+   * What is searched.
+   *
+   * @param begun what is known before anything is tried
+   */
+  record Asked(UUID house, SizingQuestion question, SizingView begun) {}
 
   /** Begins; a search that the holding has running is stopped. */
+  @Transactional
   public SizingView start(UUID holding, UUID house, SizingQuestion q) {
-    MediaBook book = books.media(holding);
-    SystemPlan night = night(holding, house, q);
-    List<Candidate> candidates = candidates(q, book, night);
-    SizingJob job =
-        new SizingJob(
-            UUID.randomUUID(),
-            search(holding, house, night, q, book),
-            candidates,
-            SystemSimulation.run(night),
-            night.house().plantLimitCelsius(),
-            book.currency(),
-            book.prices());
-    SizingJob before = running.asMap().put(holding, job);
-    if (before != null) {
-      before.stop();
-    }
-    worker.execute(job);
-    return job.view();
+    Search search = searched(holding, house, q);
+    jobs.open(holding, JobKind.SIZING).forEach(j -> jobs.stop(holding, j.id()));
+    UUID subject = UUID.randomUUID();
+    SizingView begun = search.view(subject, JobView.State.RUNNING, 0, List.of(), List.of());
+    UUID id = jobs.ask(holding, JobKind.SIZING, subject.toString(), new Asked(house, q, begun));
+    return view(holding, id);
   }
 
   public SizingView view(UUID holding, UUID id) {
-    return job(holding, id).view();
+    JobView job =
+        jobs.find(holding, JobKind.SIZING, id).orElseThrow(() -> Problem.notFound("search"));
+    SizingView last =
+        job.result() != null
+            ? json.read(job.result(), SizingView.class)
+            : job.progress() != null
+                ? json.read(job.progress(), SizingView.class)
+                : json.read(job.asked(), Asked.class).begun();
+    JobView.State state =
+        job.state() == JobView.State.WAITING ? JobView.State.RUNNING : job.state();
+    return last.as(id, state.name());
   }
 
   public SizingView stop(UUID holding, UUID id) {
-    SizingJob job = job(holding, id);
-    job.stop();
-    return job.view();
+    jobs.stop(holding, id);
+    return view(holding, id);
   }
 
-  private SizingJob job(UUID holding, UUID id) {
-    SizingJob job = running.getIfPresent(holding);
-    if (job == null || !job.view().id().equals(id)) {
-      throw Problem.notFound("search");
+  @Override
+  public JobKind kind() {
+    return JobKind.SIZING;
+  }
+
+  @Override
+  public void run(Job job) {
+    Asked asked = job.asked(Asked.class);
+    Search s = searched(job.holding(), asked.house(), asked.question());
+    List<Means> means = s.search().means();
+    AtomicInteger most = new AtomicInteger();
+    List<Sized> found =
+        s.search()
+            .run(
+                s.candidates(),
+                n ->
+                    job.progress(
+                        s.view(
+                            job.id(),
+                            JobView.State.RUNNING,
+                            most.accumulateAndGet(n, Math::max),
+                            List.of(),
+                            means)),
+                job::stopped);
+    if (job.stopped()) {
+      job.leave(s.view(job.id(), JobView.State.STOPPED, most.get(), found, means));
+    } else {
+      job.finish(s.view(job.id(), JobView.State.DONE, s.candidates().size(), found, means));
     }
-    return job;
+  }
+
+  /** All that a search needs. */
+  private record Search(
+      SizingSearch search,
+      List<Candidate> candidates,
+      SystemResult without,
+      double limit,
+      MediaBook book) {
+    SizingView view(UUID id, JobView.State state, int done, List<Sized> found, List<Means> means) {
+      return new SizingView(
+          id,
+          state.name(),
+          done,
+          candidates.size(),
+          limit,
+          search.margin(),
+          without.lowestCelsius(),
+          without.billJoules(),
+          without.peakDemandWatts(),
+          book.currency(),
+          found.stream().map(SizedMapping::view).toList(),
+          means.stream().map(m -> SizedMapping.view(m, book.prices())).toList());
+    }
+  }
+
+  private Search searched(UUID holding, UUID house, SizingQuestion q) {
+    MediaBook book = books.media(holding);
+    SystemPlan night = night(holding, house, q);
+    return new Search(
+        search(holding, house, night, q, book),
+        candidates(q, book, night),
+        SystemSimulation.run(night),
+        night.house().plantLimitCelsius(),
+        book);
   }
 
   public CurveView curve(UUID holding, UUID house, CurveQuestion q) {

@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -31,9 +32,11 @@ import nightbank.server.part.PartMapping;
 import nightbank.server.part.PartView;
 import nightbank.server.part.Parts;
 import nightbank.server.part.StoreHeat;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.internal.StoreRepository;
 import nightbank.server.store.internal.StoreRepository.StoredStore;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -48,15 +51,23 @@ public class Stores {
   private final Houses houses;
   private final Books books;
   private final Parts parts;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
   private final Cache<Described, StateFromProbes> fields =
       Caffeine.newBuilder().maximumSize(200).build();
 
-  Stores(StoreRepository repository, Houses houses, Books books, Parts parts, Clock clock) {
+  Stores(
+      StoreRepository repository,
+      Houses houses,
+      Books books,
+      Parts parts,
+      ApplicationEventPublisher events,
+      Clock clock) {
     this.repository = repository;
     this.houses = houses;
     this.books = books;
     this.parts = parts;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -76,18 +87,10 @@ public class Stores {
   /**
    * A store for the core, with what the core does not need but its callers do.
    *
-   * @param version changes with its design and with any part that touches it
    * @param sunlit m² that the sun charges it by, as if they took all of it up; 0 without sun
    */
   public record CoreStore(
-      UUID id,
-      String name,
-      int version,
-      UUID houseId,
-      HeatStore store,
-      StoreHeat heat,
-      double sunlit,
-      Lid lid) {
+      UUID id, String name, UUID houseId, HeatStore store, StoreHeat heat, double sunlit, Lid lid) {
     /** Whether it makes heat of itself. */
     public boolean makesHeat() {
       return heat.kind() == StoreFacts.SourceKind.HEAP;
@@ -101,7 +104,8 @@ public class Stores {
    */
   public record Lid(boolean there, LidHours hours) {}
 
-  private record Described(StoreDesign design, List<ProbeView> probes, boolean makesHeat) {}
+  /** The core's store: its medium too may be the holding's own and change. */
+  private record Described(HeatStore store, boolean makesHeat) {}
 
   public List<StoreView> all(UUID holding) {
     var probes = repository.probes(holding);
@@ -150,7 +154,6 @@ public class Stores {
     return new CoreStore(
         s.id(),
         s.name(),
-        31 * s.version() + heat.mark(),
         s.houseId(),
         core,
         heat,
@@ -224,13 +227,15 @@ public class Stores {
         clock.instant());
     stored(holding, id);
     repository.saveProbes(holding, id, draft.houseId(), draft.probes());
+    changed(holding, id, !air(draft.probes()).isEmpty());
     return get(holding, id);
   }
 
   @Transactional
   public StoreView change(UUID holding, UUID id, StoreDraft draft, int version) {
     check(holding, draft);
-    stored(holding, id);
+    StoredStore before = stored(holding, id);
+    List<ProbeView> probes = probes(holding, id);
     if (!repository.update(
         holding,
         id,
@@ -243,7 +248,28 @@ public class Stores {
       throw Problem.changedMeanwhile("store");
     }
     repository.saveProbes(holding, id, draft.houseId(), draft.probes());
+    boolean moved =
+        !Objects.equals(before.houseId(), draft.houseId())
+            && !(air(probes).isEmpty() && air(draft.probes()).isEmpty());
+    changed(holding, id, moved || !air(probes).equals(air(draft.probes())));
     return get(holding, id);
+  }
+
+  /**
+   * @param air whether there are other thermometers of air now, which other stores rest on too
+   */
+  private void changed(UUID holding, UUID id, boolean air) {
+    Set<String> keys = new HashSet<>(Set.of(InputChanged.Keys.store(id)));
+    if (air) {
+      keys.add(InputChanged.Keys.AIR);
+    }
+    events.publishEvent(InputChanged.design(holding, keys));
+  }
+
+  private static Map<UUID, ProbeView.Kind> air(List<ProbeView> probes) {
+    return probes.stream()
+        .filter(p -> BESIDE.contains(p.kind()))
+        .collect(Collectors.toMap(ProbeView::id, ProbeView::kind));
   }
 
   /** Adds probes that a file brought with it; the store's version moves on. */
@@ -370,7 +396,7 @@ public class Stores {
     StoreState state =
         fields
             .get(
-                new Described(s.design(), probes, makesHeat),
+                new Described(core, makesHeat),
                 d -> new StateFromProbes(core, StoreGrid.coarse(core), makesHeat))
             .of(celsius, air, air);
     return new StoreView.Now(

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import nightbank.core.run.EventKind;
 import nightbank.core.run.JudgedRun;
 import nightbank.core.run.Trial;
 import nightbank.server.log.EventLog;
@@ -105,9 +106,8 @@ public class Trials {
     List<Trial.Entry> entries = new ArrayList<>();
     List<UUID> told = new ArrayList<>();
     for (TrialView.Run r : trial.runs()) {
-      var core = stores.core(holding, r.storeId());
       judgements
-          .judge(holding, core, r.from(), r.to())
+          .judge(holding, r.storeId(), r.from(), r.to())
           .ifPresent(
               j -> {
                 entries.add(entry(holding, r, j.run()));
@@ -143,12 +143,12 @@ public class Trials {
         r.storeId().toString(),
         run,
         wind,
-        count(seen, EventView.Kind.DOOR) + count(seen, EventView.Kind.VENT),
-        count(seen, EventView.Kind.WATER),
-        count(seen, EventView.Kind.LID));
+        count(seen, EventKind.DOOR) + count(seen, EventKind.VENT),
+        count(seen, EventKind.WATER),
+        count(seen, EventKind.LID));
   }
 
-  private static int count(List<EventView> seen, EventView.Kind kind) {
+  private static int count(List<EventView> seen, EventKind kind) {
     return (int) seen.stream().filter(e -> e.kind() == kind).count();
   }
 

@@ -11,10 +11,13 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.weather.internal.WeatherRepository;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** What is known of a holding's coming weather: a file handed over first, else a forecast. */
 @Service
@@ -27,13 +30,20 @@ public class Weathers {
   private final WeatherRepository repository;
   private final ForecastSource source;
   private final Holdings holdings;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
   private final Map<UUID, Instant> failedAt = new ConcurrentHashMap<>();
 
-  Weathers(WeatherRepository repository, ForecastSource source, Holdings holdings, Clock clock) {
+  Weathers(
+      WeatherRepository repository,
+      ForecastSource source,
+      Holdings holdings,
+      ApplicationEventPublisher events,
+      Clock clock) {
     this.repository = repository;
     this.source = source;
     this.holdings = holdings;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -64,8 +74,19 @@ public class Weathers {
     return repository.between(holding, "FILE", from, to);
   }
 
+  @Transactional
   public void keepFile(UUID holding, List<HourlyWeather> hours) {
     repository.save(holding, "FILE", hours, clock.instant());
+    hours.stream()
+        .map(HourlyWeather::at)
+        .min(Instant::compareTo)
+        .ifPresent(
+            first ->
+                events.publishEvent(
+                    InputChanged.sky(
+                        holding,
+                        first,
+                        hours.stream().map(HourlyWeather::at).max(Instant::compareTo).get())));
   }
 
   /** Asks the service when its last word is old; one that failed is left alone for a while. */

@@ -97,7 +97,7 @@ public class HandoutTest {
   public void aHoldingGoesOutAndComesInAgainByteForByte() {
     byte[] out = file(grounds);
     assertThat(new String(out, StandardCharsets.UTF_8))
-        .contains("\"version\":3")
+        .contains("\"version\":4")
         .contains("Part")
         .contains("2026-01-11T17:00:00")
         .contains("Drum “north”")

@@ -169,7 +169,7 @@ public class PartsTest {
     own.keeper.post(own.path("/stores"), in);
     String file = new String(own.keeper.bytes(own.path("/file")), StandardCharsets.UTF_8);
     String old =
-        file.replaceFirst("\"version\":3", "\"version\":2")
+        file.replaceFirst("\"version\":4", "\"version\":2")
             .replace(own.holding.toString(), UUID.randomUUID().toString())
             .replace(at.toString(), UUID.randomUUID().toString())
             .replace(store.toString(), UUID.randomUUID().toString())

@@ -127,7 +127,14 @@ public class RecordTest {
     assertThat(first.path("paid").toString()).contains("Drum");
     grounds.keeper.post(
         grounds.path("/events"),
-        "{\"id\":\"%s\",\"kind\":\"SEEN\",\"at\":\"%sT23:00:00Z\",\"note\":\"Ice\"}"
+        "{\"id\":\"%s\",\"kind\":\"SEEN\",\"at\":\"%sT23:00:00Z\",\"note\":\"No ice anywhere\"}"
+            .formatted(UUID.randomUUID(), first.path("evening").asString()));
+    assertThat(settled(path).path("nights").path(0).path("verdict").asString())
+        .as("a note is no thermometer")
+        .isEqualTo(first.path("verdict").asString());
+    grounds.keeper.post(
+        grounds.path("/events"),
+        "{\"id\":\"%s\",\"kind\":\"ICE\",\"at\":\"%sT23:00:00Z\",\"note\":\"Ice\"}"
             .formatted(UUID.randomUUID(), first.path("evening").asString()));
     JsonNode then = settled(path).path("nights").path(0);
     assertThat(then.path("seen").toString()).contains("Ice");

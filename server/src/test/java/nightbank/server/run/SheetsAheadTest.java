@@ -8,19 +8,18 @@ import java.time.Duration;
 import java.util.UUID;
 import nightbank.server.Grounds;
 import nightbank.server.Program;
-import nightbank.server.shared.Courtesy;
+import nightbank.server.job.Jobs;
 import nightbank.server.shared.Settings;
 import org.awaitility.Awaitility;
 import org.jooq.DSLContext;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
-public class RunsAheadTest {
+public class SheetsAheadTest {
   private final Program program = Program.shared();
   private Grounds grounds;
   private UUID run;
-  private RunsAhead ahead;
+  private SheetsAhead ahead;
 
   @BeforeClass
   void aFilesRun() throws IOException {
@@ -40,36 +39,31 @@ public class RunsAheadTest {
                 .path("id")
                 .asString());
     ahead =
-        new RunsAhead(
+        new SheetsAhead(
             program.bean(Judgements.class),
-            new Courtesy(),
+            program.bean(Jobs.class),
             new Settings(program.folder(), "", false, "", true));
-  }
-
-  @AfterClass(alwaysRun = true)
-  void stop() {
-    ahead.stop();
   }
 
   private int sheets() {
     return program
         .bean(DSLContext.class)
-        .fetchOne("SELECT count(*) FROM run_judgement WHERE run_id = ?", run)
+        .fetchOne("SELECT count(*) FROM judgement WHERE run_id = ? AND judged = touches", run)
         .get(0, Integer.class);
   }
 
   @Test
   public void aSheetIsReadyBeforeAnybodyOpensIt() {
     assertThat(sheets()).isZero();
-    ahead.kept(new RunsAhead.RunKept(grounds.holding, run));
+    ahead.kept(new SheetsAhead.RunKept(grounds.holding, run));
     Awaitility.await().atMost(Duration.ofSeconds(30)).until(() -> sheets() == 1);
   }
 
   @Test(dependsOnMethods = "aSheetIsReadyBeforeAnybodyOpensIt")
   public void aRunThatIsGoneHoldsUpNothing() {
-    program.bean(DSLContext.class).execute("DELETE FROM run_judgement WHERE run_id = ?", run);
-    ahead.kept(new RunsAhead.RunKept(grounds.holding, UUID.randomUUID()));
-    ahead.kept(new RunsAhead.RunKept(grounds.holding, run));
+    program.bean(DSLContext.class).execute("DELETE FROM judgement WHERE run_id = ?", run);
+    ahead.kept(new SheetsAhead.RunKept(grounds.holding, UUID.randomUUID()));
+    ahead.kept(new SheetsAhead.RunKept(grounds.holding, run));
     Awaitility.await().atMost(Duration.ofSeconds(30)).until(() -> sheets() == 1);
   }
 }

@@ -9,14 +9,14 @@ import java.util.concurrent.TimeUnit;
 import org.testng.annotations.Test;
 
 /** What is computed behind the scenes stands back while somebody waits. */
-public class CourtesyTest {
-  private final Courtesy courtesy = new Courtesy();
+public class ForegroundPriorityTest {
+  private final ForegroundPriority priority = new ForegroundPriority();
 
   @Test(timeOut = 10_000)
   public void workGoesOnAtOnceWhenNobodyWaits() {
-    courtesy.giveWay();
-    assertThat(courtesy.first(() -> "answered")).isEqualTo("answered");
-    courtesy.giveWay();
+    priority.giveWay();
+    assertThat(priority.first(() -> "answered")).isEqualTo("answered");
+    priority.giveWay();
   }
 
   @Test(timeOut = 10_000)
@@ -26,13 +26,13 @@ public class CourtesyTest {
     var answer =
         CompletableFuture.supplyAsync(
             () ->
-                courtesy.first(
+                priority.first(
                     () -> {
                       asked.countDown();
                       return await(mayAnswer);
                     }));
     asked.await();
-    Thread work = new Thread(courtesy::giveWay);
+    Thread work = new Thread(priority::giveWay);
     work.start();
     while (work.getState() != Thread.State.TIMED_WAITING) {
       assertThat(work.isAlive()).as("stands back").isTrue();
@@ -47,12 +47,12 @@ public class CourtesyTest {
   public void anAnswerThatFailsHoldsNobodyUp() {
     assertThatThrownBy(
             () ->
-                courtesy.first(
+                priority.first(
                     () -> {
                       throw new IllegalStateException("no weather");
                     }))
         .hasMessage("no weather");
-    courtesy.giveWay();
+    priority.giveWay();
   }
 
   private static boolean await(CountDownLatch latch) {

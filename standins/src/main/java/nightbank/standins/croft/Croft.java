@@ -110,7 +110,7 @@ public final class Croft {
         "HEAP",
         "Three barrows of mucking-out, straw, leaves.");
     event(DOOR_OPENED, null, "DOOR", "Barrow out, arms full; pulled the door to behind me.");
-    event(DOOR_SHUT, null, "SEEN", "Ice on the water dish. Door stood a hand's breadth open.");
+    event(DOOR_SHUT, null, "ICE", "Ice on the water dish. Door stood a hand's breadth open.");
     event(
         Instant.parse("2026-01-18T11:05:00Z"),
         "sand-bin",

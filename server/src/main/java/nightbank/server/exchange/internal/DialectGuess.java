@@ -2,11 +2,8 @@ package nightbank.server.exchange.internal;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -23,7 +20,7 @@ import nightbank.server.store.ProbeView;
 
 /** Guesses alphabet, separator, heading, times, units and columns from the first rows. */
 final class DialectGuess {
-  private static final int LOOK_BYTES = 256 * 1024;
+  static final int LOOK_BYTES = 256 * 1024;
   private static final int LOOK_ROWS = 400;
   private static final char[] DELIMITERS = {'\t', ';', ',', '|'};
   private static final Pattern FAHRENHEIT =
@@ -54,12 +51,11 @@ final class DialectGuess {
   /** A guess with what is unsure about it. */
   record Guess(FileMapping mapping, boolean ambiguousDates, String fingerprint) {}
 
-  static Guess of(Path file, List<ProbeView> probes, String zone) throws IOException {
-    Charset charset = TextFile.charset(file);
-    byte[] head;
-    try (InputStream in = Files.newInputStream(file)) {
-      head = in.readNBytes(LOOK_BYTES);
-    }
+  /**
+   * @param head the first {@link #LOOK_BYTES} of the file, or all of a shorter one
+   */
+  static Guess of(byte[] head, List<ProbeView> probes, String zone) throws IOException {
+    Charset charset = TextFile.charset(head);
     DialectGuess best = null;
     int bestScore = -1;
     for (char d : DELIMITERS) {

@@ -2,10 +2,7 @@ package nightbank.server.exchange.internal;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.charset.Charset;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.Instant;
@@ -19,7 +16,6 @@ import nightbank.server.exchange.FileMapping;
 import nightbank.server.exchange.ImportView.PreviewRow;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.ProbeView;
-import nightbank.server.store.Stores;
 import org.springframework.stereotype.Component;
 
 /** The first rows as understood, so that the person can correct the guess. */
@@ -28,27 +24,29 @@ public final class ImportPreview {
   private static final int ROWS = 20;
 
   private final ImportRepository repository;
-  private final Stores stores;
   private final Clock clock;
 
-  ImportPreview(ImportRepository repository, Stores stores, Clock clock) {
+  ImportPreview(ImportRepository repository, Clock clock) {
     this.repository = repository;
-    this.stores = stores;
     this.clock = clock;
   }
 
-  /** What is shown before anything is read in. */
-  public record Shown(boolean ambiguousDates, boolean remembered, List<PreviewRow> rows) {
-    public static final Shown NOTHING = new Shown(false, false, List.of());
-  }
+  /** How a file was understood: as its logger's last one was, or by what it looks like. */
+  public record Understood(FileMapping mapping, String dialect, boolean ambiguousDates) {}
 
-  public FileMapping guess(UUID holding, UUID store, Path file, List<ProbeView> probes, String zone)
+  /**
+   * @param head what a file begins with
+   */
+  public Understood understand(
+      UUID holding, UUID store, byte[] head, List<ProbeView> probes, String zone)
       throws IOException {
-    var guess = DialectGuess.of(file, probes, zone);
-    return repository
-        .remembered(holding, store, guess.fingerprint())
-        .filter(m -> known(m, probes))
-        .orElse(guess.mapping());
+    var guess = DialectGuess.of(head, probes, zone);
+    FileMapping mapping =
+        repository
+            .remembered(holding, store, guess.fingerprint())
+            .filter(m -> known(m, probes))
+            .orElse(guess.mapping());
+    return new Understood(mapping, guess.fingerprint(), guess.ambiguousDates());
   }
 
   private static boolean known(FileMapping m, List<ProbeView> probes) {
@@ -58,26 +56,15 @@ public final class ImportPreview {
             .allMatch(c -> c.probeId() == null || ids.contains(c.probeId()));
   }
 
-  public void remember(UUID holding, UUID store, Path file, FileMapping mapping)
-      throws IOException {
-    var guess = DialectGuess.of(file, stores.probes(holding, store), mapping.zone());
-    repository.remember(holding, store, guess.fingerprint(), mapping, clock.instant());
+  /** Whether this is how the logger's last file was read in. */
+  public boolean remembered(UUID holding, UUID store, String dialect, FileMapping mapping) {
+    return repository.remembered(holding, store, dialect).filter(mapping::equals).isPresent();
   }
 
-  public Shown of(UUID holding, UUID store, Path file, FileMapping mapping) {
+  public List<PreviewRow> rows(InputStream file, FileMapping mapping) throws IOException {
     List<PreviewRow> rows = new ArrayList<>();
-    try (InputStream in = Files.newInputStream(file)) {
-      var guess = DialectGuess.of(file, stores.probes(holding, store), mapping.zone());
-      boolean remembered =
-          repository
-              .remembered(holding, store, guess.fingerprint())
-              .filter(mapping::equals)
-              .isPresent();
-      new MappedRows(mapping, clock.instant(), new Collector(mapping, rows)).read(in);
-      return new Shown(guess.ambiguousDates() && !remembered, remembered, rows);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    new MappedRows(mapping, clock.instant(), new Collector(mapping, rows)).read(file);
+    return rows;
   }
 
   /** Refuses a correction that cannot be followed. */

@@ -33,13 +33,22 @@ public class ImportRepository {
       long rows, long readings, long added, long leftOut, Instant from, Instant to) {}
 
   public void insert(
-      UUID holding, UUID store, UUID id, String name, long bytes, FileMapping m, Instant now) {
+      UUID holding,
+      UUID store,
+      UUID id,
+      String name,
+      FileMapping m,
+      String dialect,
+      boolean ambiguous,
+      Instant now) {
     db.insertInto(IMPORT_FILE)
         .set(IMPORT_FILE.ID, id)
         .set(IMPORT_FILE.HOLDING_ID, holding)
         .set(IMPORT_FILE.STORE_ID, store)
         .set(IMPORT_FILE.FILE_NAME, name)
-        .set(IMPORT_FILE.BYTES, bytes)
+        .set(IMPORT_FILE.BYTES, 0L)
+        .set(IMPORT_FILE.DIALECT, dialect)
+        .set(IMPORT_FILE.AMBIGUOUS, ambiguous)
         .set(IMPORT_FILE.STATE, ImportView.State.UPLOADED.name())
         .set(IMPORT_FILE.MAPPING, json.write(m))
         .set(IMPORT_FILE.CREATED_AT, now)
@@ -94,12 +103,28 @@ public class ImportRepository {
         .execute();
   }
 
-  /** Imports that a stop of the program cut off; nothing of theirs was saved. */
-  public void failCutOff() {
+  public void setBytes(UUID holding, UUID id, long bytes) {
     db.update(IMPORT_FILE)
-        .set(IMPORT_FILE.STATE, ImportView.State.FAILED.name())
-        .set(IMPORT_FILE.PROBLEM, "The program was stopped meanwhile; nothing was saved.")
-        .where(IMPORT_FILE.STATE.eq(ImportView.State.RUNNING.name()))
+        .set(IMPORT_FILE.BYTES, bytes)
+        .where(IMPORT_FILE.HOLDING_ID.eq(holding))
+        .and(IMPORT_FILE.ID.eq(id))
+        .execute();
+  }
+
+  void leaveOut(UUID holding, UUID id, List<LeftOutRow> rows) {
+    db.batch(
+            rows.stream()
+                .map(
+                    r ->
+                        db.insertInto(IMPORT_LEFT_OUT)
+                            .set(IMPORT_LEFT_OUT.IMPORT_ID, id)
+                            .set(IMPORT_LEFT_OUT.HOLDING_ID, holding)
+                            .set(IMPORT_LEFT_OUT.LINE, r.line())
+                            .set(IMPORT_LEFT_OUT.PART, r.part())
+                            .set(IMPORT_LEFT_OUT.REASON, r.reason())
+                            .set(IMPORT_LEFT_OUT.CELL, r.cell())
+                            .onConflictDoNothing())
+                .toList())
         .execute();
   }
 

@@ -9,8 +9,7 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import java.util.Arrays;
 import nightbank.server.shared.Problem;
 
 /** Whether bytes are text, and in which alphabet. */
@@ -19,11 +18,11 @@ final class TextFile {
 
   private TextFile() {}
 
-  static Charset charset(Path file) throws IOException {
-    byte[] head;
-    try (InputStream in = Files.newInputStream(file)) {
-      head = in.readNBytes(LOOK);
-    }
+  /**
+   * @param begin of the file, at least its first 64 kB where it has as much
+   */
+  static Charset charset(byte[] begin) {
+    byte[] head = begin.length > LOOK ? Arrays.copyOf(begin, LOOK) : begin;
     if (head.length == 0) {
       throw refuse("The file is empty.", "Export it from the logger again.");
     }

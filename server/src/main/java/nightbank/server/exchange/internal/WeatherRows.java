@@ -1,9 +1,10 @@
 package nightbank.server.exchange.internal;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import java.io.SequenceInputStream;
+import java.nio.charset.Charset;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -45,27 +46,20 @@ public final class WeatherRows {
   }
 
   public static Read read(InputStream content, String zone) throws IOException {
-    Path file = Files.createTempFile("nightbank-weather", ".txt");
-    try {
-      Files.write(file, content.readNBytes(32 << 20));
-      WeatherRows rows = new WeatherRows(DialectGuess.of(file, List.of(), zone).mapping());
-      rows.name();
-      try (InputStream in = Files.newInputStream(file)) {
-        RowReader.read(
-            in,
-            java.nio.charset.Charset.forName(rows.mapping.charset()),
-            rows.mapping.delimiter().charAt(0),
-            (line, cells) -> {
-              if (line > rows.mapping.headingLine()) {
-                rows.row(cells.getFields());
-              }
-              return rows.hours.size() < MOST_ROWS;
-            });
-      }
-      return rows.result();
-    } finally {
-      Files.deleteIfExists(file);
-    }
+    byte[] head = content.readNBytes(DialectGuess.LOOK_BYTES);
+    WeatherRows rows = new WeatherRows(DialectGuess.of(head, List.of(), zone).mapping());
+    rows.name();
+    RowReader.read(
+        new SequenceInputStream(new ByteArrayInputStream(head), content),
+        Charset.forName(rows.mapping.charset()),
+        rows.mapping.delimiter().charAt(0),
+        (line, cells) -> {
+          if (line > rows.mapping.headingLine()) {
+            rows.row(cells.getFields());
+          }
+          return rows.hours.size() < MOST_ROWS;
+        });
+    return rows.result();
   }
 
   private void name() {

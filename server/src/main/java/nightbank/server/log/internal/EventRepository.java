@@ -2,54 +2,84 @@ package nightbank.server.log.internal;
 
 import static nightbank.db.Tables.EVENT;
 import static nightbank.db.Tables.HEAT_STORE;
+import static org.jooq.impl.DSL.field;
+import static org.jooq.impl.DSL.select;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import nightbank.core.run.EventKind;
 import nightbank.db.tables.records.EventRecord;
 import nightbank.server.log.EventView;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
 /** Things done and seen. */
 @Repository
 public class EventRepository {
+  private static final int MOST = 20_000;
+
   private final DSLContext db;
 
   EventRepository(DSLContext db) {
     this.db = db;
   }
 
+  /** Those of a span in their order; of more than so many the newest. */
   public List<EventView> between(UUID holding, Instant from, Instant to) {
     return db.selectFrom(EVENT)
         .where(EVENT.HOLDING_ID.eq(holding))
         .and(EVENT.AT.between(from, to))
-        .orderBy(EVENT.AT)
-        .limit(2000)
-        .fetch(EventRepository::view);
-  }
-
-  /** The latest of one kind that say which way, of a store or of all, in their order. */
-  public List<EventView> switched(UUID holding, UUID store, EventView.Kind kind, Instant to) {
-    return db.selectFrom(EVENT)
-        .where(EVENT.HOLDING_ID.eq(holding))
-        .and(EVENT.KIND.eq(kind.name()))
-        .and(EVENT.WAY.isNotNull())
-        .and(EVENT.STORE_ID.eq(store).or(EVENT.STORE_ID.isNull()))
-        .and(EVENT.AT.le(to))
         .orderBy(EVENT.AT.desc())
-        .limit(2000)
+        .limit(MOST)
         .fetch()
         .sortAsc(EVENT.AT)
         .map(EventRepository::view);
+  }
+
+  public List<EventView> counted(
+      UUID holding, UUID store, Collection<EventKind> kinds, Instant from, Instant to) {
+    Condition own =
+        EVENT
+            .HOLDING_ID
+            .eq(holding)
+            .and(EVENT.STORE_ID.eq(store).or(EVENT.STORE_ID.isNull()))
+            .and(EVENT.KIND.in(kinds.stream().map(EventKind::name).toList()));
+    var before =
+        db.select()
+            .distinctOn(EVENT.KIND)
+            .from(EVENT)
+            .where(own)
+            .and(EVENT.AT.lt(from))
+            .and(EVENT.WAY.isNotNull())
+            .orderBy(EVENT.KIND, EVENT.AT.desc());
+    return db.selectFrom(EVENT)
+        .where(own)
+        .and(
+            EVENT
+                .AT
+                .between(from, to)
+                .or(EVENT.ID.in(select(field("id", UUID.class)).from(before))))
+        .orderBy(EVENT.AT)
+        .fetch(EventRepository::view);
+  }
+
+  public Optional<EventView> find(UUID holding, UUID id) {
+    return db.selectFrom(EVENT)
+        .where(EVENT.HOLDING_ID.eq(holding))
+        .and(EVENT.ID.eq(id))
+        .fetchOptional(EventRepository::view);
   }
 
   private static EventView view(EventRecord r) {
     return new EventView(
         r.getId(),
         r.getStoreId(),
-        EventView.Kind.valueOf(r.getKind()),
-        r.getWay() == null ? null : EventView.Way.valueOf(r.getWay()),
+        EventKind.valueOf(r.getKind()),
+        r.getWay() == null ? null : EventKind.Way.valueOf(r.getWay()),
         r.getAt(),
         r.getNote(),
         r.getAmount(),

@@ -2,39 +2,64 @@ package nightbank.server.log.internal;
 
 import static nightbank.db.Tables.PROBE;
 import static nightbank.db.Tables.READING;
-import static org.jooq.impl.DSL.count;
 import static org.jooq.impl.DSL.max;
-import static org.jooq.impl.DSL.select;
 
 import java.time.Instant;
+import java.time.YearMonth;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
 import nightbank.core.run.ReadingSeries;
 import nightbank.db.Routines;
 import nightbank.server.store.ProbeView;
 import org.jooq.DSLContext;
+import org.jooq.Record3;
+import org.jooq.Result;
+import org.jooq.ResultQuery;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Readings, one a probe and moment. */
 @Repository
 public class ReadingRepository {
+  private static final String COUNTED =
+      """
+      SELECT p.id, (SELECT count(*) FROM (SELECT FROM reading
+                     WHERE probe_id = p.id AND holding_id = ? AND at BETWEEN ?::timestamptz AND ?::timestamptz LIMIT ?) r) AS n
+        FROM unnest(?::uuid[]) AS p(id)
+      """;
+
+  private static final String ALL =
+      """
+      SELECT probe_id, at, celsius FROM reading
+       WHERE probe_id = ANY(?::uuid[]) AND holding_id = ? AND at BETWEEN ?::timestamptz AND ?::timestamptz ORDER BY probe_id, at
+      """;
+
   /** A reading from each stretch, found by the key: a winter of minutes is never walked through. */
   private static final String FIRST_OF_EACH =
       """
-      SELECT r.at, r.celsius
+      SELECT p.id AS probe_id, r.at, r.celsius
         FROM (SELECT ?::timestamptz AS begin, (?::timestamptz - ?::timestamptz) / ? AS width) s,
-             generate_series(0, ? - 1) k,
+             unnest(?::uuid[]) AS p(id), generate_series(0, ? - 1) k,
              LATERAL (SELECT at, celsius FROM reading
-                       WHERE probe_id = ? AND holding_id = ?
+                       WHERE probe_id = p.id AND holding_id = ?
                          AND at >= s.begin + k * s.width AND at < s.begin + (k + 1) * s.width
                        ORDER BY at LIMIT 1) r
-       ORDER BY r.at
+       ORDER BY p.id, r.at
+      """;
+
+  private static final String INSERT =
+      """
+      INSERT INTO reading (holding_id, import_id, probe_id, at, celsius)
+      SELECT ?, ?, * FROM unnest(?::uuid[], ?::timestamptz[], ?::float8[]) ON CONFLICT DO NOTHING
       """;
 
   private final DSLContext db;
@@ -50,54 +75,92 @@ public class ReadingRepository {
     return db.select(PROBE.ID).from(PROBE).where(PROBE.HOLDING_ID.eq(holding)).fetchSet(PROBE.ID);
   }
 
-  public int insert(UUID holding, List<Row> rows) {
-    ensureMonths(rows.stream().map(Row::at).toList());
-    int added = 0;
-    for (Row r : rows) {
-      added +=
-          db.insertInto(READING)
-              .set(READING.PROBE_ID, r.probeId())
-              .set(READING.AT, r.at())
-              .set(READING.HOLDING_ID, holding)
-              .set(READING.CELSIUS, r.celsius())
-              .onConflictDoNothing()
-              .execute();
+  /**
+   * Puts in what is not there yet; how many were new. Whose they are is taken as said.
+   *
+   * @param importId the file that brought them, null for none
+   */
+  public long insert(UUID holding, UUID importId, List<Row> rows) {
+    int n = rows.size();
+    UUID[] probes = new UUID[n];
+    Instant[] at = new Instant[n];
+    Double[] celsius = new Double[n];
+    for (int i = 0; i < n; i++) {
+      probes[i] = rows.get(i).probeId();
+      at[i] = rows.get(i).at();
+      celsius[i] = rows.get(i).celsius();
     }
-    return added;
+    return db.execute(INSERT, holding, importId, probes, at, celsius);
   }
 
-  private void ensureMonths(List<Instant> times) {
-    var months = new TreeSet<java.time.YearMonth>();
-    times.forEach(t -> months.add(java.time.YearMonth.from(t.atOffset(ZoneOffset.UTC))));
-    months.forEach(
-        m ->
-            Routines.ensureReadingMonth(
-                db.configuration(), m.atDay(1).atStartOfDay().toInstant(ZoneOffset.UTC)));
+  /** In a transaction of its own: nobody waits for the end of the one that writes into it. */
+  @Transactional(propagation = Propagation.REQUIRES_NEW)
+  public void ensureMonth(YearMonth month) {
+    Routines.ensureReadingMonth(
+        db.configuration(), month.atDay(1).atStartOfDay().toInstant(ZoneOffset.UTC));
+  }
+
+  /**
+   * A transaction that has written into the table already does not hear of months that others have
+   * hung into it since until it looks at another table.
+   */
+  public void look(YearMonth month) {
+    db.fetch(
+        "SELECT FROM reading_%04d_%02d LIMIT 0".formatted(month.getYear(), month.getMonthValue()));
   }
 
   /** All of them, or the first of each of so many equal stretches. */
   public ReadingSeries series(UUID holding, UUID probe, Instant from, Instant to, int most) {
-    var own =
-        READING
-            .PROBE_ID
-            .eq(probe)
-            .and(READING.HOLDING_ID.eq(holding))
-            .and(READING.AT.between(from, to));
-    var rows =
-        db.fetchCount(select(READING.AT).from(READING).where(own).limit(most + 1)) <= most
-            ? db.select(READING.AT, READING.CELSIUS)
-                .from(READING)
-                .where(own)
-                .orderBy(READING.AT)
-                .fetch()
-            : db.resultQuery(
-                    FIRST_OF_EACH, from, to.plusMillis(1), from, most, most, probe, holding)
-                .fetchInto(READING)
-                .into(READING.AT, READING.CELSIUS);
-    return new ReadingSeries(
-        probe.toString(),
-        rows.stream().mapToLong(r -> r.value1().getEpochSecond()).toArray(),
-        rows.stream().mapToDouble(r -> r.value2()).toArray());
+    return series(holding, List.of(probe), from, to, most).get(probe);
+  }
+
+  /** The same of several, one for each that was asked for. */
+  public Map<UUID, ReadingSeries> series(
+      UUID holding, Collection<UUID> probes, Instant from, Instant to, int most) {
+    Map<UUID, ReadingSeries> found = new LinkedHashMap<>();
+    probes.forEach(p -> found.put(p, new ReadingSeries(p.toString(), new long[0], new double[0])));
+    UUID[] all = found.keySet().toArray(UUID[]::new);
+    List<UUID> some = new ArrayList<>();
+    List<UUID> many = new ArrayList<>();
+    db.resultQuery(COUNTED, holding, from, to, most + 1, all)
+        .forEach(
+            r -> {
+              long n = r.get("n", Long.class);
+              (n > most ? many : some).add(r.get("id", UUID.class));
+              if (n == 0) {
+                some.remove(some.size() - 1);
+              }
+            });
+    if (!some.isEmpty()) {
+      put(found, db.resultQuery(ALL, some.toArray(UUID[]::new), holding, from, to));
+    }
+    if (!many.isEmpty()) {
+      put(
+          found,
+          db.resultQuery(
+              FIRST_OF_EACH,
+              from,
+              to.plusMillis(1),
+              from,
+              most,
+              many.toArray(UUID[]::new),
+              most,
+              holding));
+    }
+    return found;
+  }
+
+  private static void put(Map<UUID, ReadingSeries> into, ResultQuery<?> rows) {
+    Map<UUID, Result<Record3<UUID, Instant, Double>>> byProbe =
+        rows.coerce(READING.PROBE_ID, READING.AT, READING.CELSIUS).fetchGroups(READING.PROBE_ID);
+    byProbe.forEach(
+        (probe, own) ->
+            into.put(
+                probe,
+                new ReadingSeries(
+                    probe.toString(),
+                    own.stream().mapToLong(r -> r.value2().getEpochSecond()).toArray(),
+                    own.stream().mapToDouble(Record3::value3).toArray())));
   }
 
   public Optional<Instant> newest(UUID holding, Set<UUID> probes) {
@@ -118,22 +181,6 @@ public class ReadingRepository {
 
   public Optional<Instant> newest() {
     return db.select(max(READING.AT)).from(READING).fetchOptional(r -> r.value1());
-  }
-
-  /** Read from the key alone: a reading is never changed, and whose probe it is was asked for. */
-  public String mark(UUID holding, Set<UUID> probes, Instant from, Instant to) {
-    var row =
-        db.select(count(), max(READING.AT))
-            .from(READING)
-            .where(
-                READING.PROBE_ID.in(
-                    select(PROBE.ID)
-                        .from(PROBE)
-                        .where(PROBE.ID.in(probes))
-                        .and(PROBE.HOLDING_ID.eq(holding))))
-            .and(READING.AT.between(from, to))
-            .fetchSingle();
-    return row.value1() + "/" + row.value2();
   }
 
   public Map<UUID, UUID> airProbes(UUID holding, UUID house) {

@@ -10,7 +10,7 @@ import nightbank.server.record.PastNightView;
 import nightbank.server.record.PastNights;
 import nightbank.server.record.StatementView;
 import nightbank.server.record.Statements;
-import nightbank.server.shared.Courtesy;
+import nightbank.server.shared.ForegroundPriority;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -24,19 +24,19 @@ class RecordController {
   private final Statements statements;
   private final PastNights nights;
   private final HouseNights houseNights;
-  private final Courtesy courtesy;
+  private final ForegroundPriority priority;
   private final Access access;
 
   RecordController(
       Statements statements,
       PastNights nights,
       HouseNights houseNights,
-      Courtesy courtesy,
+      ForegroundPriority priority,
       Access access) {
     this.statements = statements;
     this.nights = nights;
     this.houseNights = houseNights;
-    this.courtesy = courtesy;
+    this.priority = priority;
     this.access = access;
   }
 
@@ -47,7 +47,7 @@ class RecordController {
       @RequestParam LocalDate from,
       @RequestParam LocalDate to) {
     access.require(holdingId, Role.GUEST);
-    return courtesy.first(() -> statements.of(holdingId, store, from, to));
+    return priority.first(() -> statements.of(holdingId, store, from, to));
   }
 
   @GetMapping("/houses/{houseId}/nights/learned")
@@ -57,7 +57,7 @@ class RecordController {
       @RequestParam LocalDate from,
       @RequestParam LocalDate to) {
     access.require(holdingId, Role.GUEST);
-    return courtesy.first(() -> houseNights.learned(holdingId, houseId, from, to));
+    return priority.first(() -> houseNights.learned(holdingId, houseId, from, to));
   }
 
   @GetMapping("/houses/{houseId}/nights")
@@ -67,6 +67,6 @@ class RecordController {
       @RequestParam LocalDate from,
       @RequestParam LocalDate to) {
     access.require(holdingId, Role.GUEST);
-    return courtesy.first(() -> nights.of(holdingId, houseId, from, to));
+    return priority.first(() -> nights.of(holdingId, houseId, from, to));
   }
 }

@@ -15,7 +15,7 @@ import nightbank.server.run.RunReadings;
 import nightbank.server.run.RunReadingsView;
 import nightbank.server.run.RunView;
 import nightbank.server.run.Runs;
-import nightbank.server.shared.Courtesy;
+import nightbank.server.shared.ForegroundPriority;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,7 +37,7 @@ class RunController {
   private final FoundRuns finder;
   private final Loops loops;
   private final RunReadings readings;
-  private final Courtesy courtesy;
+  private final ForegroundPriority priority;
   private final Access access;
 
   RunController(
@@ -47,7 +47,7 @@ class RunController {
       FoundRuns finder,
       Loops loops,
       RunReadings readings,
-      Courtesy courtesy,
+      ForegroundPriority priority,
       Access access) {
     this.runs = runs;
     this.judgements = judgements;
@@ -55,7 +55,7 @@ class RunController {
     this.finder = finder;
     this.loops = loops;
     this.readings = readings;
-    this.courtesy = courtesy;
+    this.priority = priority;
     this.access = access;
   }
 
@@ -133,6 +133,6 @@ class RunController {
   @GetMapping("/runs/{runId}/judgement")
   JudgementView judgement(@PathVariable UUID holdingId, @PathVariable UUID runId) {
     access.require(holdingId, Role.GUEST);
-    return courtesy.first(() -> judgements.view(holdingId, runId));
+    return priority.first(() -> judgements.view(holdingId, runId));
   }
 }

@@ -4,11 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneId;
 import nightbank.server.exchange.FileMapping.TimeForm;
@@ -115,31 +112,24 @@ public class ReadersTest {
   }
 
   @Test(dataProvider = "alphabets")
-  public void anAlphabetIsKnownByItsBytes(String written, String text, Charset expected)
-      throws IOException {
-    Path file = Files.createTempFile("alphabet", ".txt");
-    Files.write(file, text.repeat(20).getBytes(Charset.forName(written)));
-    assertThat(TextFile.charset(file)).isEqualTo(expected);
-    Files.delete(file);
+  public void anAlphabetIsKnownByItsBytes(String written, String text, Charset expected) {
+    assertThat(TextFile.charset(text.repeat(20).getBytes(Charset.forName(written))))
+        .isEqualTo(expected);
   }
 
   @Test
-  public void aLetterCutAtTheEndOfTheLookIsStillUtf8() throws IOException {
-    Path file = Files.createTempFile("cut", ".txt");
+  public void aLetterCutAtTheEndOfTheLookIsStillUtf8() {
     String text = "x".repeat(64 * 1024 - 1) + "°".repeat(10);
-    Files.write(file, text.getBytes(StandardCharsets.UTF_8));
-    assertThat(TextFile.charset(file)).isEqualTo(StandardCharsets.UTF_8);
-    Files.delete(file);
+    assertThat(TextFile.charset(text.getBytes(StandardCharsets.UTF_8)))
+        .isEqualTo(StandardCharsets.UTF_8);
   }
 
   @Test
-  public void bytesThatAreNoTextAreRefusedByName() throws IOException {
-    Path file = Files.createTempFile("bytes", ".bin");
-    Files.write(file, new byte[] {1, 2, 3, 0, 5, 6, 7, 8, 14, 15, 16});
-    assertThatThrownBy(() -> TextFile.charset(file))
+  public void bytesThatAreNoTextAreRefusedByName() {
+    byte[] bytes = {1, 2, 3, 0, 5, 6, 7, 8, 14, 15, 16};
+    assertThatThrownBy(() -> TextFile.charset(bytes))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("not a text file");
-    Files.delete(file);
   }
 
   @DataProvider

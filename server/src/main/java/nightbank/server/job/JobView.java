@@ -1,0 +1,32 @@
+package nightbank.server.job;
+
+import java.util.UUID;
+import org.jooq.JSONB;
+
+/**
+ * A piece of work as it stands.
+ *
+ * @param progress as its handler last told, null before
+ * @param result null until it has ended well
+ */
+public record JobView(
+    UUID id,
+    String subject,
+    State state,
+    JSONB asked,
+    JSONB progress,
+    JSONB result,
+    String problem) {
+  /** Where it stands. */
+  public enum State {
+    WAITING,
+    RUNNING,
+    DONE,
+    FAILED,
+    STOPPED
+  }
+
+  public boolean open() {
+    return state == State.WAITING || state == State.RUNNING;
+  }
+}

@@ -1,0 +1,223 @@
+package nightbank.server.job.internal;
+
+import static nightbank.db.Tables.JOB;
+import static nightbank.db.Tables.JOB_TURN;
+import static org.jooq.impl.DSL.field;
+import static org.jooq.impl.DSL.val;
+import static org.jooq.impl.DSL.when;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import nightbank.db.tables.records.JobRecord;
+import nightbank.server.job.JobKind;
+import nightbank.server.job.JobView;
+import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.JSONB;
+import org.jooq.Query;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Work that waits, is under way, or has ended. All times are the database's: nodes share it. */
+@Repository
+public class JobRepository {
+  private static final Field<Instant> NOW = field("now()", Instant.class);
+  private static final List<String> OPEN =
+      List.of(JobView.State.WAITING.name(), JobView.State.RUNNING.name());
+
+  /**
+   * The next one: what nobody is at, or what a node that has said nothing for so long was at. Of
+   * those, what comes first by kind, of the holding that has waited longest for a turn.
+   */
+  private static final String CLAIM =
+      """
+      UPDATE job SET state = 'RUNNING', node = ?, alive_at = now(), tries = tries + 1
+       WHERE id = (SELECT j.id FROM job j LEFT JOIN job_turn t ON t.holding_id = j.holding_id
+                    WHERE j.kind = ANY(?::text[])
+                      AND (j.state = 'WAITING' OR j.state = 'RUNNING' AND j.alive_at < now() - ?::interval)
+                    ORDER BY array_position(?::text[], j.kind), t.at NULLS FIRST, j.asked_at, j.rank
+                      FOR UPDATE OF j SKIP LOCKED LIMIT 1)
+      RETURNING id, holding_id, kind, subject, asked, tries
+      """;
+
+  private final DSLContext db;
+
+  JobRepository(DSLContext db) {
+    this.db = db;
+  }
+
+  /** What a node has taken. */
+  public record Claimed(
+      UUID id, UUID holding, JobKind kind, String subject, JSONB asked, int tries) {}
+
+  /** Its id; that of the one which is open already, where there is one. */
+  public UUID ask(UUID id, UUID holding, JobKind kind, String subject, JSONB asked) {
+    db.insertInto(JOB)
+        .set(JOB.ID, id)
+        .set(JOB.HOLDING_ID, holding)
+        .set(JOB.KIND, kind.name())
+        .set(JOB.SUBJECT, subject)
+        .set(JOB.ASKED, asked)
+        .set(JOB.STATE, JobView.State.WAITING.name())
+        .onConflictDoNothing()
+        .execute();
+    return db.select(JOB.ID)
+        .from(JOB)
+        .where(JOB.HOLDING_ID.eq(holding))
+        .and(JOB.KIND.eq(kind.name()))
+        .and(JOB.SUBJECT.eq(subject))
+        .and(JOB.STATE.in(OPEN))
+        .fetchOptional(JOB.ID)
+        .orElse(id);
+  }
+
+  public void askAll(UUID holding, JobKind kind, List<String> subjects, List<JSONB> asked) {
+    List<Query> rows = new ArrayList<>();
+    for (int i = 0; i < subjects.size(); i++) {
+      rows.add(
+          db.insertInto(JOB)
+              .set(JOB.ID, UUID.randomUUID())
+              .set(JOB.HOLDING_ID, holding)
+              .set(JOB.KIND, kind.name())
+              .set(JOB.SUBJECT, subjects.get(i))
+              .set(JOB.ASKED, asked.get(i))
+              .set(JOB.STATE, JobView.State.WAITING.name())
+              .set(JOB.RANK, i)
+              .onConflictDoNothing());
+    }
+    db.batch(rows).execute();
+  }
+
+  @Transactional
+  public Optional<Claimed> claim(UUID node, Collection<JobKind> kinds, Duration silence) {
+    String[] names = kinds.stream().map(JobKind::name).toArray(String[]::new);
+    Optional<Claimed> claimed =
+        db.resultQuery(CLAIM, node, names, silence.toSeconds() + " seconds", names)
+            .fetchOptional(
+                r ->
+                    new Claimed(
+                        r.get("id", UUID.class),
+                        r.get("holding_id", UUID.class),
+                        JobKind.valueOf(r.get("kind", String.class)),
+                        r.get("subject", String.class),
+                        r.get("asked", JSONB.class),
+                        r.get("tries", Integer.class)));
+    claimed.ifPresent(
+        c ->
+            db.insertInto(JOB_TURN)
+                .set(JOB_TURN.HOLDING_ID, c.holding())
+                .set(JOB_TURN.AT, NOW)
+                .onConflict(JOB_TURN.HOLDING_ID)
+                .doUpdate()
+                .set(JOB_TURN.AT, NOW)
+                .execute());
+    return claimed;
+  }
+
+  /** Says that a node is still at a piece of work, and how far; false when it shall leave it. */
+  public boolean beat(UUID id, UUID node, JSONB progress) {
+    return db.update(JOB)
+        .set(JOB.ALIVE_AT, NOW)
+        .set(JOB.PROGRESS, progress == null ? JOB.PROGRESS : val(progress, JOB.PROGRESS))
+        .where(JOB.ID.eq(id))
+        .and(JOB.NODE.eq(node))
+        .and(JOB.STATE.eq(JobView.State.RUNNING.name()))
+        .returning(JOB.STOP)
+        .fetchOptional(JOB.STOP)
+        .map(stop -> !stop)
+        .orElse(false);
+  }
+
+  /** False when it is no longer this node's. */
+  public boolean end(UUID id, UUID node, JobView.State state, JSONB result, String problem) {
+    return db.update(JOB)
+            .set(JOB.STATE, state.name())
+            .set(JOB.RESULT, result)
+            .set(JOB.PROBLEM, problem)
+            .set(JOB.ENDED_AT, NOW)
+            .where(JOB.ID.eq(id))
+            .and(JOB.NODE.eq(node))
+            .and(JOB.STATE.eq(JobView.State.RUNNING.name()))
+            .execute()
+        == 1;
+  }
+
+  public boolean askedToStop(UUID id, UUID node) {
+    return db.fetchExists(
+        JOB,
+        JOB.ID
+            .eq(id)
+            .and(JOB.NODE.eq(node))
+            .and(JOB.STATE.eq(JobView.State.RUNNING.name()))
+            .and(JOB.STOP));
+  }
+
+  /** Back among those that wait, as when its node goes away in an orderly way. */
+  public void leave(UUID id, UUID node) {
+    db.update(JOB)
+        .set(JOB.STATE, JobView.State.WAITING.name())
+        .setNull(JOB.NODE)
+        .where(JOB.ID.eq(id))
+        .and(JOB.NODE.eq(node))
+        .and(JOB.STATE.eq(JobView.State.RUNNING.name()))
+        .execute();
+  }
+
+  /** Ends at once what nobody is at; whoever is at it is told to leave it. */
+  public void stop(UUID holding, UUID id) {
+    db.update(JOB)
+        .set(JOB.STOP, true)
+        .set(
+            JOB.STATE,
+            when(JOB.STATE.eq(JobView.State.WAITING.name()), JobView.State.STOPPED.name())
+                .otherwise(JOB.STATE))
+        .set(
+            JOB.ENDED_AT,
+            when(JOB.STATE.eq(JobView.State.WAITING.name()), NOW).otherwise(JOB.ENDED_AT))
+        .where(JOB.HOLDING_ID.eq(holding))
+        .and(JOB.ID.eq(id))
+        .and(JOB.STATE.in(OPEN))
+        .execute();
+  }
+
+  public Optional<JobView> find(UUID holding, JobKind kind, UUID id) {
+    return db.selectFrom(JOB)
+        .where(JOB.HOLDING_ID.eq(holding))
+        .and(JOB.KIND.eq(kind.name()))
+        .and(JOB.ID.eq(id))
+        .fetchOptional(JobRepository::view);
+  }
+
+  /** Those of a kind that wait or are under way. */
+  public List<JobView> open(UUID holding, JobKind kind) {
+    return db.selectFrom(JOB)
+        .where(JOB.HOLDING_ID.eq(holding))
+        .and(JOB.KIND.eq(kind.name()))
+        .and(JOB.STATE.in(OPEN))
+        .fetch(JobRepository::view);
+  }
+
+  public void forgetEnded(Duration after) {
+    db.deleteFrom(JOB)
+        .where(
+            JOB.ENDED_AT.lt(
+                field("now() - ?::interval", Instant.class, after.toSeconds() + " seconds")))
+        .execute();
+  }
+
+  private static JobView view(JobRecord r) {
+    return new JobView(
+        r.getId(),
+        r.getSubject(),
+        JobView.State.valueOf(r.getState()),
+        r.getAsked(),
+        r.getProgress(),
+        r.getResult(),
+        r.getProblem());
+  }
+}

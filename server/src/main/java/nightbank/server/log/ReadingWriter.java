@@ -1,0 +1,104 @@
+package nightbank.server.log;
+
+import java.time.Instant;
+import java.time.YearMonth;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import nightbank.server.log.internal.ReadingRepository;
+import nightbank.server.shared.InputChanged;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+
+/** The one way by which readings come in, from whatever hand, logger or file. */
+@Component
+public class ReadingWriter {
+  private static final int BATCH = 8192;
+
+  private final ReadingRepository repository;
+  private final ApplicationEventPublisher events;
+  private final Set<YearMonth> made = ConcurrentHashMap.newKeySet();
+
+  ReadingWriter(ReadingRepository repository, ApplicationEventPublisher events) {
+    this.repository = repository;
+    this.events = events;
+  }
+
+  /** Begins to take readings of a holding, in the transaction that is open. */
+  public Taking begin(UUID holding, UUID importId) {
+    return new Taking(holding, importId);
+  }
+
+  /** What is taken: added one by one, told of at the end. */
+  public final class Taking {
+    private final UUID holding;
+    private final UUID importId;
+    private final List<ReadingRepository.Row> waiting = new ArrayList<>();
+    private final Set<UUID> probes = new HashSet<>();
+    private final Set<YearMonth> months = new HashSet<>();
+    private long monthFrom = Long.MAX_VALUE;
+    private long monthTo = Long.MIN_VALUE;
+    private Instant first = Instant.MAX;
+    private Instant last = Instant.MIN;
+    private long added;
+    private long count;
+
+    private Taking(UUID holding, UUID importId) {
+      this.holding = holding;
+      this.importId = importId;
+    }
+
+    public void add(UUID probe, Instant at, double celsius) {
+      month(at);
+      waiting.add(new ReadingRepository.Row(probe, at, celsius));
+      probes.add(probe);
+      first = at.isBefore(first) ? at : first;
+      last = at.isAfter(last) ? at : last;
+      count++;
+      if (waiting.size() >= BATCH) {
+        flush();
+      }
+    }
+
+    private void month(Instant at) {
+      long second = at.getEpochSecond();
+      if (second >= monthFrom && second < monthTo) {
+        return;
+      }
+      YearMonth month = YearMonth.from(at.atOffset(ZoneOffset.UTC));
+      monthFrom = month.atDay(1).atStartOfDay().toEpochSecond(ZoneOffset.UTC);
+      monthTo = month.plusMonths(1).atDay(1).atStartOfDay().toEpochSecond(ZoneOffset.UTC);
+      if (months.add(month)) {
+        if (!made.contains(month)) {
+          repository.ensureMonth(month);
+          made.add(month);
+        }
+        repository.look(month);
+      }
+    }
+
+    private void flush() {
+      added += repository.insert(holding, importId, waiting);
+      waiting.clear();
+    }
+
+    /** Tells whoever waits for readings, once they are kept. */
+    public Taken end() {
+      if (!waiting.isEmpty()) {
+        flush();
+      }
+      if (added > 0) {
+        events.publishEvent(InputChanged.readings(holding, probes, first, last));
+        events.publishEvent(new LiveReadings.Came(holding, probes));
+      }
+      return new Taken(count, added, count == 0 ? null : first, count == 0 ? null : last);
+    }
+  }
+
+  /** How many there were, how many of them were new, and when; no times without any. */
+  public record Taken(long readings, long added, Instant first, Instant last) {}
+}

@@ -1,0 +1,284 @@
+package nightbank.server.run;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.stream.Stream;
+import nightbank.core.run.ChargedStore;
+import nightbank.core.run.EventKind;
+import nightbank.core.run.JudgementInputs;
+import nightbank.core.run.LoggedEvent;
+import nightbank.core.run.ReadingSeries;
+import nightbank.core.run.Stretch;
+import nightbank.core.weather.Ground;
+import nightbank.server.holding.HoldingView;
+import nightbank.server.holding.Holdings;
+import nightbank.server.house.HouseDesign;
+import nightbank.server.house.HouseView;
+import nightbank.server.house.Houses;
+import nightbank.server.log.EventLog;
+import nightbank.server.log.Readings;
+import nightbank.server.shared.InputChanged.Keys;
+import nightbank.server.store.ProbeView;
+import nightbank.server.store.Stores;
+import nightbank.server.store.Stores.CoreStore;
+import nightbank.server.weather.Weathers;
+import org.springframework.stereotype.Service;
+
+/** Gathers, once each, all that the judgement of a stretch of a store's time rests on. */
+@Service
+class JudgementAssembler {
+  private static final double GROUND = 8; // °C, where no house says otherwise
+
+  private final Stores stores;
+  private final Houses houses;
+  private final Holdings holdings;
+  private final Readings readings;
+  private final EventLog events;
+  private final Beliefs beliefs;
+  private final Weathers weathers;
+
+  JudgementAssembler(
+      Stores stores,
+      Houses houses,
+      Holdings holdings,
+      Readings readings,
+      EventLog events,
+      Beliefs beliefs,
+      Weathers weathers) {
+    this.stores = stores;
+    this.houses = houses;
+    this.holdings = holdings;
+    this.readings = readings;
+    this.events = events;
+    this.beliefs = beliefs;
+    this.weathers = weathers;
+  }
+
+  /** From when to when, before a store's kind has its say in it. */
+  record Span(Instant from, Instant to, boolean asMarked) {
+    JudgementInputs.Window window(boolean makesHeat) {
+      return asMarked
+          ? JudgementInputs.Window.exactly(from.getEpochSecond(), to.getEpochSecond())
+          : JudgementInputs.Window.of(from.getEpochSecond(), to.getEpochSecond(), makesHeat);
+    }
+  }
+
+  /**
+   * A stretch of a store's time and what is to be gathered for it.
+   *
+   * @param air thermometers of the air round it, nearest first
+   * @param keys of all it rests on
+   */
+  record Concern(
+      UUID holding,
+      CoreStore store,
+      List<ProbeView> probes,
+      List<UUID> air,
+      ChargedStore charged,
+      List<EventKind> kinds,
+      HoldingView place,
+      JudgementInputs.Site site,
+      JudgementInputs.Window window,
+      Set<String> keys) {
+    /** The same, resting on more. */
+    Concern with(Set<String> more) {
+      Set<String> all = new HashSet<>(keys);
+      all.addAll(more);
+      return new Concern(holding, store, probes, air, charged, kinds, place, site, window, all);
+    }
+
+    Instant readFrom() {
+      return Instant.ofEpochSecond(window.readFrom());
+    }
+
+    Instant ledgerFrom() {
+      return Instant.ofEpochSecond(window.ledgerFrom());
+    }
+
+    Instant to() {
+      return Instant.ofEpochSecond(window.to());
+    }
+
+    /** Thermometers that are read for it. */
+    Set<UUID> read() {
+      Set<UUID> read = new HashSet<>(air);
+      probes.forEach(p -> read.add(p.id()));
+      return read;
+    }
+
+    Optional<UUID> probe(ProbeView.Kind kind) {
+      return probes.stream().filter(p -> p.kind() == kind).map(ProbeView::id).findFirst();
+    }
+  }
+
+  Concern concern(UUID holding, UUID storeId, Span span) {
+    CoreStore store = stores.core(holding, storeId);
+    List<ProbeView> probes = stores.probes(holding, storeId);
+    HoldingView place = holdings.get(holding);
+    HouseView house = store.houseId() == null ? null : houses.get(holding, store.houseId());
+    List<UUID> air = airProbes(holding, store, probes);
+    ChargedStore charged = charged(store, house, place);
+    boolean streamed = probes.stream().anyMatch(p -> p.kind() == ProbeView.Kind.INLET);
+    List<EventKind> kinds = charged.countedEvents(streamed);
+    double ground =
+        house == null
+            ? GROUND
+            : house.design().groundCelsius() != null
+                ? house.design().groundCelsius()
+                : Ground.celsius(place.latitude(), 0, span.from(), Ground.DEEP);
+    double need =
+        house == null
+            ? JudgementInputs.NO_HOUSE_NEED
+            : house.design().plantLimitCelsius() + JudgementInputs.NEED_MARGIN;
+    return new Concern(
+        holding,
+        store,
+        probes,
+        air,
+        charged,
+        kinds,
+        place,
+        new JudgementInputs.Site(place.latitude(), place.longitude(), ground, need),
+        span.window(charged.makesHeat()),
+        keys(store, probes, air, kinds, charged));
+  }
+
+  private static Set<String> keys(
+      CoreStore store,
+      List<ProbeView> probes,
+      List<UUID> air,
+      List<EventKind> kinds,
+      ChargedStore charged) {
+    Set<String> keys = new HashSet<>(Set.of(Keys.PLACE, Keys.AIR, Keys.store(store.id())));
+    probes.forEach(p -> keys.add(Keys.probe(p.id())));
+    air.forEach(p -> keys.add(Keys.probe(p)));
+    kinds.forEach(k -> keys.addAll(Keys.eventsAt(k, store.id())));
+    keys.add(Keys.medium(store.store().medium().id()));
+    if (store.houseId() != null) {
+      keys.add(Keys.house(store.houseId()));
+    }
+    if (charged.sunlitSquareMetres() > 0) {
+      keys.add(Keys.SKY);
+    }
+    return keys;
+  }
+
+  private static ChargedStore charged(CoreStore s, HouseView house, HoldingView place) {
+    HouseDesign.Shape shape = house == null ? null : house.design().shape();
+    double sunwards = place.latitude() < 0 ? 0 : 180;
+    return new ChargedStore(
+        s.store(),
+        s.makesHeat(),
+        s.heat().watts(),
+        s.heat().byStream(),
+        s.heat().stream(),
+        s.heat().hearth(),
+        s.heat().usualWood(),
+        s.sunlit(),
+        shape == null ? sunwards : shape.frontDegrees(),
+        s.lid().there());
+  }
+
+  /**
+   * @param most readings of each probe, evenly thinned: fewer are judged sooner
+   */
+  JudgementInputs inputs(Concern c, int most) {
+    Instant from = c.readFrom();
+    List<UUID> mass =
+        c.store().store().probes().stream().map(p -> UUID.fromString(p.id())).toList();
+    Map<UUID, ReadingSeries> read =
+        readings.series(
+            c.holding(),
+            Stream.concat(mass.stream(), c.air().stream()).toList(),
+            from,
+            c.to(),
+            most);
+    List<UUID> pipes =
+        Stream.of(ProbeView.Kind.INLET, ProbeView.Kind.OUTLET)
+            .flatMap(k -> c.probe(k).stream())
+            .toList();
+    Map<UUID, ReadingSeries> stream =
+        readings.series(c.holding(), pipes, c.ledgerFrom(), c.to(), most);
+    return new JudgementInputs(
+        c.charged(),
+        mass.stream().map(read::get).toList(),
+        c.air().stream().map(read::get).toList(),
+        c.probe(ProbeView.Kind.INLET).map(stream::get),
+        c.probe(ProbeView.Kind.OUTLET).map(stream::get),
+        believed(c),
+        logged(c),
+        lidHours(c),
+        sky(c),
+        c.site(),
+        c.window());
+  }
+
+  /** Moments by probe that somebody believes. */
+  Map<String, Set<Long>> believed(Concern c) {
+    Map<String, Set<Long>> own = new HashMap<>();
+    beliefs
+        .between(c.holding(), c.readFrom(), c.to())
+        .forEach(
+            (probe, at) -> {
+              if (c.keys().contains(Keys.probe(UUID.fromString(probe)))) {
+                own.put(probe, at);
+              }
+            });
+    return own;
+  }
+
+  private List<LoggedEvent> logged(Concern c) {
+    if (c.kinds().isEmpty()) {
+      return List.of();
+    }
+    Duration reach = Duration.ofSeconds(JudgementInputs.eventsReachBack());
+    return events
+        .counted(c.holding(), c.store().id(), c.kinds(), c.readFrom().minus(reach), c.to())
+        .stream()
+        .map(EventLog::toCore)
+        .toList();
+  }
+
+  private static List<Stretch> lidHours(Concern c) {
+    var hours = c.store().lid().hours();
+    return !c.store().lid().there() || hours == null
+        ? List.of()
+        : hours.between(
+            c.readFrom().minus(Duration.ofDays(1)), c.to(), ZoneId.of(c.place().zone()));
+  }
+
+  private NavigableMap<Long, Double> sky(Concern c) {
+    NavigableMap<Long, Double> cloud = new TreeMap<>();
+    if (c.charged().sunlitSquareMetres() > 0) {
+      Duration heard = Duration.ofSeconds(JudgementInputs.SKY_HEARD);
+      weathers.recorded(c.holding(), c.readFrom().minus(heard), c.to().plus(heard)).stream()
+          .filter(h -> h.cloud() != null)
+          .forEach(h -> cloud.put(h.at().getEpochSecond(), h.cloud()));
+    }
+    return cloud;
+  }
+
+  /** Nearest air first: beside the store, then in its house, then outdoors for a store outside. */
+  List<UUID> airProbes(UUID holding, CoreStore store, List<ProbeView> probes) {
+    List<UUID> air = new ArrayList<>();
+    probes.stream().filter(p -> p.kind() == ProbeView.Kind.AIR).forEach(p -> air.add(p.id()));
+    if (store.store().place().indoors() && store.houseId() != null) {
+      Map<UUID, UUID> inHouse = readings.airProbes(holding, store.houseId());
+      inHouse.keySet().stream().filter(p -> !air.contains(p)).sorted().forEach(air::add);
+    } else if (!store.store().place().indoors()) {
+      air.addAll(readings.outdoorProbes(holding));
+    }
+    return air;
+  }
+}
