@@ -46,6 +46,10 @@ final class Browser implements AutoCloseable {
         "--disable-component-update",
         "--disable-sync",
         "--disable-dev-shm-usage",
+        // a window that waits for its turn between tests goes on as if somebody looked at it
+        "--disable-background-timer-throttling",
+        "--disable-backgrounding-occluded-windows",
+        "--disable-renderer-backgrounding",
         "--window-size=1280,800",
         "--user-data-dir=" + profile);
     ChromeDriverService service =
@@ -127,9 +131,18 @@ final class Browser implements AutoCloseable {
   /** Waits until the page's text holds these words. */
   Browser reads(String words) {
     new WebDriverWait(driver, PATIENCE)
-        .withMessage(() -> "“" + words + "” in:\n" + pageText())
+        .withMessage(() -> "“" + words + "” in:\n" + pageText() + "\n" + traffic())
         .until(d -> pageText().contains(words));
     return this;
+  }
+
+  /** What the page has asked for of late, for whoever wonders why it stands still. */
+  private Object traffic() {
+    return driver.executeScript(
+        "return document.visibilityState + ' at ' + Math.round(performance.now()) + ' ms: '"
+            + " + performance.getEntriesByType('resource').slice(-15)"
+            + ".map(e => e.name.slice(-50) + ' ' + Math.round(e.startTime) + '+' + Math.round(e.duration)"
+            + " + ' ' + e.responseStatus).join('; ')");
   }
 
   Browser readsNoMore(String words) {

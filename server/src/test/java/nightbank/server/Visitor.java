@@ -16,15 +16,26 @@ public final class Visitor {
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
   private final String address;
-  private final CookieManager cookies = new CookieManager();
-  private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+  private final CookieManager cookies;
+  private final HttpClient client;
 
   public Visitor(Program program) {
     this(program.address());
   }
 
   public Visitor(String address) {
+    this(address, new CookieManager());
+  }
+
+  private Visitor(String address, CookieManager cookies) {
     this.address = address;
+    this.cookies = cookies;
+    client = HttpClient.newBuilder().cookieHandler(cookies).build();
+  }
+
+  /** The same person with the same cookies at another door of the house. */
+  public Visitor at(String other) {
+    return new Visitor(other, cookies);
   }
 
   /** What came back. */

@@ -3,16 +3,12 @@ package nightbank.server.device;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import nightbank.server.Grounds;
-import nightbank.server.Program;
+import nightbank.server.OwnCluster;
 import nightbank.server.Visitor;
 import nightbank.standins.logger.LoggerDevice;
 import org.awaitility.Awaitility;
@@ -28,93 +24,22 @@ import tools.jackson.databind.JsonNode;
 public class KilledTest {
   private static final long T = 1_768_940_040L; // 20 January 2026, a whole minute
 
-  private Path folder;
-  private String databasePort;
-  private String port;
-  private Process program;
+  private OwnCluster cluster;
+  private OwnCluster.Node program;
   private Visitor keeper;
   private String holding;
 
   @BeforeClass
-  void start() throws IOException, InterruptedException {
-    folder = Files.createTempDirectory("nightbank-killed");
-    port = pg("free-port").strip();
-    pg("start", folder.toString(), "scram");
-    databasePort = Files.readString(folder.resolve("db-port")).strip();
-    launch();
-    keeper = new Visitor(address());
-    keeper.get("/api/me");
-    Visitor.Answer begun =
-        keeper.post(
-            "/api/setup",
-            """
-        {"login":"first","name":"First","password":"three plain words",
-         "holding":{"name":"Killed","latitude":57,"longitude":-3,"zone":"UTC"}}
-        """);
-    assertThat(begun.status()).as(begun.body().toString()).isEqualTo(200);
-    keeper.signIn("first");
-    holding =
-        "/api/holdings/"
-            + keeper.get("/api/me").body().path("holdings").path(0).path("id").asString();
+  void start() throws IOException {
+    cluster = new OwnCluster("killed");
+    program = cluster.start();
+    keeper = new Visitor(program.address());
+    holding = OwnCluster.begin(keeper);
   }
 
   @AfterClass(alwaysRun = true)
   void end() throws IOException, InterruptedException {
-    program.destroyForcibly().waitFor();
-    pg("stop", folder.toString());
-    new ProcessBuilder("rm", "-rf", folder.toString()).start().waitFor();
-  }
-
-  private String address() {
-    return "http://127.0.0.1:" + port;
-  }
-
-  private static String pg(String... words) throws IOException {
-    List<String> command = new ArrayList<>(List.of("bash", Program.root() + "/tools/pg.sh"));
-    command.addAll(List.of(words));
-    Path out = Files.createTempFile("nightbank-pg", ".out");
-    try {
-      Process p = new ProcessBuilder(command).redirectOutput(out.toFile()).start();
-      p.waitFor();
-      return Files.readString(out);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new IOException(e);
-    } finally {
-      Files.deleteIfExists(out);
-    }
-  }
-
-  private void launch() throws IOException {
-    ProcessBuilder java =
-        new ProcessBuilder(
-            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-            "-Xmx400m",
-            "-XX:TieredStopAtLevel=1",
-            "-cp",
-            System.getProperty("java.class.path"),
-            "nightbank.server.NightBank",
-            "--server.port=" + port,
-            "--nightbank.data=" + folder.resolve("data"),
-            "--nightbank.judge-ahead=false");
-    java.environment().put("NIGHTBANK_DB_PORT", databasePort);
-    java.environment()
-        .put("NIGHTBANK_DB_PASSWORD", Files.readString(folder.resolve("password")).strip());
-    java.redirectErrorStream(true).redirectOutput(folder.resolve("program.log").toFile());
-    program = java.start();
-    Visitor anybody = new Visitor(address());
-    Awaitility.await(folder.resolve("program.log").toString())
-        .atMost(Duration.ofSeconds(90))
-        .pollInterval(Duration.ofMillis(200))
-        .until(() -> answers(anybody));
-  }
-
-  private static boolean answers(Visitor v) {
-    try {
-      return v.get("/api/me").status() == 200;
-    } catch (RuntimeException e) {
-      return false;
-    }
+    cluster.close();
   }
 
   private interface Blow {
@@ -138,7 +63,7 @@ public class KilledTest {
             .path("token")
             .asString();
     try (LoggerDevice logger =
-        LoggerDevice.sendingTo(address(), token)
+        LoggerDevice.sendingTo(program.address(), token)
             .channels("shed:", "core", "edge")
             .startingAt(T, 5)) {
       AtomicBoolean fallen = new AtomicBoolean();
@@ -189,9 +114,8 @@ public class KilledTest {
       throws IOException, InterruptedException {
     sendsThrough(
         () -> {
-          program.destroyForcibly().waitFor();
-          launch();
-          keeper.signIn("first");
+          program.kill();
+          program = cluster.start(program.port);
         });
   }
 
@@ -200,12 +124,7 @@ public class KilledTest {
       throws IOException, InterruptedException {
     sendsThrough(
         () -> {
-          String pid = Files.readAllLines(folder.resolve("cluster/postmaster.pid")).get(0).strip();
-          new ProcessBuilder("kill", "-9", pid).start().waitFor();
-          Awaitility.await()
-              .atMost(Duration.ofSeconds(20))
-              .until(() -> !Files.exists(Path.of("/proc", pid)));
-          pg("start", folder.toString(), "scram", databasePort);
+          cluster.killDatabase();
           Awaitility.await()
               .atMost(Duration.ofSeconds(60))
               .until(() -> keeper.get(holding + "/stores").status() == 200);

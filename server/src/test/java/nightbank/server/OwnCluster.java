@@ -1,0 +1,135 @@
+package nightbank.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import org.awaitility.Awaitility;
+
+/** A database of its own and nodes of the program as processes beside it, to be killed at will. */
+public final class OwnCluster {
+  private final Path folder;
+  private final String databasePort;
+  private final List<Process> all = new ArrayList<>();
+
+  public OwnCluster(String name) throws IOException {
+    folder = Files.createTempDirectory("nightbank-" + name);
+    pg("start", folder.toString(), "scram");
+    databasePort = Files.readString(folder.resolve("db-port")).strip();
+  }
+
+  /** One process of the program. */
+  public static final class Node {
+    public final String port;
+    public final Process process;
+
+    private Node(String port, Process process) {
+      this.port = port;
+      this.process = process;
+    }
+
+    public String address() {
+      return "http://127.0.0.1:" + port;
+    }
+
+    public void kill() throws InterruptedException {
+      process.destroyForcibly().waitFor();
+    }
+  }
+
+  public Node start() throws IOException {
+    return start(pg("free-port").strip());
+  }
+
+  public Node start(String port, String... settings) throws IOException {
+    Path log = folder.resolve("program-" + port + ".log");
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx400m",
+                "-XX:TieredStopAtLevel=1",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "nightbank.server.NightBank",
+                "--server.port=" + port,
+                "--nightbank.data=" + folder.resolve("data"),
+                "--nightbank.judge-ahead=false"));
+    command.addAll(List.of(settings));
+    ProcessBuilder java = new ProcessBuilder(command);
+    java.environment().put("NIGHTBANK_DB_PORT", databasePort);
+    java.environment()
+        .put("NIGHTBANK_DB_PASSWORD", Files.readString(folder.resolve("password")).strip());
+    java.redirectErrorStream(true).redirectOutput(log.toFile());
+    Node node = new Node(port, java.start());
+    all.add(node.process);
+    Visitor anybody = new Visitor(node.address());
+    Awaitility.await(log.toString())
+        .atMost(Duration.ofSeconds(90))
+        .pollInterval(Duration.ofMillis(200))
+        .until(() -> answers(anybody));
+    return node;
+  }
+
+  private static boolean answers(Visitor v) {
+    try {
+      return v.get("/api/me").status() == 200;
+    } catch (RuntimeException e) {
+      return false;
+    }
+  }
+
+  /** The first person and a holding; its path. */
+  public static String begin(Visitor keeper) {
+    keeper.get("/api/me");
+    Visitor.Answer begun =
+        keeper.post(
+            "/api/setup",
+            """
+        {"login":"first","name":"First","password":"three plain words",
+         "holding":{"name":"Killed","latitude":57,"longitude":-3,"zone":"UTC"}}
+        """);
+    assertThat(begun.status()).as(begun.body().toString()).isEqualTo(200);
+    keeper.signIn("first");
+    return "/api/holdings/"
+        + keeper.get("/api/me").body().path("holdings").path(0).path("id").asString();
+  }
+
+  /** Its postmaster, killed without warning and started again. */
+  public void killDatabase() throws IOException, InterruptedException {
+    String pid = Files.readAllLines(folder.resolve("cluster/postmaster.pid")).get(0).strip();
+    new ProcessBuilder("kill", "-9", pid).start().waitFor();
+    Awaitility.await()
+        .atMost(Duration.ofSeconds(20))
+        .until(() -> !Files.exists(Path.of("/proc", pid)));
+    pg("start", folder.toString(), "scram", databasePort);
+  }
+
+  public void close() throws IOException, InterruptedException {
+    for (Process p : all) {
+      p.destroyForcibly().waitFor();
+    }
+    pg("stop", folder.toString());
+    new ProcessBuilder("rm", "-rf", folder.toString()).start().waitFor();
+  }
+
+  private static String pg(String... words) throws IOException {
+    List<String> command = new ArrayList<>(List.of("bash", Program.root() + "/tools/pg.sh"));
+    command.addAll(List.of(words));
+    Path out = Files.createTempFile("nightbank-pg", ".out");
+    try {
+      Process p = new ProcessBuilder(command).redirectOutput(out.toFile()).start();
+      p.waitFor();
+      return Files.readString(out);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IOException(e);
+    } finally {
+      Files.deleteIfExists(out);
+    }
+  }
+}
