@@ -21,8 +21,10 @@ class FakeSource {
   }
 }
 
+const pages: { unmount(): void }[] = []
+
 function page(came: () => void) {
-  return mount(
+  const w = mount(
     defineComponent({
       setup() {
         useLive('h', () => ['a', 'b'], came)
@@ -30,6 +32,8 @@ function page(came: () => void) {
       },
     }),
   )
+  pages.push(w)
+  return w
 }
 
 describe('a page that listens', () => {
@@ -39,6 +43,7 @@ describe('a page that listens', () => {
     vi.stubGlobal('EventSource', FakeSource)
   })
   afterEach(() => {
+    pages.splice(0).forEach((w) => w.unmount())
     vi.useRealTimers()
     vi.unstubAllGlobals()
   })

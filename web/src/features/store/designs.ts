@@ -4,7 +4,7 @@ import { byHand, fresh, radiator, through, type Of, type PartDesign } from '../p
 export type Design = Views['StoreDesign']
 export type Probe = Views['ProbeView']
 export type Zone = Views['ZoneDesign']
-export type Led = Views['Led']
+export type Led = Views['FluidCircuitDesign']
 export type Place = Views['PlaceDesign']
 export type FaceKey = 'side' | 'top' | 'foot'
 export type Layer = Views['LayerDesign']

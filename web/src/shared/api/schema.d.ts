@@ -1678,6 +1678,24 @@ export interface components {
              */
             kind: "FLAMES";
         };
+        FluidCircuitDesign: {
+            /** @enum {string} */
+            carrying: "WATER" | "AIR";
+            /** Format: double */
+            diameterMetres: number;
+            /** Format: double */
+            grainMetres: number;
+            /** Format: double */
+            lengthMetres: number;
+            pipe: string;
+            pumped: boolean;
+            /** Format: double */
+            spacingMetres: number;
+            /** Format: double */
+            wallMetres: number;
+            /** @enum {string} */
+            way: "COIL" | "STONES" | "BORE";
+        };
         Frame: {
             /** Format: double */
             second: number;
@@ -2069,24 +2087,6 @@ export interface components {
             lowestWithoutStores: number;
             unlike: boolean;
             worth: components["schemas"]["StoreWorth"][];
-        };
-        Led: {
-            /** @enum {string} */
-            carrying: "WATER" | "AIR";
-            /** Format: double */
-            diameterMetres: number;
-            /** Format: double */
-            grainMetres: number;
-            /** Format: double */
-            lengthMetres: number;
-            pipe: string;
-            pumped: boolean;
-            /** Format: double */
-            spacingMetres: number;
-            /** Format: double */
-            wallMetres: number;
-            /** @enum {string} */
-            way: "COIL" | "STONES" | "BORE";
         };
         LedgerView: {
             /** Format: double */
@@ -2891,7 +2891,7 @@ export interface components {
             foot: components["schemas"]["FaceDesign"];
             /** Format: double */
             heightMetres: number;
-            led: components["schemas"]["Led"];
+            led: components["schemas"]["FluidCircuitDesign"];
             /** Format: double */
             lengthMetres: number;
             lidOff: components["schemas"]["LidHours"];

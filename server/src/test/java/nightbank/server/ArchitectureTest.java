@@ -3,10 +3,13 @@ package nightbank.server;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 
 /**
@@ -66,10 +69,14 @@ public class ArchitectureTest {
 
   @Test
   public void onlyAFeaturesOwnFaceReachesItsInside() {
-    for (String feature :
-        new String[] {
-          "account", "book", "device", "exchange", "holding", "house", "log", "run", "store"
-        }) {
+    Set<String> features =
+        ALL.stream()
+            .map(c -> c.getPackageName())
+            .filter(p -> p.matches("nightbank\\.server\\.[a-z]+\\.internal.*"))
+            .map(p -> p.split("\\.")[2])
+            .collect(Collectors.toSet());
+    assertThat(features).contains("run", "log", "job");
+    for (String feature : features) {
       noClasses()
           .that()
           .resideOutsideOfPackage("nightbank.server." + feature + "..")
@@ -88,7 +95,33 @@ public class ArchitectureTest {
         .should()
         .onlyBeAccessed()
         .byAnyPackage(
-            "nightbank.db..", "nightbank.server..internal..", "nightbank.server.exchange..")
+            "nightbank.db..", "nightbank.server..internal..", "nightbank.server.loggerfile..")
+        .check(ALL);
+  }
+
+  @Test
+  public void nobodyElseNamesCoresInside() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackage("nightbank.core..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAPackage("nightbank.core.internal..")
+        .check(ALL);
+  }
+
+  @Test
+  public void sqlStandsInRepositoriesAndWhereNodesMeet() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackages(
+            "nightbank.db..",
+            "nightbank.server..internal..",
+            "nightbank.server.export..",
+            "nightbank.server.shared..")
+        .should()
+        .dependOnClassesThat()
+        .haveFullyQualifiedName("org.jooq.DSLContext")
         .check(ALL);
   }
 

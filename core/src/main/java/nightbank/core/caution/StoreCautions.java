@@ -14,12 +14,12 @@ import java.util.function.Predicate;
 import nightbank.core.caution.StoreFacts.SourceKind;
 import nightbank.core.medium.Medium;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
-import nightbank.core.store.Passage;
 import nightbank.core.store.StoreAppraisal;
-import nightbank.core.store.Stream;
 
 /** The usual cautions of a build, as rules with condition, reason and remedy. */
 public final class StoreCautions {
@@ -219,7 +219,7 @@ public final class StoreCautions {
               f ->
                   !f.pumped()
                       && f.store().carrier().isPresent()
-                      && f.store().carrier().get().passage() instanceof Passage.Coil c
+                      && f.store().carrier().get().passage() instanceof HeatExchanger.Coil c
                       && waterCoil(f)
                       && c.lengthMetres() / (c.outerDiameterMetres() - 2 * c.wallMetres()) > 400,
               "Water does not circulate by itself through a long pipe of small bore.",
@@ -326,7 +326,7 @@ public final class StoreCautions {
     }
     f.store()
         .carrier()
-        .map(c -> c.passage() instanceof Passage.Coil coil ? coil : null)
+        .map(c -> c.passage() instanceof HeatExchanger.Coil coil ? coil : null)
         .filter(coil -> coil.lengthMetres() > 1.05 * coil.roomFor(f.store()))
         .ifPresent(
             coil ->
@@ -395,7 +395,7 @@ public final class StoreCautions {
   }
 
   private static boolean waterCoil(StoreFacts f) {
-    return f.store().carrier().filter(c -> c.fluid() == Stream.Fluid.WATER).isPresent();
+    return f.store().carrier().filter(c -> c.fluid() == FluidStream.Fluid.WATER).isPresent();
   }
 
   private static double load(StoreFacts f) {
@@ -405,8 +405,8 @@ public final class StoreCautions {
   private static boolean airPipes(HeatStore s) {
     return s.place().buried()
         && s.carrier()
-            .filter(c -> c.passage() instanceof Passage.Bore)
-            .filter(c -> c.fluid() == Stream.Fluid.AIR)
+            .filter(c -> c.passage() instanceof HeatExchanger.Bore)
+            .filter(c -> c.fluid() == FluidStream.Fluid.AIR)
             .isPresent();
   }
 

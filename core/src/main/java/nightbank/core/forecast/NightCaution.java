@@ -6,9 +6,9 @@ import nightbank.core.medium.Medium;
 import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.WoodFire;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
-import nightbank.core.store.Stream;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
@@ -165,7 +165,7 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
       boolean water =
           s.store().medium().kind() != Medium.Kind.WATER
               && plan.system().circuits().stream()
-                  .filter(c -> c.stream().fluid() == Stream.Fluid.WATER)
+                  .filter(c -> c.stream().fluid() == FluidStream.Fluid.WATER)
                   .flatMap(c -> c.ends().stream())
                   .anyMatch(end -> end.storeId().filter(s.id()::equals).isPresent());
       if (water && night.stores().get(i).hottestCelsius() > BOILS_SOON) {

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nightbank.core.source.Hearth;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.Stream;
 
 /**
  * A store with what charges it, as far as the judgement of what was read asks.
@@ -26,7 +26,7 @@ public record ChargedStore(
     boolean makesHeat,
     double watts,
     boolean byStream,
-    Optional<Stream> stream,
+    Optional<FluidStream> stream,
     Hearth hearth,
     double usualKilograms,
     double sunlitSquareMetres,

@@ -25,7 +25,7 @@ record CorrectedField(double[] mean, double[] gross, double[] usable, double[] c
    *
    * @param track with its states
    */
-  static CorrectedField of(RunTimeline line, StoreReplay.Track track, HeatStore store) {
+  static CorrectedField of(RunTimeline line, ForwardRun.SimulatedSeries track, HeatStore store) {
     double[] corrections = corrections(line, track, store);
     int n = corrections.length;
     double[] mean = new double[n];
@@ -44,7 +44,7 @@ record CorrectedField(double[] mean, double[] gross, double[] usable, double[] c
   }
 
   /** Its mean alone, for which a track needs no states. */
-  static double[] mean(RunTimeline line, StoreReplay.Track track, HeatStore store) {
+  static double[] mean(RunTimeline line, ForwardRun.SimulatedSeries track, HeatStore store) {
     double[] mean = corrections(line, track, store);
     for (int i = 0; i < mean.length; i++) {
       mean[i] += track.mean()[i];
@@ -53,7 +53,8 @@ record CorrectedField(double[] mean, double[] gross, double[] usable, double[] c
   }
 
   /** By how much the readings lift the model's whole field at each moment, K. */
-  private static double[] corrections(RunTimeline line, StoreReplay.Track track, HeatStore store) {
+  private static double[] corrections(
+      RunTimeline line, ForwardRun.SimulatedSeries track, HeatStore store) {
     int n = line.at().length;
     double[] corrections = new double[n];
     int probes = line.probes().length;

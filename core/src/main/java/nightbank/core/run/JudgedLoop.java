@@ -28,7 +28,7 @@ public record JudgedLoop(
     double chargedHalf,
     double drawn,
     double drawnHalf,
-    List<Stretch> stood) {
+    List<TimeInterval> stood) {
 
   /** Two like thermometers differ by so much at most, K; twice √2 times 0.2 K. */
   public static final double DEAD_BAND = 0.6;

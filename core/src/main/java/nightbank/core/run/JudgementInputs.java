@@ -41,7 +41,7 @@ public record JudgementInputs(
     Optional<ReadingSeries> outlet,
     Map<String, Set<Long>> believed,
     List<LoggedEvent> events,
-    List<Stretch> lidHours,
+    List<TimeInterval> lidHours,
     NavigableMap<Long, Double> cloudAt,
     Site site,
     Window window) {
@@ -159,7 +159,7 @@ public record JudgementInputs(
   }
 
   /** Stretches for which its pump stood, as it was logged; the last may last still. */
-  public static List<Stretch> pumpStood(List<LoggedEvent> events) {
+  public static List<TimeInterval> pumpStood(List<LoggedEvent> events) {
     var moved = new TreeMap<Long, Boolean>();
     events.stream()
         .filter(e -> e.kind() == EventKind.PUMP && e.way() != null)
@@ -168,12 +168,12 @@ public record JudgementInputs(
   }
 
   /** When its lid was off: by its hours and by what was logged; the last word holds. */
-  private List<Stretch> lidOff() {
+  private List<TimeInterval> lidOff() {
     if (!store.lidded()) {
       return List.of();
     }
     var moved = new TreeMap<Long, Boolean>();
-    for (Stretch s : lidHours) {
+    for (TimeInterval s : lidHours) {
       moved.put(s.from(), true);
       moved.put(s.to(), false);
     }
@@ -184,26 +184,26 @@ public record JudgementInputs(
   }
 
   /** From each word that it began to the next that it ended. */
-  private static List<Stretch> between(NavigableMap<Long, Boolean> begun) {
-    List<Stretch> spells = new ArrayList<>();
+  private static List<TimeInterval> between(NavigableMap<Long, Boolean> begun) {
+    List<TimeInterval> spells = new ArrayList<>();
     Long since = null;
     for (var word : begun.entrySet()) {
       if (word.getValue() && since == null) {
         since = word.getKey();
       } else if (!word.getValue() && since != null) {
-        spells.add(new Stretch(since, word.getKey()));
+        spells.add(new TimeInterval(since, word.getKey()));
         since = null;
       }
     }
     if (since != null) {
-      spells.add(new Stretch(since, Long.MAX_VALUE));
+      spells.add(new TimeInterval(since, Long.MAX_VALUE));
     }
     return spells;
   }
 
-  private Optional<Course> course() {
+  private Optional<SourceProfile> course() {
     if (store.sunlitSquareMetres() > 0) {
-      return Optional.of(Course.ofSun(sun()));
+      return Optional.of(SourceProfile.ofSun(sun()));
     }
     if (store.usualKilograms() == 0) {
       return Optional.empty();
@@ -215,7 +215,7 @@ public record JudgementInputs(
             .toList();
     return fires.isEmpty()
         ? Optional.empty()
-        : Optional.of(Course.ofFires(fires, window.readFrom(), window.to()));
+        : Optional.of(SourceProfile.ofFires(fires, window.readFrom(), window.to()));
   }
 
   /** W on its sunlit face, taken up. What hills and panes keep out is left to the readings. */

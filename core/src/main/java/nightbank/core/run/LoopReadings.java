@@ -9,7 +9,7 @@ import java.util.List;
  * @param stood stretches for which its pump stood: warm pipes then carry nothing
  */
 public record LoopReadings(
-    ReadingSeries inlet, ReadingSeries outlet, double capacityRate, List<Stretch> stood) {
+    ReadingSeries inlet, ReadingSeries outlet, double capacityRate, List<TimeInterval> stood) {
   public LoopReadings {
     if (!(capacityRate > 0 && capacityRate <= 300_000)) {
       throw new IllegalArgumentException(

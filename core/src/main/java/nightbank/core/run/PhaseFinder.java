@@ -56,7 +56,7 @@ final class PhaseFinder {
       }
       int near = Arrays.binarySearch(at, after.fromEpochSecond());
       long bound =
-          Kink.find(
+          Breakpoint.find(
                   at,
                   on ? steepest(at, probes, near, reach) : hottest(probes, near),
                   near,

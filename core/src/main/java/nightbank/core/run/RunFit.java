@@ -11,7 +11,7 @@ import nightbank.core.store.HeatStore;
  * @param line as fine as the readings
  * @param steps as fine as the fit
  * @param bent from the start bent the way in which its probes leave it open, in the fit's steps
- * @param places the fit at its probes {@link FitDoubt#displaced displaced}
+ * @param places the fit at its probes {@link FitUncertainty#displaced displaced}
  * @param startDoubt standard deviation of the mean at the start, K
  * @param course of its source, as far as it goes with the readings
  * @param labelled whether the source's power is taken from its label
@@ -20,38 +20,38 @@ record RunFit(
     RunTimeline line,
     RunTimeline steps,
     StoreCalibration.Calibrated fit,
-    StoreReplay.Track track,
+    ForwardRun.SimulatedSeries track,
     CorrectedField field,
-    StoreReplay.Track bent,
-    StoreReplay.Track places,
+    ForwardRun.SimulatedSeries bent,
+    ForwardRun.SimulatedSeries places,
     double startDoubt,
-    Optional<Course> course,
+    Optional<SourceProfile> course,
     boolean labelled) {
   static RunFit of(RunRecord run, HeatStore store, List<ReadingSeries> cleaned, ReadingSeries air) {
     RunTimeline read = RunTimeline.of(cleaned, air).withLidOff(run.lidOff());
-    Optional<Course> course =
+    Optional<SourceProfile> course =
         run.course().filter(c -> c.greatest() > 0 && (!c.writtenDown() || read.isExplainedBy(c)));
     RunTimeline line = run.makesHeat() ? read.alwaysOn() : course.map(read::driven).orElse(read);
     boolean labelled = run.sourceWatts() > 0 && course.isEmpty();
     double ground = run.groundCelsius();
     double step = StoreCalibration.stepOf(line);
     RunTimeline steps = line.inStepsOf(step);
-    StoreReplay replay = new StoreReplay(steps, store, ground, run.makesHeat(), step);
-    StoreReplay sketch = StoreReplay.sketch(steps, store, ground, run.makesHeat());
+    ForwardRun replay = new ForwardRun(steps, store, ground, run.makesHeat(), step);
+    ForwardRun sketch = ForwardRun.sketch(steps, store, ground, run.makesHeat());
     double watts =
         labelled
             ? run.sourceWatts()
             : run.makesHeat()
                 ? SourceGuess.ofSteadyMass(replay, store)
                 : course
-                    .map(Course::greatest)
+                    .map(SourceProfile::greatest)
                     .orElseGet(() -> SourceGuess.ofCharges(line, store, ground));
     var fit = new StoreCalibration(steps, replay, sketch, store, watts, labelled).fit();
     var bent = CompletableFuture.supplyAsync(() -> replay.bentTrack(fit.store(), fit.watts()));
-    HeatStore displaced = fit.store().withProbes(FitDoubt.displaced(store.probes()));
+    HeatStore displaced = fit.store().withProbes(FitUncertainty.displaced(store.probes()));
     var places = CompletableFuture.supplyAsync(() -> replay.track(displaced, fit.watts()));
     var track =
-        new StoreReplay(line, store, ground, run.makesHeat(), step)
+        new ForwardRun(line, store, ground, run.makesHeat(), step)
             .track(fit.store(), fit.watts(), true);
     CorrectedField field = CorrectedField.of(line, track, fit.store());
     return new RunFit(
@@ -67,7 +67,7 @@ record RunFit(
         labelled);
   }
 
-  FitDoubt doubt(Optional<SettledPart> settled) {
-    return FitDoubt.of(steps, fit, bent, startDoubt, places, settled);
+  FitUncertainty doubt(Optional<QuasiSteadyWindow> settled) {
+    return FitUncertainty.of(steps, fit, bent, startDoubt, places, settled);
   }
 }

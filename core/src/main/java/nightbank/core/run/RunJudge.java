@@ -66,8 +66,9 @@ public final class RunJudge {
                         clean(l.inlet()), clean(l.outlet()), l.capacityRate(), l.stood()))
             .flatMap(JudgedLoop::judge);
     boolean cools = airKnown && !run.makesHeat();
-    Optional<SettledPart> settled = cools ? SettledPart.of(line, store) : Optional.empty();
-    FitDoubt doubt = fitted.doubt(settled);
+    Optional<QuasiSteadyWindow> settled =
+        cools ? QuasiSteadyWindow.of(line, store) : Optional.empty();
+    FitUncertainty doubt = fitted.doubt(settled);
     double missed = missed(track.mean(), field, store.probes().size());
     double[] byAir = airKnown ? new double[line.at().length] : byAir(fitted, store, cleaned);
     double[] meanHalf =
@@ -123,7 +124,7 @@ public final class RunJudge {
             peak,
             coolDown,
             ledger,
-            GivenHeat.watts(line, track, field, fit.store(), run.makesHeat(), loop),
+            DeliveredHeat.watts(line, track, field, fit.store(), run.makesHeat(), loop),
             loop,
             shares,
             new JudgedRun.Calibration(
@@ -214,15 +215,15 @@ public final class RunJudge {
       RunTimeline line,
       CorrectedField field,
       HeatStore store,
-      Optional<SettledPart> settled,
+      Optional<QuasiSteadyWindow> settled,
       double logTauDoubt) {
     if (settled.isEmpty()) {
-      double longest = SettledPart.longest(line).map(Phase::hours).orElse(0.0);
-      double shortest = SettledPart.SHORTEST_COOL_DOWN / 3600;
+      double longest = QuasiSteadyWindow.longest(line).map(Phase::hours).orElse(0.0);
+      double shortest = QuasiSteadyWindow.SHORTEST_COOL_DOWN / 3600;
       findings.say(Finding.Code.COOL_DOWN_TOO_SHORT, longest, shortest, "");
       return Optional.empty();
     }
-    SettledPart part = settled.get();
+    QuasiSteadyWindow part = settled.get();
     double first = field.mean()[line.index(part.from())];
     double last = field.mean()[line.index(part.to())];
     Optional<CoolDownFit> fit = part.fit(line, field.mean()).filter(f -> f.fallKelvin() > 0);
@@ -252,7 +253,7 @@ public final class RunJudge {
   }
 
   private static Map<FaceName, Double> faceShares(
-      RunTimeline line, StoreReplay.Track track, Optional<CoolDown> coolDown) {
+      RunTimeline line, ForwardRun.SimulatedSeries track, Optional<CoolDown> coolDown) {
     int from = coolDown.map(c -> line.index(c.from())).orElse(1);
     int to = coolDown.map(c -> line.index(c.to())).orElse(line.at().length - 1);
     Map<FaceName, Double> sums = new EnumMap<>(FaceName.class);
@@ -272,7 +273,7 @@ public final class RunJudge {
 
   private Ledger ledger(
       RunTimeline line,
-      StoreReplay.Track track,
+      ForwardRun.SimulatedSeries track,
       CorrectedField field,
       boolean labelled,
       double fittedWatts,
@@ -287,7 +288,7 @@ public final class RunJudge {
       double dt = line.at()[i] - line.at()[i - 1];
       for (FaceName name : FaceName.values()) {
         double joules = track.faceWatts().get(name)[i] * dt;
-        if (!GivenHeat.reachesHouse(run.store(), name)) {
+        if (!DeliveredHeat.reachesHouse(run.store(), name)) {
           lost += joules;
         } else if (line.air()[i] < run.needBelowCelsius()) {
           delivered += joules;

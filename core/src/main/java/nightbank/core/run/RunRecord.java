@@ -33,8 +33,8 @@ public record RunRecord(
     boolean makesHeat,
     Map<String, Set<Long>> believed,
     Optional<LoopReadings> loop,
-    Optional<Course> course,
-    List<Stretch> lidOff,
+    Optional<SourceProfile> course,
+    List<TimeInterval> lidOff,
     long ledgerFrom) {
   /**
    * A heap's day is judged with so many seconds before it: what a mass makes by itself is told by
@@ -77,11 +77,11 @@ public record RunRecord(
     return with(Optional.of(readings), course, lidOff, ledgerFrom);
   }
 
-  public RunRecord withCourse(Course told) {
+  public RunRecord withCourse(SourceProfile told) {
     return with(loop, Optional.of(told), lidOff, ledgerFrom);
   }
 
-  public RunRecord withLidOff(List<Stretch> stretches) {
+  public RunRecord withLidOff(List<TimeInterval> stretches) {
     return with(loop, course, stretches, ledgerFrom);
   }
 
@@ -90,7 +90,10 @@ public record RunRecord(
   }
 
   private RunRecord with(
-      Optional<LoopReadings> stream, Optional<Course> told, List<Stretch> bare, long counted) {
+      Optional<LoopReadings> stream,
+      Optional<SourceProfile> told,
+      List<TimeInterval> bare,
+      long counted) {
     return new RunRecord(
         store,
         probes,

@@ -65,13 +65,13 @@ record RunTimeline(
   }
 
   /** The same by a source of known course, whose greatest power is taken for one. */
-  RunTimeline driven(Course course) {
+  RunTimeline driven(SourceProfile course) {
     double[] share = shares(course);
     return new RunTimeline(at, probes, air, PhaseFinder.withCourse(at, phases, share), share, bare);
   }
 
   /** Whether something of a course falls into every charge that the readings show. */
-  boolean isExplainedBy(Course course) {
+  boolean isExplainedBy(SourceProfile course) {
     double[] share = shares(course);
     return phases.stream()
         .filter(p -> p.kind() == Phase.Kind.CHARGING)
@@ -81,7 +81,7 @@ record RunTimeline(
                     .anyMatch(i -> charging(share[i])));
   }
 
-  private double[] shares(Course course) {
+  private double[] shares(SourceProfile course) {
     double greatest = course.greatest();
     double[] share = new double[at.length];
     for (int i = 1; i < at.length; i++) {
@@ -92,10 +92,10 @@ record RunTimeline(
   }
 
   /** The same with its top bare for some stretches. */
-  RunTimeline withLidOff(List<Stretch> stretches) {
+  RunTimeline withLidOff(List<TimeInterval> stretches) {
     double[] share = new double[at.length];
     for (int i = 1; i < at.length; i++) {
-      share[i] = Stretch.within(stretches, at[i - 1], at[i]) / (double) (at[i] - at[i - 1]);
+      share[i] = TimeInterval.within(stretches, at[i - 1], at[i]) / (double) (at[i] - at[i - 1]);
     }
     return new RunTimeline(at, probes, air, phases, on, share);
   }

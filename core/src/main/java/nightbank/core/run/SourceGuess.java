@@ -9,7 +9,7 @@ final class SourceGuess {
   private SourceGuess() {}
 
   /** What its faces lose at first: a mass that makes heat of its own makes about as much. */
-  static double ofSteadyMass(StoreReplay replay, HeatStore store) {
+  static double ofSteadyMass(ForwardRun replay, HeatStore store) {
     double watts = 0;
     for (double[] face : replay.track(store, 0).faceWatts().values()) {
       watts += face[Math.min(1, face.length - 1)];

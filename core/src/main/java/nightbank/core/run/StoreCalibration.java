@@ -56,8 +56,8 @@ final class StoreCalibration {
   private static final double LONGEST_STEP = 2700; // faces of a winter move by 1 %
 
   private final RunTimeline line;
-  private final StoreReplay replay;
-  private final StoreReplay sketch;
+  private final ForwardRun replay;
+  private final ForwardRun sketch;
   private final HeatStore store;
   private final double watts;
   private final double[] prior;
@@ -69,7 +69,7 @@ final class StoreCalibration {
       double[] residuals,
       double[][] slope,
       double cost,
-      List<StoreReplay.Track> tracks) {}
+      List<ForwardRun.SimulatedSeries> tracks) {}
 
   /**
    * Result of the fit.
@@ -88,7 +88,7 @@ final class StoreCalibration {
       double watts,
       double[] logFactors,
       RealMatrix covariance,
-      List<StoreReplay.Track> tracks,
+      List<ForwardRun.SimulatedSeries> tracks,
       double[][][] gain,
       int[] moments) {
     /** How far each factor's logarithm is pulled by a probe that reads so many kelvins more. */
@@ -114,8 +114,8 @@ final class StoreCalibration {
    */
   StoreCalibration(
       RunTimeline line,
-      StoreReplay replay,
-      StoreReplay sketch,
+      ForwardRun replay,
+      ForwardRun sketch,
       HeatStore store,
       double watts,
       boolean labelled) {
@@ -222,7 +222,7 @@ final class StoreCalibration {
     return gain;
   }
 
-  private StoreReplay.Track track(double[] log, StoreReplay by) {
+  private ForwardRun.SimulatedSeries track(double[] log, ForwardRun by) {
     return by.track(changed(log), watts * Math.exp(held(log)[0]));
   }
 
@@ -266,7 +266,7 @@ final class StoreCalibration {
     return line.probes().length * moments.length + PARAMETERS;
   }
 
-  private double[] residuals(double[] log, StoreReplay.Track track) {
+  private double[] residuals(double[] log, ForwardRun.SimulatedSeries track) {
     double[] r = new double[size()];
     int row = 0;
     for (int p = 0; p < line.probes().length; p++) {
@@ -284,10 +284,10 @@ final class StoreCalibration {
 
   /** A search for the factors that meet the readings best. */
   private final class Search {
-    private final StoreReplay by;
+    private final ForwardRun by;
     private Tried best;
 
-    Search(StoreReplay by) {
+    Search(ForwardRun by) {
       this.by = by;
     }
 
@@ -318,7 +318,7 @@ final class StoreCalibration {
       // the point itself and one small step along each factor, at once
       List<double[]> points =
           IntStream.rangeClosed(0, PARAMETERS).mapToObj(k -> moved(log, k - 1)).toList();
-      List<StoreReplay.Track> tracks =
+      List<ForwardRun.SimulatedSeries> tracks =
           points.parallelStream().map(point -> track(point, by)).toList();
       double[] here = residuals(log, tracks.get(0));
       double[][] slope = new double[here.length][PARAMETERS];

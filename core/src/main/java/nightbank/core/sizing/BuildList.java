@@ -9,9 +9,9 @@ import nightbank.core.caution.PartLimit;
 import nightbank.core.medium.Medium;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
-import nightbank.core.store.Passage;
 
 /**
  * What a store is built of: fill with bags, layers cut to size face by face, pipe, weight, tipping,
@@ -192,9 +192,9 @@ public final class BuildList {
         .carrier()
         .ifPresent(
             c -> {
-              if (c.passage() instanceof Passage.Coil coil) {
+              if (c.passage() instanceof HeatExchanger.Coil coil) {
                 add(id, name, coil.lengthMetres() * store.count(), Pack.Unit.METRE);
-              } else if (c.passage() instanceof Passage.Bore) {
+              } else if (c.passage() instanceof HeatExchanger.Bore) {
                 add(id, name, store.geometry().heightMetres() * store.count(), Pack.Unit.METRE);
               }
             });
@@ -244,11 +244,11 @@ public final class BuildList {
         .carrier()
         .ifPresent(
             c -> {
-              if (c.passage() instanceof Passage.Coil coil) {
+              if (c.passage() instanceof HeatExchanger.Coil coil) {
                 say(
                     "Wind the pipe, %.0f m each at %.0f mm from turn to turn, and press it before it is covered.",
                     coil.lengthMetres(), 1000 * coil.spacingMetres());
-              } else if (c.passage() instanceof Passage.Bed) {
+              } else if (c.passage() instanceof HeatExchanger.Bed) {
                 say(
                     "Lay the air space and its grating at the foot, then the upper one after filling.");
               } else {

@@ -14,15 +14,15 @@ import nightbank.core.source.FuelHeater;
 import nightbank.core.source.HeatPump;
 import nightbank.core.source.HeatSource;
 import nightbank.core.source.Share;
-import nightbank.core.store.Carrier;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
-import nightbank.core.store.Passage;
 import nightbank.core.store.Place;
+import nightbank.core.store.StoreCircuit;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
-import nightbank.core.store.Stream;
 import nightbank.core.system.CircuitEnd;
 import nightbank.core.system.Control;
 import nightbank.core.system.FluidCircuit;
@@ -196,9 +196,9 @@ public record Means(
             .withZone(new HeatedZone(0.9, 0.1, 0.9))
             .withFloorCelsius(30)
             .withCarrier(
-                new Carrier(
-                    new Passage.Coil(12 * cubicMetres, 0.02, 0.002, 0.4, 0.25),
-                    Stream.Fluid.WATER));
+                new StoreCircuit(
+                    new HeatExchanger.Coil(12 * cubicMetres, 0.02, 0.002, 0.4, 0.25),
+                    FluidStream.Fluid.WATER));
     double kilograms = HEAP_KILOGRAMS * cubicMetres;
     CompostHeat.Batch fresh =
         new CompostHeat.Batch(0, kilograms, HEAP_SOLIDS * kilograms, 0.6, 0.35);
@@ -206,7 +206,8 @@ public record Means(
         new CompostHeat(ID, List.of(fresh.after(HEAP_AGE, HEAP_CELSIUS)), CompostHeat.USUAL_EXCESS);
     SystemStore store =
         new SystemStore(ID, body, StoreState.uniform(StoreGrid.night(body), HEAP_CELSIUS));
-    Stream stream = new Stream(Stream.Fluid.WATER, 0.03 * Math.max(1, cubicMetres), 20);
+    FluidStream stream =
+        new FluidStream(FluidStream.Fluid.WATER, 0.03 * Math.max(1, cubicMetres), 20);
     FluidCircuit loop =
         new FluidCircuit(
             LOOP,
@@ -229,13 +230,13 @@ public record Means(
             night.house().plantLimitCelsius(),
             HeatedZone.everywhere(),
             List.of(),
-            Optional.of(new Carrier(new Passage.Bore(0.1), Stream.Fluid.AIR)));
+            Optional.of(new StoreCircuit(new HeatExchanger.Bore(0.1), FluidStream.Fluid.AIR)));
     SystemStore store =
         new SystemStore(ID, body, StoreState.uniform(StoreGrid.night(body), night.groundCelsius()));
     FluidCircuit fan =
         new FluidCircuit(
             LOOP,
-            new Stream(Stream.Fluid.AIR, PIPE_AIR * pipes, FAN_WATTS * pipes),
+            new FluidStream(FluidStream.Fluid.AIR, PIPE_AIR * pipes, FAN_WATTS * pipes),
             List.of(new CircuitEnd.InStore(ID), new CircuitEnd.HouseAir()),
             Control.free());
     PlantSystem s = night.system();

@@ -417,7 +417,8 @@ public final class ConductionStore implements StoreModel {
     double c = capacityRate / store.count();
     double ua = conductance / store.count();
     boolean bore =
-        store.carrier().isPresent() && store.carrier().get().passage() instanceof Passage.Bore;
+        store.carrier().isPresent()
+            && store.carrier().get().passage() instanceof HeatExchanger.Bore;
     double given =
         bore
             ? alongBore(seconds, c, ua, inlet, out)
@@ -470,7 +471,7 @@ public final class ConductionStore implements StoreModel {
    * film and the earth between them let through.
    */
   private double alongBore(double seconds, double rate, double film, double inlet, Outlet out) {
-    Passage.Bore bore = (Passage.Bore) store.carrier().orElseThrow().passage();
+    HeatExchanger.Bore bore = (HeatExchanger.Bore) store.carrier().orElseThrow().passage();
     double radius = bore.diameterMetres() / 2;
     if (boreRing < 0) {
       double[] edges = grid.acrossEdges();

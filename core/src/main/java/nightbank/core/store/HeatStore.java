@@ -26,7 +26,7 @@ public record HeatStore(
     double floorCelsius,
     HeatedZone zone,
     List<Probe> probes,
-    Optional<Carrier> carrier) {
+    Optional<StoreCircuit> carrier) {
 
   private static final double CORNERS = 0.6; // of a shell's outer corners, edges by 0.54 k L
   private static final double LAYERED = 0.5; // m³; smaller bodies mix by their own convection
@@ -128,14 +128,14 @@ public record HeatStore(
         geometry, count, medium, faces, place, floorCelsius, zone, newProbes, carrier);
   }
 
-  public HeatStore withCarrier(Carrier newCarrier) {
+  public HeatStore withCarrier(StoreCircuit newCarrier) {
     return new HeatStore(
         geometry, count, medium, faces, place, floorCelsius, zone, probes, Optional.of(newCarrier));
   }
 
   /** Loose stones that air is blown through. */
   public boolean isBed() {
-    return carrier.isPresent() && carrier.get().passage() instanceof Passage.Bed;
+    return carrier.isPresent() && carrier.get().passage() instanceof HeatExchanger.Bed;
   }
 
   /** Water that settles in layers: bodies of half a cubic metre or more. */
@@ -215,7 +215,7 @@ public record HeatStore(
     outer += (top + foot) * geometry.perimeter();
     double k = place.groundConductivity();
     double soil;
-    if (carrier.isPresent() && carrier.get().passage() instanceof Passage.Bore) {
+    if (carrier.isPresent() && carrier.get().passage() instanceof HeatExchanger.Bore) {
       double r = geometry.halfWidth();
       soil = GroundPath.lying(r, geometry.heightMetres(), place.coverMetres() + r, k, film);
     } else {

@@ -11,7 +11,7 @@ final class PipeFilms {
    * Inside a round pipe: Nu = 3.66 below Re 2300, 0.023 Re^0.8 Pr^0.4 above 4000 (Dittus and
    * Boelter), straight between. Incropera et al., ch. 8; neglects the entrance. Good to 25 %.
    */
-  static double inside(Stream stream, double innerDiameter) {
+  static double inside(FluidStream stream, double innerDiameter) {
     var f = stream.fluid();
     double reynolds = 4 * stream.kilogramsPerSecond() / (Math.PI * innerDiameter * f.viscosity);
     double nusselt;

@@ -1,7 +1,7 @@
 package nightbank.core.system;
 
 import java.util.Optional;
-import nightbank.core.store.Passage;
+import nightbank.core.store.HeatExchanger;
 
 /** Where a circuit's fluid gives or takes heat. */
 public sealed interface CircuitEnd {
@@ -20,7 +20,7 @@ public sealed interface CircuitEnd {
    *
    * @param passage null for the store's own
    */
-  record InStore(String store, Passage passage) implements CircuitEnd {
+  record InStore(String store, HeatExchanger passage) implements CircuitEnd {
     public InStore(String store) {
       this(store, null);
     }

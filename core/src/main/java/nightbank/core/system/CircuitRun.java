@@ -2,14 +2,14 @@ package nightbank.core.system;
 
 import java.util.List;
 import java.util.Map;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.StoreModel.Outlet;
-import nightbank.core.store.Stream;
 
 /** A circuit at work: finds the temperature at which its fluid comes round, and moves the heat. */
 final class CircuitRun {
   final String id;
   final ControlRun control;
-  private final Stream stream;
+  private final FluidStream stream;
   private final boolean air;
   private final EndRun[] ends;
   private final Outlet[] outlets;
@@ -32,7 +32,7 @@ final class CircuitRun {
   CircuitRun(FluidCircuit c, List<Action> actions, Map<String, StoreRun> stores, int moments) {
     id = c.id();
     stream = c.stream();
-    air = stream.fluid() == Stream.Fluid.AIR;
+    air = stream.fluid() == FluidStream.Fluid.AIR;
     control = new ControlRun(id, c.control(), actions);
     int n = c.ends().size();
     ends = new EndRun[n];

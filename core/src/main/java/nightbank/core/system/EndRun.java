@@ -1,10 +1,10 @@
 package nightbank.core.system;
 
 import java.util.Map;
+import nightbank.core.store.FluidStream;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.LayeredTank;
-import nightbank.core.store.Passage;
 import nightbank.core.store.StoreModel.Outlet;
-import nightbank.core.store.Stream;
 
 /** One end of a circuit at work: how it answers a stream, linear in what comes in. */
 abstract class EndRun {
@@ -12,14 +12,14 @@ abstract class EndRun {
   private static final double STILL = 1e6; // W/K: water drawn from a bucket is the bucket's
 
   /** Null where its store is not there, or nothing is led through it. */
-  static EndRun of(CircuitEnd end, Stream stream, Map<String, StoreRun> stores) {
+  static EndRun of(CircuitEnd end, FluidStream stream, Map<String, StoreRun> stores) {
     StoreRun store = end.storeId().map(stores::get).orElse(null);
     if (end.storeId().isPresent() && store == null) {
       return null;
     }
     if (end instanceof CircuitEnd.InStore in) {
-      Passage own = store.passage();
-      Passage passage = in.passage() == null ? own : in.passage();
+      HeatExchanger own = store.passage();
+      HeatExchanger passage = in.passage() == null ? own : in.passage();
       return passage == null ? null : new Exchanging(store, passage, stream, Double.NaN);
     }
     if (end instanceof CircuitEnd.Exchanger e) {
@@ -68,13 +68,13 @@ abstract class EndRun {
   /** A coil, stones or pipes in a store, or an exchanger of known UA. */
   private static final class Exchanging extends EndRun {
     private final StoreRun store;
-    private final Passage passage;
-    private final Stream stream;
+    private final HeatExchanger passage;
+    private final FluidStream stream;
     private double conductance;
     private double reckonedAt = Double.NaN;
     private boolean charging;
 
-    Exchanging(StoreRun store, Passage passage, Stream stream, double conductance) {
+    Exchanging(StoreRun store, HeatExchanger passage, FluidStream stream, double conductance) {
       this.store = store;
       this.passage = passage;
       this.stream = stream;
@@ -118,7 +118,7 @@ abstract class EndRun {
 
     @Override
     void respond(double seconds, double rate, Sensors sensors, double boilerWatts, Outlet out) {
-      double flow = rate / Stream.Fluid.WATER.specificHeat();
+      double flow = rate / FluidStream.Fluid.WATER.specificHeat();
       out.atZero = tank.drawnCelsius(seconds, flow, end.returnedAt(), end.takenAt());
       out.slope = 0;
     }
@@ -128,7 +128,7 @@ abstract class EndRun {
       double w = rate * (out - in);
       tank.exchange(
           seconds,
-          rate / Stream.Fluid.WATER.specificHeat(),
+          rate / FluidStream.Fluid.WATER.specificHeat(),
           end.returnedAt(),
           end.takenAt(),
           w * seconds);

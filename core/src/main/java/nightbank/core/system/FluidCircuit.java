@@ -1,7 +1,7 @@
 package nightbank.core.system;
 
 import java.util.List;
-import nightbank.core.store.Stream;
+import nightbank.core.store.FluidStream;
 
 /**
  * Water or air moved round between its ends by a pump or fan, one after the other and back to the
@@ -10,7 +10,7 @@ import nightbank.core.store.Stream;
  *
  * @param stream flow and machine; the machine's power warms air, a pump's is taken as lost
  */
-public record FluidCircuit(String id, Stream stream, List<CircuitEnd> ends, Control control) {
+public record FluidCircuit(String id, FluidStream stream, List<CircuitEnd> ends, Control control) {
   public FluidCircuit {
     ends = List.copyOf(ends);
     if (ends.size() < 2) {

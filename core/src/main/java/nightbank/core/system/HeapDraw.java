@@ -3,9 +3,9 @@ package nightbank.core.system;
 import java.util.List;
 import java.util.Optional;
 import nightbank.core.source.CompostHeat;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.StoreState;
-import nightbank.core.store.Stream;
 import nightbank.core.weather.Weather;
 
 /** What can be drawn from a heap day and night without its going cold. */
@@ -71,7 +71,7 @@ public final class HeapDraw {
     FluidCircuit draw =
         new FluidCircuit(
             "draw",
-            Stream.water(0.5),
+            FluidStream.water(0.5),
             List.of(new CircuitEnd.Exchanger(HEAP, 1e5), new CircuitEnd.Takes(watts)),
             Control.free());
     SystemResult r =

@@ -5,13 +5,13 @@ import nightbank.core.house.Floor;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;
 import nightbank.core.source.HeatSource;
-import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.GroundPath;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.Passage;
 import nightbank.core.store.Place.Beyond;
+import nightbank.core.store.StoreCircuit;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.Surroundings;
 
@@ -74,8 +74,8 @@ final class StoreRun {
   }
 
   /** What its own stream goes through; null without one. */
-  Passage passage() {
-    return store.carrier().map(Carrier::passage).orElse(null);
+  HeatExchanger passage() {
+    return store.carrier().map(StoreCircuit::passage).orElse(null);
   }
 
   /** Of what leaves a foot or a buried body, what comes back through the house's floor. */

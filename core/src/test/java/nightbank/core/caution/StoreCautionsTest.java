@@ -7,15 +7,15 @@ import java.util.Map;
 import nightbank.core.caution.Caution.Code;
 import nightbank.core.caution.StoreFacts.SourceKind;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
-import nightbank.core.store.Passage;
 import nightbank.core.store.Place;
-import nightbank.core.store.Stream;
+import nightbank.core.store.StoreCircuit;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -31,7 +31,8 @@ public class StoreCautionsTest {
   private static HeatStore coiled(String medium, double length) {
     return of(medium, 0.6, 0.8)
         .withCarrier(
-            new Carrier(new Passage.Coil(length, 0.02, 0.002, 0.4, 0.1), Stream.Fluid.WATER));
+            new StoreCircuit(
+                new HeatExchanger.Coil(length, 0.02, 0.002, 0.4, 0.1), FluidStream.Fluid.WATER));
   }
 
   private static StoreFacts with(
@@ -159,7 +160,7 @@ public class StoreCautionsTest {
         Code.GROUND_AIR,
         plain(
             sand.withPlace(Place.inGround())
-                .withCarrier(new Carrier(new Passage.Bore(0.1), Stream.Fluid.AIR)),
+                .withCarrier(new StoreCircuit(new HeatExchanger.Bore(0.1), FluidStream.Fluid.AIR)),
             SourceKind.WARM_AIR,
             25),
         plain(sand, SourceKind.WARM_AIR, 25)

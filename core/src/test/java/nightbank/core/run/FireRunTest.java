@@ -90,10 +90,10 @@ public class FireRunTest {
     return new LitFire(at, 6, FireLoad.USUAL_MOISTURE, Hearth.bench());
   }
 
-  private Course logged(double... lit) {
+  private SourceProfile logged(double... lit) {
     List<LitFire> fires =
         Arrays.stream(lit).mapToObj(hour -> lit(BEGIN + (long) (hour * 3600))).toList();
-    return Course.ofFires(fires, BEGIN, BEGIN + (long) N * STEP);
+    return SourceProfile.ofFires(fires, BEGIN, BEGIN + (long) N * STEP);
   }
 
   private double worst(JudgedRun judged) {
@@ -120,7 +120,7 @@ public class FireRunTest {
 
   @Test
   public void theCourseOfFiresHoldsAllTheirWoodAndTheStoresPartOfIt() {
-    Course course = logged(LIT);
+    SourceProfile course = logged(LIT);
     double taken = Arrays.stream(course.watts().celsius()).sum() * 300;
     assertThat(course.fuelJoules()).isCloseTo(2 * WOOD.joules(), withinPercentage(1));
     assertThat(taken).isCloseTo(WOOD.toStore() * 2 * WOOD.joules(), withinPercentage(1));

@@ -43,7 +43,7 @@ public class JudgedLoopTest {
     long off = START + 2 * 3600;
     long on = START + 5 * 3600;
     JudgedLoop j =
-        JudgedLoop.judge(new LoopReadings(in, out, 100, List.of(new Stretch(off, on))))
+        JudgedLoop.judge(new LoopReadings(in, out, 100, List.of(new TimeInterval(off, on))))
             .orElseThrow();
     assertThat(j.charged()).isCloseTo(100 * 10 * 5 * 3600, within(100 * 10 * 61.0));
     assertThat(j.spells())
@@ -61,7 +61,7 @@ public class JudgedLoopTest {
                     read("in", 7200, s -> 30),
                     read("out", 7200, s -> 34),
                     100,
-                    List.of(new Stretch(off, Long.MAX_VALUE))))
+                    List.of(new TimeInterval(off, Long.MAX_VALUE))))
             .orElseThrow();
     assertThat(j.stoodSince()).hasValue(off);
     assertThat(j.wattsNow()).isZero();

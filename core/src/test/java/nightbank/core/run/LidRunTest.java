@@ -29,7 +29,7 @@ public class LidRunTest {
   private static final int STEP = 300; // s
   private static final int N = 60 * 3600 / STEP;
   private static final double WATTS = 900;
-  private static final Stretch OFF = new Stretch(BEGIN + 14 * 3600, BEGIN + 24 * 3600);
+  private static final TimeInterval OFF = new TimeInterval(BEGIN + 14 * 3600, BEGIN + 24 * 3600);
 
   private RunRecord untold;
   private double givenMeanwhile;
@@ -116,7 +116,7 @@ public class LidRunTest {
         .singleElement()
         .satisfies(f -> assertThat(f.value()).isCloseTo(10 * 3600, within(1.0)))
         .satisfies(f -> assertThat(f.detail()).isEqualTo("ON"));
-    Stretch evenings = new Stretch(BEGIN + 31 * 3600, Long.MAX_VALUE);
+    TimeInterval evenings = new TimeInterval(BEGIN + 31 * 3600, Long.MAX_VALUE);
     JudgedRun open = judged(untold.withLidOff(List.of(OFF, evenings)));
     assertThat(open.findings())
         .filteredOn(f -> f.code() == JudgedRun.Finding.Code.LID_OFF)

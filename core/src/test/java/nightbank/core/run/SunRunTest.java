@@ -63,7 +63,7 @@ public class SunRunTest {
                 0,
                 7,
                 false)
-            .withCourse(Course.ofSun(new ReadingSeries("sun", at, described)));
+            .withCourse(SourceProfile.ofSun(new ReadingSeries("sun", at, described)));
   }
 
   @Test
@@ -90,7 +90,7 @@ public class SunRunTest {
   public void underACloudyPaneNothingComesAndNothingIsMadeUp() {
     RunRecord dark =
         run.withCourse(
-            Course.ofSun(
+            SourceProfile.ofSun(
                 new ReadingSeries(
                     "sun", run.air().epochSeconds(), new double[run.air().epochSeconds().length])));
     assertThat(RunJudge.judge(dark).orElseThrow().ledger().charged()).isZero();

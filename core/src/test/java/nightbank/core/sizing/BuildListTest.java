@@ -9,15 +9,15 @@ import java.util.Map;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.medium.InsulationMaterial;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
-import nightbank.core.store.Passage;
 import nightbank.core.store.Place;
-import nightbank.core.store.Stream;
+import nightbank.core.store.StoreCircuit;
 import org.testng.annotations.Test;
 
 /** Bags, cuts, weight and cost by hand. */
@@ -113,7 +113,8 @@ public class BuildListTest {
     HeatStore coiled =
         bin()
             .withCarrier(
-                new Carrier(new Passage.Coil(14, 0.02, 0.002, 0.4, 0.12), Stream.Fluid.WATER));
+                new StoreCircuit(
+                    new HeatExchanger.Coil(14, 0.02, 0.002, 0.4, 0.12), FluidStream.Fluid.WATER));
     BuildList list =
         BuildList.of(
             coiled,

@@ -12,8 +12,9 @@ import org.testng.annotations.Test;
 
 /** Air through stones against Schumann's closed form. */
 public class AirBedTest {
-  private static final Stream AIR = Stream.air(0.25);
-  private static final Carrier CARRIER = new Carrier(new Passage.Bed(0.04), AIR.fluid());
+  private static final FluidStream AIR = FluidStream.air(0.25);
+  private static final StoreCircuit CARRIER =
+      new StoreCircuit(new HeatExchanger.Bed(0.04), AIR.fluid());
 
   private static HeatStore bed() {
     Face tight = Face.measured(1e-9);
@@ -115,9 +116,10 @@ public class AirBedTest {
 
   @Test
   public void smallerStonesAndMoreAirHandOverMore() {
-    double usual = CARRIER.passage().conductance(bed(), Stream.air(0.25), 20);
-    assertThat(new Passage.Bed(0.02).conductance(bed(), Stream.air(0.25), 20)).isGreaterThan(usual);
-    assertThat(CARRIER.passage().conductance(bed(), Stream.air(0.5), 20) / usual)
+    double usual = CARRIER.passage().conductance(bed(), FluidStream.air(0.25), 20);
+    assertThat(new HeatExchanger.Bed(0.02).conductance(bed(), FluidStream.air(0.25), 20))
+        .isGreaterThan(usual);
+    assertThat(CARRIER.passage().conductance(bed(), FluidStream.air(0.5), 20) / usual)
         .isCloseTo(Math.pow(2, 0.7), within(1e-9));
   }
 }

@@ -17,18 +17,18 @@ import nightbank.core.source.HeatSource;
 import nightbank.core.source.Receiver;
 import nightbank.core.source.Share;
 import nightbank.core.source.SunOnFace;
-import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Layer;
-import nightbank.core.store.Passage;
 import nightbank.core.store.Place;
+import nightbank.core.store.StoreCircuit;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
-import nightbank.core.store.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -58,7 +58,7 @@ public class ChargeBenchTest {
   }
 
   private static SystemPlan led(
-      HeatStore store, Stream stream, double inlet, double hours, double more) {
+      HeatStore store, FluidStream stream, double inlet, double hours, double more) {
     FluidCircuit loop =
         new FluidCircuit(
             "loop",
@@ -86,9 +86,11 @@ public class ChargeBenchTest {
     HeatStore coil =
         sand.withZone(new HeatedZone(0.7, 0.1, 0.9))
             .withCarrier(
-                new Carrier(new Passage.Coil(10, 0.02, 0.002, 0.4, 0.1), Stream.Fluid.WATER));
+                new StoreCircuit(
+                    new HeatExchanger.Coil(10, 0.02, 0.002, 0.4, 0.1), FluidStream.Fluid.WATER));
     HeatStore stones =
-        drum("gravel").withCarrier(new Carrier(new Passage.Bed(0.04), Stream.Fluid.AIR));
+        drum("gravel")
+            .withCarrier(new StoreCircuit(new HeatExchanger.Bed(0.04), FluidStream.Fluid.AIR));
     Guard.Thermostat forty = new Guard.Thermostat(new Sensor.StoreZone("s"), 38, 40);
     Flames lamps =
         new Flames(
@@ -107,8 +109,8 @@ public class ChargeBenchTest {
       {with(drum("water"), element(3000), first(20), 22)},
       {with(sand.withZone(HeatedZone.behind(FaceName.FOOT)), wood(5), Control.free(), 12)},
       {with(sand, lamps, first(5), 11)},
-      {led(coil, Stream.water(0.05), 70, 6, 6)},
-      {led(stones, new Stream(Stream.Fluid.AIR, 0.05, 30), 45, 5, 6)},
+      {led(coil, FluidStream.water(0.05), 70, 6, 6)},
+      {led(stones, new FluidStream(FluidStream.Fluid.AIR, 0.05, 30), 45, 5, 6)},
       {with(drum("granite").withZone(HeatedZone.behind(FaceName.SIDE)), sun, Control.free(), 9)},
     };
   }
@@ -165,8 +167,10 @@ public class ChargeBenchTest {
     HeatStore tank =
         drum("water")
             .withCarrier(
-                new Carrier(new Passage.Coil(12, 0.02, 0.001, 380, 0.06), Stream.Fluid.WATER));
-    Charge charge = ChargeBench.of(led(tank, Stream.water(0.1), 40, 48, 0), "s").aimingAt(45).run();
+                new StoreCircuit(
+                    new HeatExchanger.Coil(12, 0.02, 0.001, 380, 0.06), FluidStream.Fluid.WATER));
+    Charge charge =
+        ChargeBench.of(led(tank, FluidStream.water(0.1), 40, 48, 0), "s").aimingAt(45).run();
     assertThat(charge.reachedSeconds()).isEmpty();
     assertThat(charge.hottest().celsius()).isLessThan(40);
     assertThat(charge.mean()[charge.mean().length - 1]).isGreaterThan(33);

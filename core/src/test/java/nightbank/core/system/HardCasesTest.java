@@ -12,9 +12,9 @@ import nightbank.core.source.HeatPump;
 import nightbank.core.source.Receiver;
 import nightbank.core.source.Share;
 import nightbank.core.source.WoodFire;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
-import nightbank.core.store.Stream;
 import nightbank.core.weather.Weather;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -25,7 +25,7 @@ public class HardCasesTest {
   private static final SystemStore COOL = Lumps.tank("cool", 400, 4, 8);
 
   private static FluidCircuit loop(Control control, CircuitEnd... ends) {
-    return new FluidCircuit("loop", Stream.water(0.05), List.of(ends), control);
+    return new FluidCircuit("loop", FluidStream.water(0.05), List.of(ends), control);
   }
 
   private static SystemResult day(PlantSystem system) {

@@ -14,6 +14,7 @@ import nightbank.core.source.CompostHeat;
 import nightbank.core.source.CompostHeat.Batch;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
@@ -21,7 +22,6 @@ import nightbank.core.store.Place;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreModel;
 import nightbank.core.store.StoreState;
-import nightbank.core.store.Stream;
 import nightbank.core.store.Surroundings;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -30,7 +30,7 @@ import org.testng.annotations.Test;
 public class HeapTest {
   private static final double DAY = 86_400;
   private static final double STEP = 900;
-  private static final double CP = Stream.Fluid.WATER.specificHeat();
+  private static final double CP = FluidStream.Fluid.WATER.specificHeat();
 
   @DataProvider
   Object[][] heaps() {
@@ -80,7 +80,8 @@ public class HeapTest {
       heap = new CircuitEnd.Exchanger("h", -rate * Math.log1p(-number(row, "draw_G_WK") / rate));
       sink = new CircuitEnd.Held(number(row, "T_sink_C"));
     }
-    return List.of(new FluidCircuit("draw", Stream.water(rate / CP), List.of(heap, sink), control));
+    return List.of(
+        new FluidCircuit("draw", FluidStream.water(rate / CP), List.of(heap, sink), control));
   }
 
   @Test(dataProvider = "heaps")

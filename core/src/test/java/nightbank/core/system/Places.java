@@ -14,18 +14,18 @@ import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.Hearth;
 import nightbank.core.source.Share;
-import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Layer;
-import nightbank.core.store.Passage;
 import nightbank.core.store.Place;
+import nightbank.core.store.StoreCircuit;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
-import nightbank.core.store.Stream;
 import nightbank.core.weather.Weather;
 
 /** Made-up houses with stores, sources and circuits, for tests. */
@@ -110,21 +110,21 @@ public final class Places {
   }
 
   /** What is pumped through each of them. */
-  public static Stream stream(HeatStore store) {
-    Passage passage = store.carrier().orElseThrow().passage();
-    if (passage instanceof Passage.Coil) {
-      return new Stream(Stream.Fluid.WATER, 0.08, 25);
+  public static FluidStream stream(HeatStore store) {
+    HeatExchanger passage = store.carrier().orElseThrow().passage();
+    if (passage instanceof HeatExchanger.Coil) {
+      return new FluidStream(FluidStream.Fluid.WATER, 0.08, 25);
     }
-    return passage instanceof Passage.Bed
-        ? new Stream(Stream.Fluid.AIR, 0.12, 40)
-        : new Stream(Stream.Fluid.AIR, 0.2, 60);
+    return passage instanceof HeatExchanger.Bed
+        ? new FluidStream(FluidStream.Fluid.AIR, 0.12, 40)
+        : new FluidStream(FluidStream.Fluid.AIR, 0.2, 60);
   }
 
   /** A store led to the house by its own carrier, switched by hand. */
   public static PlantSystem led(Greenhouse house, HeatStore store, double celsius) {
-    Stream stream = stream(store);
+    FluidStream stream = stream(store);
     CircuitEnd end =
-        stream.fluid() == Stream.Fluid.AIR
+        stream.fluid() == FluidStream.Fluid.AIR
             ? new CircuitEnd.HouseAir()
             : new CircuitEnd.Radiator(90);
     return PlantSystem.of(house, List.of(store("s", store, celsius)))
@@ -143,14 +143,15 @@ public final class Places {
         .withZone(new HeatedZone(0.8, 0.2, 0.8))
         .withFloorCelsius(30)
         .withCarrier(
-            new Carrier(new Passage.Coil(40, 0.025, 0.0025, 0.4, 0.15), Stream.Fluid.WATER));
+            new StoreCircuit(
+                new HeatExchanger.Coil(40, 0.025, 0.0025, 0.4, 0.15), FluidStream.Fluid.WATER));
   }
 
   public static HeatStore stones() {
     return HeatStore.of(
             new Geometry.Box(2, 1, 0.9), MediumCatalogue.medium("gravel").orElseThrow(), Map.of())
         .withPlace(Place.onHouseFloor())
-        .withCarrier(new Carrier(new Passage.Bed(0.04), Stream.Fluid.AIR));
+        .withCarrier(new StoreCircuit(new HeatExchanger.Bed(0.04), FluidStream.Fluid.AIR));
   }
 
   public static HeatStore pipes() {
@@ -163,7 +164,7 @@ public final class Places {
         5,
         HeatedZone.everywhere(),
         List.of(),
-        Optional.of(new Carrier(new Passage.Bore(0.1), Stream.Fluid.AIR)));
+        Optional.of(new StoreCircuit(new HeatExchanger.Bore(0.1), FluidStream.Fluid.AIR)));
   }
 
   /** Heat that moved in a simulation, as a scale for what must close, J. */

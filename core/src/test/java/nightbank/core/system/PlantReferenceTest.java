@@ -15,14 +15,14 @@ import nightbank.core.source.HeatPump;
 import nightbank.core.source.Receiver;
 import nightbank.core.source.Share;
 import nightbank.core.source.WoodFire;
-import nightbank.core.store.Stream;
+import nightbank.core.store.FluidStream;
 import nightbank.core.weather.Weather;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Loops, heat pumps, thermostats and fires against solutions of other making. */
 public class PlantReferenceTest {
-  private static final double CP = Stream.Fluid.WATER.specificHeat();
+  private static final double CP = FluidStream.Fluid.WATER.specificHeat();
 
   @DataProvider
   Object[][] loops() {
@@ -71,7 +71,7 @@ public class PlantReferenceTest {
                 List.of(
                     new FluidCircuit(
                         "loop",
-                        Stream.water(rate / CP),
+                        FluidStream.water(rate / CP),
                         List.of(end("1", row, "eff1", rate), end("2", row, "eff2", rate)),
                         control)));
     boolean cycles = number(row, "out_starts_24h") > 2;
@@ -192,7 +192,7 @@ public class PlantReferenceTest {
         : List.of(
             new FluidCircuit(
                 "use",
-                Stream.water(1),
+                FluidStream.water(1),
                 List.of(new CircuitEnd.Exchanger("hot", 1e6), new CircuitEnd.Takes(watts)),
                 Control.free()));
   }

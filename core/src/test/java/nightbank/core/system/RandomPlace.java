@@ -20,13 +20,13 @@ import nightbank.core.source.Receiver;
 import nightbank.core.source.Share;
 import nightbank.core.source.SunOnFace;
 import nightbank.core.source.WoodFire;
-import nightbank.core.store.Carrier;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
-import nightbank.core.store.Passage;
 import nightbank.core.store.Place;
-import nightbank.core.store.Stream;
+import nightbank.core.store.StoreCircuit;
 import nightbank.core.weather.Weather;
 
 /** A place with some of every kind of part, control and doing, by a seed. */
@@ -106,7 +106,9 @@ final class RandomPlace {
             store
                 .withZone(new HeatedZone(0.7, 0.1, 0.8))
                 .withCarrier(
-                    new Carrier(new Passage.Coil(8, 0.02, 0.002, 0.4, 0.12), Stream.Fluid.WATER));
+                    new StoreCircuit(
+                        new HeatExchanger.Coil(8, 0.02, 0.002, 0.4, 0.12),
+                        FluidStream.Fluid.WATER));
       }
     }
     return Places.store("store" + i, store, start);
@@ -219,9 +221,11 @@ final class RandomPlace {
       return;
     }
     boolean water = dice.nextBoolean();
-    Stream stream =
-        new Stream(
-            water ? Stream.Fluid.WATER : Stream.Fluid.AIR, between(0.01, 0.2), between(0, 60));
+    FluidStream stream =
+        new FluidStream(
+            water ? FluidStream.Fluid.WATER : FluidStream.Fluid.AIR,
+            between(0.01, 0.2),
+            between(0, 60));
     circuits.add(new FluidCircuit(id, stream, ends, control()));
     if (ends.stream().anyMatch(e -> e instanceof CircuitEnd.Boiler)) {
       FuelHeater boiler =
@@ -324,7 +328,7 @@ final class RandomPlace {
                 c ->
                     new FluidCircuit(
                         c.id(),
-                        new Stream(c.stream().fluid(), c.stream().kilogramsPerSecond(), 0),
+                        new FluidStream(c.stream().fluid(), c.stream().kilogramsPerSecond(), 0),
                         c.ends(),
                         Control.free()))
             .toList();

@@ -29,9 +29,9 @@ record Outlook(
     List<SunTimes> nights,
     SystemPlan plan,
     List<Action> standing,
-    List<Starts.StoreStart> stores,
+    List<InitialConditions.StoreStart> stores,
     List<PartView> parts,
-    Doings doings,
+    ActionMapping doings,
     List<Possible> possible,
     List<TonightView.Assumption> assumed,
     NightForecast.Doubt doubt) {

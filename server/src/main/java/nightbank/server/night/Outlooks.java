@@ -40,7 +40,7 @@ class Outlooks {
 
   private final Holdings holdings;
   private final Houses houses;
-  private final Starts starts;
+  private final InitialConditions starts;
   private final Parts parts;
   private final Weathers weathers;
   private final Clock clock;
@@ -52,7 +52,7 @@ class Outlooks {
   Outlooks(
       Holdings holdings,
       Houses houses,
-      Starts starts,
+      InitialConditions starts,
       Parts parts,
       Weathers weathers,
       Clock clock) {
@@ -78,12 +78,12 @@ class Outlooks {
       double evening,
       double air,
       double mass,
-      List<Starts.StoreStart> stores,
+      List<InitialConditions.StoreStart> stores,
       List<PartView> parts,
       List<TonightView.Assumption> assumed,
       Weathers.Known known) {}
 
-  private record Stretch(
+  private record TimeInterval(
       Instant now, List<SunTimes> nights, double length, double step, Weather weather) {}
 
   /** From now to sunrise. */
@@ -95,8 +95,9 @@ class Outlooks {
     boolean quick = Boolean.TRUE.equals(q.quick());
     Start start = start(holding, houseId, q, now, sun, quick);
     double length = lengthOfTonight(q, now, sun);
-    Stretch stretch =
-        new Stretch(now, List.of(sun), length, STEP, weatherOfTonight(start, q, now, sun, length));
+    TimeInterval stretch =
+        new TimeInterval(
+            now, List.of(sun), length, STEP, weatherOfTonight(start, q, now, sun, length));
     NightForecast.Doubt doubt =
         q.lowCelsius() != null
             ? NightForecast.Doubt.ofTypedNight()
@@ -124,7 +125,7 @@ class Outlooks {
         houseId,
         q,
         start,
-        new Stretch(now, nights, length, STEP_OF_DAYS, weather),
+        new TimeInterval(now, nights, length, STEP_OF_DAYS, weather),
         NightForecast.Doubt.ofForecast(0).overDays());
   }
 
@@ -133,7 +134,7 @@ class Outlooks {
       UUID houseId,
       TonightQuestion q,
       Start start,
-      Stretch over,
+      TimeInterval over,
       NightForecast.Doubt doubt) {
     HouseDesign kept = houses.get(place.id(), houseId).design();
     HouseDesign design = q.design() == null ? kept : q.design();
@@ -141,22 +142,25 @@ class Outlooks {
     Instant now = over.now();
     Weather weather = over.weather();
     ZoneId zone = ZoneId.of(place.zone());
-    List<Starts.StoreStart> stores = start.stores();
+    List<InitialConditions.StoreStart> stores = start.stores();
     PlantSystem system =
         Plants.system(
             house,
-            stores.stream().map(Starts.StoreStart::standing).toList(),
+            stores.stream().map(InitialConditions.StoreStart::standing).toList(),
             start.parts(),
             new Span(now, over.length(), zone),
             new Plants.Sunshine(
                 weather.seconds(),
                 SolarGain.onUpright(
                     front(design, place), weather, now, place.latitude(), place.longitude())));
-    Doings doings = new Doings(system, start.parts(), stores, now, over.length());
+    ActionMapping doings = new ActionMapping(system, start.parts(), stores, now, over.length());
     List<TonightView.Assumption> assumed = new ArrayList<>(start.assumed());
     List<Action> standing =
         LidHours.actions(
-            stores.stream().map(Starts.StoreStart::view).toList(), now, zone, over.length());
+            stores.stream().map(InitialConditions.StoreStart::view).toList(),
+            now,
+            zone,
+            over.length());
     List<Action> planned = q.actions() == null ? standing : doings.toCore(q.actions(), assumed);
     SystemPlan plan =
         SystemPlan.of(
@@ -227,7 +231,7 @@ class Outlooks {
   }
 
   /** Age of the oldest reading that the stores' state rests on; none counts as days. */
-  private static double hoursSinceRead(List<Starts.StoreStart> stores, Instant now) {
+  private static double hoursSinceRead(List<InitialConditions.StoreStart> stores, Instant now) {
     return stores.stream()
         .mapToDouble(
             s -> s.readAt() == null ? UNREAD : Duration.between(s.readAt(), now).toMinutes() / 60.0)
@@ -269,7 +273,8 @@ class Outlooks {
         a.air() != null ? a.air() : starts.air(a.holding(), a.house(), now, evening, assumed);
     List<PartView> here = parts.of(a.holding(), a.house());
     double ground = houses.ground(a.holding(), houses.get(a.holding(), a.house()).design(), now);
-    Starts.Surrounding around = starts.around(a.holding(), a.house(), now, air, evening, ground);
+    InitialConditions.Surrounding around =
+        starts.around(a.holding(), a.house(), now, air, evening, ground);
     return new Start(
         evening,
         air,

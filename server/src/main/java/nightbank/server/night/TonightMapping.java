@@ -28,8 +28,8 @@ final class TonightMapping {
 
   private final Outlook outlook;
   private final SystemPlan plan;
-  private final List<Starts.StoreStart> stores;
-  private final Doings doings;
+  private final List<InitialConditions.StoreStart> stores;
+  private final ActionMapping doings;
   private final Instant now;
 
   TonightMapping(Outlook outlook) {
@@ -244,7 +244,7 @@ final class TonightMapping {
   }
 
   private TonightView.StoreTonight store(
-      Starts.StoreStart s, SystemStore body, SystemResult.StoreTrace n, int every) {
+      InitialConditions.StoreStart s, SystemStore body, SystemResult.StoreTrace n, int every) {
     return new TonightView.StoreTonight(
         s.view().id(),
         s.view().name(),

@@ -20,8 +20,8 @@ import nightbank.core.source.Share;
 import nightbank.core.source.SunOnFace;
 import nightbank.core.source.WoodFire;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.Stream;
 import nightbank.core.system.CircuitEnd;
 import nightbank.core.system.Control;
 import nightbank.core.system.FluidCircuit;
@@ -212,12 +212,12 @@ public final class PartMapping {
 
   public FluidCircuit circuit(PartDesign.Circuit d) {
     boolean air = d.carries() == PartDesign.Carries.AIR;
-    Stream stream =
+    FluidStream stream =
         at(
             "kilogramsPerSecond",
             () ->
-                new Stream(
-                    air ? Stream.Fluid.AIR : Stream.Fluid.WATER,
+                new FluidStream(
+                    air ? FluidStream.Fluid.AIR : FluidStream.Fluid.WATER,
                     d.kilogramsPerSecond(),
                     d.machineWatts()));
     return at(

@@ -12,7 +12,7 @@ import nightbank.core.source.Fuel;
 import nightbank.core.source.Hearth;
 import nightbank.core.source.HeatPump;
 import nightbank.core.source.Share;
-import nightbank.core.store.Stream;
+import nightbank.core.store.FluidStream;
 import nightbank.server.part.PartDesign.EndDesign;
 import nightbank.server.part.PartDesign.HeatTo;
 
@@ -41,7 +41,7 @@ public record StoreHeat(
     double usualWood,
     double woodMoisture,
     Optional<PartDesign.Sunlight> sunlit,
-    Optional<Stream> stream,
+    Optional<FluidStream> stream,
     boolean ledToHouse) {
   /** A heat pump and what it takes from, °C. */
   public record Pumped(HeatPump machine, double coldCelsius) {}
@@ -89,7 +89,7 @@ public record StoreHeat(
     private double usualWood;
     private double woodMoisture = Double.NaN;
     private PartDesign.Sunlight sunlit;
-    private Stream stream;
+    private FluidStream stream;
     private boolean ledToHouse;
 
     Gathered(UUID store) {
@@ -156,8 +156,8 @@ public record StoreHeat(
       boolean air = c.carries() == PartDesign.Carries.AIR;
       if (stream == null) {
         stream =
-            new Stream(
-                air ? Stream.Fluid.AIR : Stream.Fluid.WATER,
+            new FluidStream(
+                air ? FluidStream.Fluid.AIR : FluidStream.Fluid.WATER,
                 c.kilogramsPerSecond(),
                 c.machineWatts());
       }

@@ -19,7 +19,7 @@ import nightbank.core.run.EventKind;
 import nightbank.core.run.JudgementInputs;
 import nightbank.core.run.LoggedEvent;
 import nightbank.core.run.ReadingSeries;
-import nightbank.core.run.Stretch;
+import nightbank.core.run.TimeInterval;
 import nightbank.core.weather.Ground;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
@@ -45,7 +45,7 @@ class JudgementAssembler {
   private final Holdings holdings;
   private final Readings readings;
   private final EventLog events;
-  private final Beliefs beliefs;
+  private final ReadingOverrides beliefs;
   private final Weathers weathers;
 
   JudgementAssembler(
@@ -54,7 +54,7 @@ class JudgementAssembler {
       Holdings holdings,
       Readings readings,
       EventLog events,
-      Beliefs beliefs,
+      ReadingOverrides beliefs,
       Weathers weathers) {
     this.stores = stores;
     this.houses = houses;
@@ -250,7 +250,7 @@ class JudgementAssembler {
         .toList();
   }
 
-  private static List<Stretch> lidHours(Concern c) {
+  private static List<TimeInterval> lidHours(Concern c) {
     var hours = c.store().lid().hours();
     return !c.store().lid().there() || hours == null
         ? List.of()

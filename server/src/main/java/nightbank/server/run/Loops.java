@@ -13,7 +13,7 @@ import nightbank.core.run.JudgedLoop;
 import nightbank.core.run.JudgementInputs;
 import nightbank.core.run.LoopReadings;
 import nightbank.core.run.ReadingSeries;
-import nightbank.core.run.Stretch;
+import nightbank.core.run.TimeInterval;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.Readings;
 import nightbank.server.store.ProbeView;
@@ -48,7 +48,7 @@ public class Loops {
     for (StoreView s : stores.all(holding)) {
       if (!s.planned() && probe(s.probes(), ProbeView.Kind.INLET).isPresent()) {
         CoreStore core = stores.core(holding, s.id());
-        List<Stretch> stood = stood(holding, core, s.probes(), now);
+        List<TimeInterval> stood = stood(holding, core, s.probes(), now);
         of(holding, core, s.probes(), stood, now.minus(LATELY), now, MOST_READINGS)
             .flatMap(JudgedLoop::judge)
             .map(j -> LoopView.of(s.id(), s.name(), core.heat().byStream(), j))
@@ -64,7 +64,7 @@ public class Loops {
       UUID holding,
       CoreStore core,
       List<ProbeView> probes,
-      List<Stretch> stood,
+      List<TimeInterval> stood,
       Instant from,
       Instant to,
       int most) {
@@ -82,7 +82,7 @@ public class Loops {
   }
 
   /** For how long the pump of a store's stream stood, as it was logged. */
-  List<Stretch> stood(UUID holding, CoreStore core, List<ProbeView> probes, Instant to) {
+  List<TimeInterval> stood(UUID holding, CoreStore core, List<ProbeView> probes, Instant to) {
     return probe(probes, ProbeView.Kind.INLET).isEmpty()
         ? List.of()
         : JudgementInputs.pumpStood(

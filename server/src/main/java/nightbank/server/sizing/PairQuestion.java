@@ -1,7 +1,7 @@
 package nightbank.server.sizing;
 
 import java.util.UUID;
-import nightbank.core.sizing.School;
+import nightbank.core.sizing.DesignQuestion;
 
 /**
  * Two schools on the same night.
@@ -11,4 +11,9 @@ import nightbank.core.sizing.School;
  * @param joules put into the store on either side
  */
 public record PairQuestion(
-    School school, UUID storeId, double lowCelsius, Double wind, Double cloud, double joules) {}
+    DesignQuestion school,
+    UUID storeId,
+    double lowCelsius,
+    Double wind,
+    Double cloud,
+    double joules) {}

@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.sizing.Pair;
+import nightbank.core.sizing.DesignComparison;
 import nightbank.core.store.StoreGrid;
 import nightbank.core.store.StoreState;
 import nightbank.core.system.SystemPlan;
@@ -44,8 +44,9 @@ public class Pairs {
         new SystemStore(
             id, core.store(), StoreState.uniform(StoreGrid.coarse(core.store()), start));
     SystemPlan from = noon.withSystem(noon.system().withStores(List.of(store)));
-    Pair.Outcome out =
-        Pair.of(q.school(), from, id, q.joules(), CHARGE, SizingNights.duskOfPair()).run();
+    DesignComparison.Outcome out =
+        DesignComparison.of(q.school(), from, id, q.joules(), CHARGE, SizingNights.duskOfPair())
+            .run();
     SizingNights.Dark dark = nights.dark(holding);
     Instant begin = dark.sunset().minusSeconds((long) SizingNights.duskOfPair());
     List<Long> at = new ArrayList<>();

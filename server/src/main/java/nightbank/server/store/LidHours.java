@@ -6,7 +6,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
-import nightbank.core.run.Stretch;
+import nightbank.core.run.TimeInterval;
 import nightbank.core.system.Action;
 import nightbank.server.shared.Problem;
 
@@ -24,7 +24,7 @@ public record LidHours(LocalTime from, LocalTime to) {
     for (StoreView s : stores) {
       LidHours hours = s.design().lidOff();
       if (hours != null) {
-        for (Stretch off : hours.between(start, end, zone)) {
+        for (TimeInterval off : hours.between(start, end, zone)) {
           double opens = off.from() - start.getEpochSecond();
           double shuts = Math.min(lengthSeconds, off.to() - start.getEpochSecond());
           actions.add(
@@ -37,8 +37,8 @@ public record LidHours(LocalTime from, LocalTime to) {
   }
 
   /** Every stretch of these hours that touches a span, whole. */
-  public List<Stretch> between(Instant start, Instant end, ZoneId zone) {
-    List<Stretch> off = new ArrayList<>();
+  public List<TimeInterval> between(Instant start, Instant end, ZoneId zone) {
+    List<TimeInterval> off = new ArrayList<>();
     LocalDate last = end.atZone(zone).toLocalDate();
     for (LocalDate day = start.atZone(zone).toLocalDate().minusDays(1);
         !day.isAfter(last);
@@ -48,7 +48,7 @@ public record LidHours(LocalTime from, LocalTime to) {
       long shuts = epochSecond(shut, to, zone);
       boolean touches = shuts > start.getEpochSecond() && opens < end.getEpochSecond();
       if (touches && shuts > opens) {
-        off.add(new Stretch(opens, shuts));
+        off.add(new TimeInterval(opens, shuts));
       }
     }
     return off;

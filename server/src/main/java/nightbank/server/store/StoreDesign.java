@@ -36,7 +36,7 @@ public record StoreDesign(
     double floorCelsius,
     double chargeToCelsius,
     ZoneDesign zone,
-    Led led,
+    FluidCircuitDesign led,
     Build build,
     LidHours lidOff) {
 
@@ -107,7 +107,7 @@ public record StoreDesign(
    * @param pipe part that the coil is made of, from the catalogue
    * @param pumped absent or true when pump or fan moves it; false to trust to rising water
    */
-  public record Led(
+  public record FluidCircuitDesign(
       Way way,
       Carrying carrying,
       Double lengthMetres,

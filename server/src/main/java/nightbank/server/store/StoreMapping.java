@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.store.Carrier;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
@@ -16,6 +15,7 @@ import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Layer;
 import nightbank.core.store.Place;
 import nightbank.core.store.Probe;
+import nightbank.core.store.StoreCircuit;
 import nightbank.server.book.MediaBook;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreDesign.FaceDesign;
@@ -56,7 +56,7 @@ final class StoreMapping {
             FaceName.FOOT, face("design.foot", d.foot()));
     HeatedZone zone = zone(d.zone());
     Place place = place(d.place());
-    Optional<Carrier> carrier = PassageMapping.toCore(d.led());
+    Optional<StoreCircuit> carrier = StoreCircuitMapping.toCore(d.led());
     List<Probe> placed = new ArrayList<>();
     for (ProbeView p : probes) {
       if (p.kind() == ProbeView.Kind.STORE) {

@@ -184,7 +184,7 @@ public class SizingTest {
 
   @DataProvider
   Object[][] schools() {
-    return java.util.Arrays.stream(nightbank.core.sizing.School.values())
+    return java.util.Arrays.stream(nightbank.core.sizing.DesignQuestion.values())
         .map(s -> new Object[] {s.name()})
         .toArray(Object[][]::new);
   }

@@ -5,12 +5,12 @@ import java.util.List;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
-import nightbank.server.run.Beliefs;
 import nightbank.server.run.FoundRuns;
 import nightbank.server.run.JudgementView;
 import nightbank.server.run.Judgements;
 import nightbank.server.run.LoopView;
 import nightbank.server.run.Loops;
+import nightbank.server.run.ReadingOverrides;
 import nightbank.server.run.RunReadings;
 import nightbank.server.run.RunReadingsView;
 import nightbank.server.run.RunView;
@@ -33,7 +33,7 @@ import org.springframework.web.bind.annotation.RestController;
 class RunController {
   private final Runs runs;
   private final Judgements judgements;
-  private final Beliefs beliefs;
+  private final ReadingOverrides beliefs;
   private final FoundRuns finder;
   private final Loops loops;
   private final RunReadings readings;
@@ -43,7 +43,7 @@ class RunController {
   RunController(
       Runs runs,
       Judgements judgements,
-      Beliefs beliefs,
+      ReadingOverrides beliefs,
       FoundRuns finder,
       Loops loops,
       RunReadings readings,
@@ -119,7 +119,7 @@ class RunController {
 
   @PostMapping("/beliefs")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void believe(@PathVariable UUID holdingId, @RequestBody Beliefs.Belief belief) {
+  void believe(@PathVariable UUID holdingId, @RequestBody ReadingOverrides.Belief belief) {
     access.require(holdingId, Role.KEEPER);
     beliefs.say(holdingId, belief);
   }

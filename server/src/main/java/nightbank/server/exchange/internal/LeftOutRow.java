@@ -1,4 +1,0 @@
-package nightbank.server.exchange.internal;
-
-/** A row (part -1) or a cell left out, with its reason. */
-record LeftOutRow(long line, int part, String reason, String cell) {}

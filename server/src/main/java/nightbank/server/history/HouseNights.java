@@ -1,0 +1,304 @@
+package nightbank.server.history;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.night.HouseFit;
+import nightbank.core.night.LearnedHouse;
+import nightbank.core.night.LoggedNight;
+import nightbank.core.source.LitFire;
+import nightbank.core.weather.SunTimes;
+import nightbank.core.weather.Weather;
+import nightbank.server.history.HouseLearnedView.LearnedNight;
+import nightbank.server.history.HouseLearnedView.NightLeftOut;
+import nightbank.server.history.internal.NightAirRepository;
+import nightbank.server.holding.HoldingView;
+import nightbank.server.holding.Holdings;
+import nightbank.server.house.Houses;
+import nightbank.server.log.EventLog;
+import nightbank.server.log.EventView;
+import nightbank.server.log.Readings;
+import nightbank.server.shared.Computed;
+import nightbank.server.store.StoreView;
+import nightbank.server.store.Stores;
+import nightbank.server.store.Stores.CoreStore;
+import nightbank.server.weather.HourlyWeather;
+import nightbank.server.weather.Weathers;
+import org.springframework.stereotype.Service;
+
+/** Gathers a house's logged nights and has the core learn the house from them. */
+@Service
+public class HouseNights {
+  private static final int MOST_NIGHTS = 60; // the latest: a house changes
+  private static final int STEP = LedgerDays.STEP;
+  private static final long DUSK = 1800; // s after sunset: no sun gets in any more
+  private static final double READ = 0.7; // share of moments
+  private static final int DAY = 86_400;
+
+  private final NightAirRepository air;
+  private final LedgerDays days;
+  private final Houses houses;
+  private final Stores stores;
+  private final Readings readings;
+  private final EventLog events;
+  private final Weathers weathers;
+  private final Holdings holdings;
+  private final Clock clock;
+  private final Computed<Optional<LearnedHouse>> learned = new Computed<>(50);
+
+  HouseNights(
+      NightAirRepository air,
+      LedgerDays days,
+      Houses houses,
+      Stores stores,
+      Readings readings,
+      EventLog events,
+      Weathers weathers,
+      Holdings holdings,
+      Clock clock) {
+    this.air = air;
+    this.days = days;
+    this.houses = houses;
+    this.stores = stores;
+    this.readings = readings;
+    this.events = events;
+    this.weathers = weathers;
+    this.holdings = holdings;
+    this.clock = clock;
+  }
+
+  public HouseLearnedView learned(UUID holding, UUID house, LocalDate from, LocalDate to) {
+    HoldingView place = holdings.get(holding);
+    ZoneId zone = ZoneId.of(place.zone());
+    LocalDate last = PastNights.latest(from, to, clock, zone);
+    LocalDate first = later(from, last.minusDays(MOST_NIGHTS - 1L));
+    var kept = houses.get(holding, house);
+    Greenhouse described = houses.described(holding, house);
+    List<StoreView> own =
+        stores.all(holding).stream()
+            .filter(s -> house.equals(s.houseId()) && !s.planned() && s.design().reachesHouse())
+            .toList();
+    Map<UUID, Map<LocalDate, LedgerDay>> judged = new HashMap<>();
+    int pending = 0;
+    for (StoreView s : own) {
+      LedgerDays.Days d = days.of(holding, s.id(), first, last, zone);
+      pending += d.pending();
+      judged.put(
+          s.id(), d.known().stream().collect(Collectors.toMap(LedgerDay::evening, day -> day)));
+    }
+    if (pending > 0 || last.isBefore(first)) {
+      return new HouseLearnedView(house, pending, null, List.of(), List.of());
+    }
+    Log log =
+        log(
+            holding,
+            house,
+            own,
+            LedgerDay.noon(first, zone),
+            LedgerDay.noon(last.plusDays(1), zone));
+    List<NightLeftOut> leftOut = new ArrayList<>();
+    List<LoggedNight> nights = new ArrayList<>();
+    LocalDate read =
+        log.inside().isEmpty()
+            ? last
+            : Instant.ofEpochSecond(log.inside().firstKey()).atZone(zone).toLocalDate();
+    for (LocalDate e = later(first, read); !e.isAfter(last); e = e.plusDays(1)) {
+      double ground = houses.ground(holding, kept.design(), LedgerDay.noon(e, zone));
+      night(e, place, zone, ground, own, judged, log, leftOut).ifPresent(nights::add);
+    }
+    String print = HouseFit.fingerprint(described, nights);
+    return view(house, learned.of(print, () -> HouseFit.of(described, nights)), own, leftOut);
+  }
+
+  /** What was read and done over the whole span. */
+  private record Log(
+      TreeMap<Long, Double> inside,
+      TreeMap<Long, Double> outside,
+      TreeMap<Long, HourlyWeather> told,
+      Map<UUID, List<LitFire>> fires) {}
+
+  private Log log(UUID holding, UUID house, List<StoreView> own, Instant first, Instant last) {
+    Instant before = first.minusSeconds(DAY);
+    var inside = air.tenMinutes(holding, readings.airProbes(holding, house).keySet(), before, last);
+    var outside = air.tenMinutes(holding, readings.outdoorProbes(holding), first, last);
+    Map<UUID, CoreStore> cores = new HashMap<>();
+    own.forEach(s -> cores.put(s.id(), stores.core(holding, s.id())));
+    Map<UUID, List<LitFire>> fires = new HashMap<>();
+    for (EventView e : events.between(holding, before, last)) {
+      Optional.ofNullable(cores.get(e.storeId()))
+          .flatMap(s -> EventLog.toCore(e).fire(s.heat().hearth(), s.heat().usualWood()))
+          .ifPresent(f -> fires.computeIfAbsent(e.storeId(), k -> new ArrayList<>()).add(f));
+    }
+    var told = new TreeMap<Long, HourlyWeather>();
+    weathers.recorded(holding, first, last).forEach(h -> told.put(at(h), h));
+    return new Log(inside, outside, told, fires);
+  }
+
+  private static Optional<LoggedNight> night(
+      LocalDate evening,
+      HoldingView place,
+      ZoneId zone,
+      double ground,
+      List<StoreView> own,
+      Map<UUID, Map<LocalDate, LedgerDay>> judged,
+      Log log,
+      List<NightLeftOut> leftOut) {
+    Instant noon = LedgerDay.noon(evening, zone);
+    SunTimes sun = SunTimes.of(noon, place.latitude(), place.longitude());
+    long dusk =
+        sun.sunset().orElse(evening.atTime(17, 0).atZone(zone).toInstant()).getEpochSecond() + DUSK;
+    long dawn =
+        sun.sunrise()
+            .orElse(evening.plusDays(1).atTime(7, 0).atZone(zone).toInstant())
+            .getEpochSecond();
+    Long start = log.inside().ceilingKey(dusk / STEP * STEP);
+    int moments = start == null ? 0 : (int) ((dawn - start) / STEP) + 1;
+    if (moments < 2
+        || start - dusk > 2 * DUSK
+        || read(log.inside(), start, dawn) < READ * moments) {
+      leftOut.add(new NightLeftOut(evening, NightLeftOut.Reason.AIR_UNREAD, ""));
+      return Optional.empty();
+    }
+    Optional<Weather> weather = weather(log, start, dawn, moments);
+    if (weather.isEmpty()) {
+      leftOut.add(new NightLeftOut(evening, NightLeftOut.Reason.OUTDOORS_UNREAD, ""));
+      return Optional.empty();
+    }
+    List<LoggedNight.Gain> gains = new ArrayList<>();
+    for (StoreView s : own) {
+      LedgerDay day = judged.get(s.id()).get(evening);
+      if (day == null || day.toHouse() == null) {
+        leftOut.add(new NightLeftOut(evening, NightLeftOut.Reason.STORE_UNREAD, s.name()));
+        return Optional.empty();
+      }
+      gains.add(gain(s, day, (int) ((start - noon.getEpochSecond()) / STEP), moments, start, log));
+    }
+    double[] inside = new double[moments];
+    for (int k = 0; k < moments; k++) {
+      inside[k] = log.inside().getOrDefault(start + (long) k * STEP, Double.NaN);
+    }
+    double mass =
+        log.inside().subMap(start - DAY, start).values().stream()
+            .mapToDouble(Double::doubleValue)
+            .average()
+            .orElse(inside[0]);
+    return Optional.of(
+        new LoggedNight(evening.toString(), weather.get(), STEP, inside, gains, mass, ground));
+  }
+
+  private static int read(TreeMap<Long, Double> air, long from, long to) {
+    return air.subMap(from, true, to, true).size();
+  }
+
+  private static LoggedNight.Gain gain(
+      StoreView s, LedgerDay day, int offset, int moments, long start, Log log) {
+    double[] watts = new double[moments];
+    double before = 0;
+    for (int k = 0; k < moments; k++) {
+      int step = offset + k - 1; // the step that ends at this moment
+      Double judged = step >= 0 && step < day.toHouse().length ? day.toHouse()[step] : null;
+      before = judged == null ? before : judged;
+      watts[k] = before;
+      long middle = start + (long) k * STEP - STEP / 2;
+      for (LitFire lit : log.fires().getOrDefault(s.id(), List.of())) {
+        watts[k] += lit.watts(middle) * lit.toRoom();
+      }
+    }
+    return new LoggedNight.Gain(s.id().toString(), watts);
+  }
+
+  /** Outdoors as logged there, else as a weather file told; wind and cloud as the file told. */
+  private static Optional<Weather> weather(Log log, long start, long dawn, int moments) {
+    var told = log.told();
+    var logged = log.outside().subMap(start - 3600, true, dawn + 3600, true);
+    var hours = told.subMap(start - 3600, true, dawn + 3600, true);
+    boolean enough = logged.size() > 0.3 * moments;
+    if (!enough && hours.size() < (dawn - start) / 3600) {
+      return Optional.empty();
+    }
+    long[] at =
+        (enough ? logged.keySet() : hours.keySet()).stream().mapToLong(Long::longValue).toArray();
+    int n = at.length;
+    double[] seconds = new double[n];
+    double[] out = new double[n];
+    double[] wind = new double[n];
+    double[] cloud = new double[n];
+    double[] dew = new double[n];
+    for (int i = 0; i < n; i++) {
+      HourlyWeather hour =
+          Optional.ofNullable(told.floorEntry(at[i]))
+              .map(Map.Entry::getValue)
+              .filter(h -> at(h) > start - 2 * 3600)
+              .orElse(null);
+      seconds[i] = at[i] - start;
+      out[i] = enough ? logged.get(at[i]) : hours.get(at[i]).celsius();
+      wind[i] = hour == null || hour.wind() == null ? Weather.USUAL_WIND : hour.wind();
+      cloud[i] = hour == null || hour.cloud() == null ? Weather.USUAL_CLOUD : hour.cloud();
+      dew[i] = hour == null || hour.dewPoint() == null ? Double.NaN : hour.dewPoint();
+    }
+    return Optional.of(new Weather(seconds, out, wind, cloud, dew));
+  }
+
+  private static long at(HourlyWeather h) {
+    return h.at().getEpochSecond();
+  }
+
+  private static HouseLearnedView view(
+      UUID house, Optional<LearnedHouse> learned, List<StoreView> own, List<NightLeftOut> leftOut) {
+    if (learned.isEmpty()) {
+      return new HouseLearnedView(house, 0, null, List.of(), leftOut);
+    }
+    LearnedHouse l = learned.get();
+    Map<String, String> names =
+        own.stream().collect(Collectors.toMap(s -> s.id().toString(), StoreView::name));
+    List<LearnedNight> nights = new ArrayList<>();
+    for (LearnedHouse.NightLearned n : l.nights()) {
+      nights.add(
+          new LearnedNight(
+              LocalDate.parse(n.id()),
+              n.lossTimes(),
+              n.unlike(),
+              n.changesPerHour() > 0 ? n.changesPerHour() : null,
+              n.lowestWithout(),
+              n.lowest() - n.lowestWithout(),
+              n.shares().stream()
+                  .map(
+                      s ->
+                          new HouseLearnedView.StoreWorth(
+                              UUID.fromString(s.of()), names.get(s.of()), s.kelvin()))
+                  .toList()));
+    }
+    return new HouseLearnedView(
+        house,
+        0,
+        new HouseLearnedView.HouseLearned(
+            l.nights().size(),
+            nights.get(nights.size() - 1).evening(),
+            l.describedWattsPerKelvin(),
+            factor(l.loss()),
+            factor(l.skin()),
+            factor(l.leak()),
+            factor(l.mass()),
+            l.scatterKelvin()),
+        nights,
+        leftOut);
+  }
+
+  private static HouseLearnedView.LearnedFactor factor(LearnedHouse.Factor f) {
+    return new HouseLearnedView.LearnedFactor(f.value(), f.low(), f.high());
+  }
+
+  private static LocalDate later(LocalDate a, LocalDate b) {
+    return a.isAfter(b) ? a : b;
+  }
+}

@@ -1,0 +1,39 @@
+package nightbank.server.history;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+
+/**
+ * A store's ledger from noon to noon, J; figures are absent where too little was read.
+ *
+ * @param evening local day of the noon it begins at
+ * @param toHouse W to the house's air in each ten minutes
+ * @param balanceStart heat above the floor temperature at the first reading, cold cells negative
+ */
+public record LedgerDay(
+    LocalDate evening,
+    long readings,
+    Double balanceStart,
+    Double balanceEnd,
+    Double charged,
+    Double delivered,
+    Double early,
+    Double lost,
+    Double residual,
+    Double[] toHouse) {
+
+  boolean judged() {
+    return charged != null;
+  }
+
+  /** When the day of an evening begins. */
+  public static Instant noon(LocalDate evening, ZoneId zone) {
+    return evening.atTime(LocalTime.NOON).atZone(zone).toInstant();
+  }
+
+  static LedgerDay unread(LocalDate evening) {
+    return new LedgerDay(evening, 0, null, null, null, null, null, null, null, null);
+  }
+}

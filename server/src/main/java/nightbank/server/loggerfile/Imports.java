@@ -1,0 +1,197 @@
+package nightbank.server.loggerfile;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.SequenceInputStream;
+import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import nightbank.db.tables.records.ImportFileRecord;
+import nightbank.server.holding.Holdings;
+import nightbank.server.job.JobKind;
+import nightbank.server.job.JobView;
+import nightbank.server.job.Jobs;
+import nightbank.server.loggerfile.internal.ImportPreview;
+import nightbank.server.loggerfile.internal.ImportPreview.Understood;
+import nightbank.server.loggerfile.internal.ImportRepository;
+import nightbank.server.loggerfile.internal.ImportRepository.Outcome;
+import nightbank.server.loggerfile.internal.UploadRepository;
+import nightbank.server.shared.Json;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.Stores;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Logger files: taken in, understood, corrected, read. */
+@Service
+public class Imports {
+  private static final int HEAD = 256 * 1024; // bytes, enough to understand a file by
+
+  private final ImportRepository repository;
+  private final UploadRepository uploads;
+  private final ImportPreview previews;
+  private final Jobs jobs;
+  private final Stores stores;
+  private final Holdings holdings;
+  private final Json json;
+  private final Clock clock;
+
+  Imports(
+      ImportRepository repository,
+      UploadRepository uploads,
+      ImportPreview previews,
+      Jobs jobs,
+      Stores stores,
+      Holdings holdings,
+      Json json,
+      Clock clock) {
+    this.repository = repository;
+    this.uploads = uploads;
+    this.previews = previews;
+    this.jobs = jobs;
+    this.stores = stores;
+    this.holdings = holdings;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** Takes a file in and says how it was understood; nothing is read into the record yet. */
+  @Transactional(rollbackFor = IOException.class)
+  public ImportView accept(UUID holding, UUID store, String fileName, InputStream content)
+      throws IOException {
+    var probes = stores.get(holding, store).probes();
+    byte[] head = content.readNBytes(HEAD);
+    String zone = holdings.get(holding).zone();
+    Understood u = previews.understand(holding, store, head, probes, zone);
+    UUID id = UUID.randomUUID();
+    repository.insert(
+        holding,
+        store,
+        id,
+        shown(fileName),
+        u.mapping(),
+        u.dialect(),
+        u.ambiguousDates(),
+        clock.instant());
+    InputStream all = new SequenceInputStream(new ByteArrayInputStream(head), content);
+    repository.setBytes(holding, id, uploads.save(id, all));
+    return view(holding, id);
+  }
+
+  public ImportView view(UUID holding, UUID id) {
+    ImportFileRecord r = found(holding, id);
+    FileMapping mapping = repository.mappingOf(r);
+    ImportView.State state = ImportView.State.valueOf(r.getState());
+    List<ImportView.PreviewRow> rows = List.of();
+    boolean remembered = false;
+    if (state == ImportView.State.UPLOADED) {
+      rows = preview(id, mapping);
+      remembered = previews.remembered(holding, r.getStoreId(), r.getDialect(), mapping);
+    }
+    ImportView.Far far = far(holding, id, r, state);
+    return new ImportView(
+        id,
+        r.getStoreId(),
+        r.getFileName(),
+        r.getBytes(),
+        state,
+        mapping,
+        r.getAmbiguous() && !remembered,
+        remembered,
+        rows,
+        far.rows(),
+        r.getBytes() <= 0 ? 0 : Math.min(1, (double) far.bytes() / r.getBytes()),
+        far.readings(),
+        r.getAdded(),
+        r.getLeftOut(),
+        r.getFromAt(),
+        r.getToAt(),
+        r.getProblem(),
+        repository.runOf(holding, id).orElse(null));
+  }
+
+  private List<ImportView.PreviewRow> preview(UUID id, FileMapping mapping) {
+    try (InputStream in = uploads.open(id)) {
+      return previews.rows(in, mapping);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private ImportView.Far far(UUID holding, UUID id, ImportFileRecord r, ImportView.State state) {
+    if (state == ImportView.State.RUNNING) {
+      return jobs.open(holding, JobKind.IMPORT, id.toString())
+          .map(JobView::progress)
+          .map(p -> json.read(p, ImportView.Far.class))
+          .orElse(new ImportView.Far(0, 0, 0));
+    }
+    long bytes = state == ImportView.State.DONE ? r.getBytes() : 0;
+    return new ImportView.Far(r.getRowsRead(), r.getReadings(), bytes);
+  }
+
+  public ImportView correct(UUID holding, UUID id, FileMapping mapping) {
+    ImportFileRecord r = found(holding, id);
+    if (!r.getState().equals(ImportView.State.UPLOADED.name())) {
+      throw Problem.changedMeanwhile("import");
+    }
+    previews.check(mapping, stores.probes(holding, r.getStoreId()));
+    repository.setMapping(holding, id, mapping);
+    return view(holding, id);
+  }
+
+  /** Has the file read behind the scenes; ask {@link #view} how far it is. */
+  @Transactional
+  public ImportView start(UUID holding, UUID id) {
+    found(holding, id);
+    if (!uploads.exists(id)) {
+      throw Problem.invalid("file", "The file is no longer here.", "Choose it again.");
+    }
+    if (!repository.claim(holding, id)) {
+      throw new Problem(
+          HttpStatus.CONFLICT, "running", "", "This file is being read or has been.", "Wait.");
+    }
+    jobs.ask(holding, JobKind.IMPORT, id.toString(), "");
+    return view(holding, id);
+  }
+
+  /** Returns when a file that was started has been read, well or not. */
+  public ImportView await(UUID holding, UUID id) {
+    jobs.await(holding, JobKind.IMPORT, id.toString());
+    return view(holding, id);
+  }
+
+  @Transactional
+  public ImportView stop(UUID holding, UUID id) {
+    found(holding, id);
+    String subject = id.toString();
+    Optional<JobView> job = jobs.open(holding, JobKind.IMPORT, subject);
+    job.ifPresent(j -> jobs.stop(holding, j.id()));
+    if (job.isPresent() && jobs.open(holding, JobKind.IMPORT, subject).isEmpty()) {
+      repository.ended(
+          holding,
+          id,
+          ImportView.State.STOPPED,
+          "Stopped; nothing was saved.",
+          new Outcome(0, 0, 0, 0, null, null));
+    }
+    return view(holding, id);
+  }
+
+  public List<ImportView.LeftOut> leftOut(UUID holding, UUID id) {
+    found(holding, id);
+    return repository.leftOut(holding, id);
+  }
+
+  private ImportFileRecord found(UUID holding, UUID id) {
+    return repository.find(holding, id).orElseThrow(() -> Problem.notFound("import"));
+  }
+
+  private static String shown(String fileName) {
+    String name = fileName == null ? "" : fileName.replaceAll("[\\p{Cntrl}/\\\\]", "_").strip();
+    return name.isEmpty() ? "file" : name.substring(0, Math.min(200, name.length()));
+  }
+}
