@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.UUID;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import nightbank.server.Grounds;
 import nightbank.server.OwnCluster;
@@ -88,13 +87,17 @@ public class KilledTest {
       sender.join();
       int acknowledged = logger.acknowledged();
       assertThat(kept(drum)).as("after the blow").isGreaterThanOrEqualTo(acknowledged);
-      for (int i = 0; i < 90 && logger.acknowledged() < logger.measured(); i++) {
-        logger.run(1);
-        TimeUnit.MILLISECONDS.sleep(logger.acknowledged() < logger.measured() ? 1000 : 0);
-      }
-      assertThat(logger.acknowledged()).isEqualTo(logger.measured());
+      Awaitility.await()
+          .atMost(Duration.ofSeconds(120))
+          .pollInterval(Duration.ofSeconds(1))
+          .until(() -> sentAll(logger));
       assertThat(kept(drum)).as("in the end").isEqualTo(logger.measured());
     }
+  }
+
+  private static boolean sentAll(LoggerDevice logger) throws InterruptedException {
+    logger.run(1);
+    return logger.acknowledged() == logger.measured();
   }
 
   private long kept(UUID drum) {
