@@ -7,7 +7,7 @@ rows=${1:-250000}
 . "$here/bench/program.sh"
 field() { sed -E "s/.*\"$1\":\"?([^\",}]*).*/\\1/"; }
 store=11111111-2222-4333-8444-555555555555
-json POST "/api/holdings/$holding/stores" '{"id":"'$store'","name":"Bin","houseId":null,"design":{"shape":"BOX","lengthMetres":1,"widthMetres":1,"heightMetres":1,"count":1,"medium":"dry-sand","indoors":true,"onGround":true,"floorCelsius":8,"chargeToCelsius":90,"source":null},"probes":[]}' > /dev/null
+json POST "/api/holdings/$holding/stores" '{"id":"'$store'","name":"Bin","houseId":null,"design":{"shape":"BOX","lengthMetres":1,"widthMetres":1,"heightMetres":1,"count":1,"medium":"dry-sand","place":{"where":"HOUSE","footing":"ON_GROUND"},"floorCelsius":8,"chargeToCelsius":90},"probes":[]}' > /dev/null
 awk -v n="$rows" 'BEGIN { print "time,core,half,edge,air"; for (i = 0; i < n; i++) { t = 1609459200 + i * 60
   printf "%s,%.1f,%.1f,%.1f,%.1f\n", strftime("%Y-%m-%d %H:%M:%S", t, 1), 60 + 20 * sin(i / 700), 45 + 12 * sin(i / 700 - 1), 30 + 6 * sin(i / 700 - 2), 5 + 4 * sin(i / 230) } }' > "$work/log.csv" 2>/dev/null ||
   { echo "needs gawk (strftime)" >&2; exit 1; }

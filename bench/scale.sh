@@ -18,7 +18,8 @@ for s in 1 2 3; do
     [ "$p" = 4 ] && { kind=AIR r=1; [ "$s" = 3 ] && kind=OUTDOOR; }
     probes="$probes${probes:+,}{\"id\":\"11111111-2222-4333-8444-0000000000$s$p\",\"kind\":\"$kind\",\"name\":\"p$p\",\"radiusFraction\":$r,\"heightFraction\":0.5}"
   done
-  json POST "$h/stores" '{"id":"11111111-2222-4333-8444-00000000010'$s'","name":"Bin '$s'","houseId":"'$house'","design":{"shape":"BOX","lengthMetres":1,"widthMetres":0.7,"heightMetres":0.7,"count":1,"medium":"dry-sand","indoors":true,"onGround":true,"floorCelsius":8,"chargeToCelsius":90,"source":{"kind":"ELEMENT","powerWatts":900,"reachFraction":0.4,"lowFraction":0.2,"highFraction":0.8}},"probes":['"$probes"']}' > "$work/store$s"
+  json POST "$h/stores" '{"id":"11111111-2222-4333-8444-00000000010'$s'","name":"Bin '$s'","houseId":"'$house'","design":{"shape":"BOX","lengthMetres":1,"widthMetres":0.7,"heightMetres":0.7,"count":1,"medium":"dry-sand","place":{"where":"HOUSE","footing":"ON_GROUND"},"floorCelsius":8,"chargeToCelsius":90,"zone":{"reachFraction":0.4,"lowFraction":0.2,"highFraction":0.8}},"probes":['"$probes"']}' > "$work/store$s"
+  json POST "$h/parts" '{"id":"11111111-2222-4333-8444-00000000020'$s'","name":"Element '$s'","houseId":null,"design":{"kind":"ELEMENT","heats":[{"to":"STORE","id":"11111111-2222-4333-8444-00000000010'$s'"}],"watts":900,"surplus":false,"indoors":true,"control":{"runs":"BY_HAND"}}}' > /dev/null
 done
 t0=$(date +%s.%N)
 days=116
@@ -75,9 +76,10 @@ plan() {
   sql -At -c "EXPLAIN (ANALYZE, COSTS OFF, TIMING OFF, SUMMARY ON, BUFFERS) $2" | grep -v '(never executed)' | sed -E 's/^/   /' | head -"${3:-14}"
 }
 probe=11111111-2222-4333-8444-000000000011
-plan "how many readings of a store in a winter, and the newest (mark)" "SELECT count(*), max(at) FROM reading WHERE probe_id IN (SELECT id FROM probe WHERE id IN ('$probe','${probe%1}2','${probe%1}3','${probe%1}4') AND holding_id = '$holding') AND at BETWEEN '$((last - 1))-11-15' AND '$last-03-10'" 24
 plan "a probe's series, one of each stretch" "SELECT r.at, r.celsius FROM (SELECT timestamptz '$((last - 1))-11-15Z' AS begin, (timestamptz '$last-03-10Z' - timestamptz '$((last - 1))-11-15Z') / 4000 AS width) s, generate_series(0, 3999) k, LATERAL (SELECT at, celsius FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' AND at >= s.begin + k * s.width AND at < s.begin + (k + 1) * s.width ORDER BY at LIMIT 1) r ORDER BY r.at" 24
 plan "newest reading of a probe" "SELECT at FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' ORDER BY at DESC LIMIT 1" 12
 plan "next reading of a probe after a noon" "SELECT at FROM reading WHERE probe_id = '$probe' AND holding_id = '$holding' AND at >= '$last-01-10 12:00Z' AND at < '$last-03-10 12:00Z' ORDER BY at LIMIT 1" 12
 plan "a winter's lows of a house's thermometers" "WITH spell AS (SELECT probe_id, date_bin('10 minutes', at, timestamptz '2000-01-01Z') AS at, avg(celsius) AS celsius FROM reading WHERE probe_id = ANY('{11111111-2222-4333-8444-000000000014,11111111-2222-4333-8444-000000000024}') AND holding_id = '$holding' AND at >= '$((last - 1))-10-01' AND at < '$last-04-30' AND celsius BETWEEN -60 AND 60 GROUP BY 1, 2) SELECT (at AT TIME ZONE 'Europe/London' - interval '12 hours')::date AS evening, min(celsius) FROM spell GROUP BY 1" 30
-plan "judged days" "SELECT * FROM ledger_day WHERE store_id = '$store' AND evening BETWEEN '$((last - 1))-11-15' AND '$last-03-10'" 8
+plan "judged days" "SELECT * FROM judgement WHERE store_id = '$store' AND kind = 'DAY' AND subject BETWEEN '$((last - 1))-11-15' AND '$last-03-10'" 8
+plan "what a reading of now touches" "SELECT store_id FROM judgement WHERE holding_id = '$holding' AND rests_to >= '$last-03-10 11:00Z' AND rests_from <= '$last-03-10 11:00Z' AND rests_on && ARRAY['probe:$probe']" 12
+plan "the next piece of work" "SELECT j.id FROM job j LEFT JOIN job_turn t ON t.holding_id = j.holding_id WHERE j.kind = ANY(ARRAY['SHEET','DAY']) AND (j.state = 'WAITING' OR j.state = 'RUNNING' AND j.alive_at < now() - interval '12 seconds') ORDER BY array_position(ARRAY['SHEET','DAY'], j.kind), t.at NULLS FIRST, j.asked_at, j.rank LIMIT 1" 12
