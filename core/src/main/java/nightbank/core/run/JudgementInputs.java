@@ -45,7 +45,10 @@ public record JudgementInputs(
     NavigableMap<Long, Double> cloudAt,
     Site site,
     Window window) {
-  /** Of the judging code: to be raised with any change that judges the same inputs differently. */
+  /**
+   * Of the judging code: to be raised with any change that judges the same inputs differently, or
+   * that keeps what is judged in another shape.
+   */
   public static final int VERSION = 1;
 
   /** House air below which heat counts as delivered where no house says otherwise, °C. */

@@ -3,6 +3,7 @@ package nightbank.server.job.internal;
 import static nightbank.db.Tables.JOB;
 import static nightbank.db.Tables.JOB_TURN;
 import static org.jooq.impl.DSL.field;
+import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.val;
 import static org.jooq.impl.DSL.when;
 
@@ -57,23 +58,19 @@ public class JobRepository {
 
   /** Its id; that of the one which is open already, where there is one. */
   public UUID ask(UUID id, UUID holding, JobKind kind, String subject, JSONB asked) {
-    db.insertInto(JOB)
+    return db.insertInto(JOB)
         .set(JOB.ID, id)
         .set(JOB.HOLDING_ID, holding)
         .set(JOB.KIND, kind.name())
         .set(JOB.SUBJECT, subject)
         .set(JOB.ASKED, asked)
         .set(JOB.STATE, JobView.State.WAITING.name())
-        .onConflictDoNothing()
-        .execute();
-    return db.select(JOB.ID)
-        .from(JOB)
-        .where(JOB.HOLDING_ID.eq(holding))
-        .and(JOB.KIND.eq(kind.name()))
-        .and(JOB.SUBJECT.eq(subject))
-        .and(JOB.STATE.in(OPEN))
-        .fetchOptional(JOB.ID)
-        .orElse(id);
+        .onConflict(JOB.HOLDING_ID, JOB.KIND, JOB.SUBJECT)
+        .where(JOB.STATE.in(inline("WAITING"), inline("RUNNING")))
+        .doUpdate()
+        .set(JOB.SUBJECT, subject)
+        .returning(JOB.ID)
+        .fetchSingle(JOB.ID);
   }
 
   public void askAll(UUID holding, JobKind kind, List<String> subjects, List<JSONB> asked) {
