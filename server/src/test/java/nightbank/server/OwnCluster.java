@@ -68,10 +68,15 @@ public final class OwnCluster {
     Node node = new Node(port, java.start());
     all.add(node.process);
     Visitor anybody = new Visitor(node.address());
-    Awaitility.await(log.toString())
-        .atMost(Duration.ofSeconds(90))
-        .pollInterval(Duration.ofMillis(200))
-        .until(() -> answers(anybody));
+    try {
+      Awaitility.await()
+          .atMost(Duration.ofSeconds(120))
+          .pollInterval(Duration.ofMillis(200))
+          .failFast(() -> !node.process.isAlive())
+          .until(() -> answers(anybody));
+    } catch (RuntimeException e) {
+      throw new IllegalStateException("node on port " + port + ": " + Files.readString(log), e);
+    }
     return node;
   }
 

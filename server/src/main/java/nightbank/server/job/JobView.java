@@ -6,6 +6,7 @@ import org.jooq.JSONB;
 /**
  * A piece of work as it stands.
  *
+ * @param stopAsked whether somebody wanted it stopped, even if it had ended by then
  * @param progress as its handler last told, null before
  * @param result null until it has ended well
  */
@@ -13,6 +14,7 @@ public record JobView(
     UUID id,
     String subject,
     State state,
+    boolean stopAsked,
     JSONB asked,
     JSONB progress,
     JSONB result,

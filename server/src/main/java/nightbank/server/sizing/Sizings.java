@@ -101,7 +101,7 @@ public class Sizings implements JobHandler {
                 ? json.read(job.progress(), SizingView.class)
                 : json.read(job.asked(), Asked.class).begun();
     JobView.State state =
-        job.state() == JobView.State.WAITING ? JobView.State.RUNNING : job.state();
+        job.open() ? JobView.State.RUNNING : job.stopAsked() ? JobView.State.STOPPED : job.state();
     return last.as(id, state.name());
   }
 

@@ -75,7 +75,8 @@ public class TwoNodesTest {
   }
 
   private void bothAgain() throws IOException {
-    one = cluster.start(one.port);
+    one = cluster.start();
+    atOne = atOther.at(one.address());
   }
 
   @Test

@@ -178,7 +178,6 @@ public class JobRepository {
             when(JOB.STATE.eq(JobView.State.WAITING.name()), NOW).otherwise(JOB.ENDED_AT))
         .where(JOB.HOLDING_ID.eq(holding))
         .and(JOB.ID.eq(id))
-        .and(JOB.STATE.in(OPEN))
         .execute();
   }
 
@@ -212,6 +211,7 @@ public class JobRepository {
         r.getId(),
         r.getSubject(),
         JobView.State.valueOf(r.getState()),
+        r.getStop(),
         r.getAsked(),
         r.getProgress(),
         r.getResult(),
