@@ -182,7 +182,7 @@ public class RecordPagesTest {
         .bean(org.jooq.DSLContext.class)
         .transaction(
             held -> {
-              held.dsl().execute("LOCK TABLE run_judgement");
+              held.dsl().execute("LOCK TABLE judgement");
               browser.laptop().go(demo.home + "/runs/" + run).reads("Judging the run");
               browser.see(".run-chart .measured");
               assertThat(browser.pageText()).contains("middle").doesNotContain("whole store");
