@@ -170,6 +170,7 @@ public class RoundTest {
     browser.go(demo.home + "/round").see(".pad");
     read("50");
     nothingWaits();
+    demo.program.bean(org.jooq.DSLContext.class).execute("DELETE FROM spring_session");
     int port = demo.program.stopProgram();
     read("51");
     browser.reads("1 entry waits");

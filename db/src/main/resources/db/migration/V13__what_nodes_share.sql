@@ -133,6 +133,8 @@ ALTER TABLE event ADD CONSTRAINT event_way CHECK (
   way IS NULL
   OR kind IN ('LID', 'PUMP', 'ELEMENT') AND way IN ('ON', 'OFF')
   OR kind IN ('SCREEN', 'DOOR', 'VENT', 'DAMPER') AND way IN ('OPEN', 'SHUT'));
+ALTER TABLE event ADD COLUMN seq bigint GENERATED ALWAYS AS IDENTITY; -- order of arrival, for events of the same moment
+
 -- Holdings' files of earlier versions are read with it too.
 CREATE FUNCTION ice_from_notes(of_holding uuid) RETURNS void LANGUAGE sql AS $$
   UPDATE event SET kind = 'ICE'

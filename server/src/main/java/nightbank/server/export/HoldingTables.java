@@ -38,7 +38,7 @@ final class HoldingTables {
           new Table("import_left_out", "import_id, line, part"),
           new Table("logger_mapping", "store_id, fingerprint"),
           new Table("run", "id"),
-          new Table("event", "id"),
+          new Table("event", "id", List.of("seq")),
           new Table("reading_round", "seq", List.of("person_id", "seq")),
           new Table("round_entry", "seq", List.of("seq")),
           new Table("photo", "id"),

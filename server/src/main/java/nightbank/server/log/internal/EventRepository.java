@@ -33,9 +33,10 @@ public class EventRepository {
     return db.selectFrom(EVENT)
         .where(EVENT.HOLDING_ID.eq(holding))
         .and(EVENT.AT.between(from, to))
-        .orderBy(EVENT.AT.desc())
+        .orderBy(EVENT.AT.desc(), EVENT.SEQ.desc())
         .limit(MOST)
         .fetch()
+        .sortAsc(EVENT.SEQ)
         .sortAsc(EVENT.AT)
         .map(EventRepository::view);
   }
@@ -55,7 +56,7 @@ public class EventRepository {
             .where(own)
             .and(EVENT.AT.lt(from))
             .and(EVENT.WAY.isNotNull())
-            .orderBy(EVENT.KIND, EVENT.AT.desc());
+            .orderBy(EVENT.KIND, EVENT.AT.desc(), EVENT.SEQ.desc());
     return db.selectFrom(EVENT)
         .where(own)
         .and(
@@ -63,7 +64,7 @@ public class EventRepository {
                 .AT
                 .between(from, to)
                 .or(EVENT.ID.in(select(field("id", UUID.class)).from(before))))
-        .orderBy(EVENT.AT)
+        .orderBy(EVENT.AT, EVENT.SEQ)
         .fetch(EventRepository::view);
   }
 
