@@ -82,8 +82,16 @@ public final class Job {
    * @throws JobStopped when another node has taken it over meanwhile: nothing may be kept then
    */
   public void finish(Object result) {
-    if (!repository.end(
-        claimed.id(), node, JobView.State.DONE, result == null ? null : json.write(result), "")) {
+    boolean ours =
+        claimed.kind().lane() == JobKind.Lane.AHEAD
+            ? repository.endAhead(claimed.id(), node)
+            : repository.end(
+                claimed.id(),
+                node,
+                JobView.State.DONE,
+                result == null ? null : json.write(result),
+                "");
+    if (!ours) {
       stop();
       throw new JobStopped();
     }

@@ -43,12 +43,15 @@ public class Jobs {
   /** Asks for several in this order. */
   @Transactional
   public void askAll(UUID holding, JobKind kind, List<Wanted> wanted) {
-    if (!wanted.isEmpty()) {
-      repository.askAll(
-          holding,
-          kind,
-          wanted.stream().map(Wanted::subject).toList(),
-          wanted.stream().map(w -> json.write(w.asked())).toList());
+    int more =
+        wanted.isEmpty()
+            ? 0
+            : repository.askAll(
+                holding,
+                kind,
+                wanted.stream().map(Wanted::subject).toList(),
+                wanted.stream().map(w -> json.write(w.asked())).toList());
+    if (more > 0) {
       wire.tell(CHANNEL, kind.lane().name());
     }
   }

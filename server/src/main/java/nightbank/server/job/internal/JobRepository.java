@@ -10,6 +10,7 @@ import static org.jooq.impl.DSL.when;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -17,6 +18,7 @@ import java.util.UUID;
 import nightbank.db.tables.records.JobRecord;
 import nightbank.server.job.JobKind;
 import nightbank.server.job.JobView;
+import nightbank.server.shared.SoonKept;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.JSONB;
@@ -73,7 +75,8 @@ public class JobRepository {
         .fetchSingle(JOB.ID);
   }
 
-  public void askAll(UUID holding, JobKind kind, List<String> subjects, List<JSONB> asked) {
+  /** How many of them were not asked for yet. */
+  public int askAll(UUID holding, JobKind kind, List<String> subjects, List<JSONB> asked) {
     List<Query> rows = new ArrayList<>();
     for (int i = 0; i < subjects.size(); i++) {
       rows.add(
@@ -87,11 +90,12 @@ public class JobRepository {
               .set(JOB.RANK, i)
               .onConflictDoNothing());
     }
-    db.batch(rows).execute();
+    return Arrays.stream(db.batch(rows).execute()).sum();
   }
 
   @Transactional
   public Optional<Claimed> claim(UUID node, Collection<JobKind> kinds, Duration silence) {
+    SoonKept.in(db);
     String[] names = kinds.stream().map(JobKind::name).toArray(String[]::new);
     Optional<Claimed> claimed =
         db.resultQuery(CLAIM, node, names, silence.toSeconds() + " seconds", names)
@@ -128,6 +132,13 @@ public class JobRepository {
         .fetchOptional(JOB.STOP)
         .map(stop -> !stop)
         .orElse(false);
+  }
+
+  /** What was done ahead has ended: it would be done again. */
+  @Transactional
+  public boolean endAhead(UUID id, UUID node) {
+    SoonKept.in(db);
+    return end(id, node, JobView.State.DONE, null, "");
   }
 
   /** False when it is no longer this node's. */

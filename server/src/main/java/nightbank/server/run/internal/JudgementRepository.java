@@ -14,6 +14,7 @@ import java.util.UUID;
 import nightbank.core.run.JudgementInputs;
 import nightbank.server.run.JudgedSubject;
 import nightbank.server.shared.InputChanged;
+import nightbank.server.shared.SoonKept;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.JSONB;
@@ -87,7 +88,9 @@ public class JudgementRepository {
    * Says what it rests on; from now on whatever of that changes touches it. How often it has been
    * touched so far.
    */
+  @Transactional
   public long restsOn(JudgedSubject s, Set<String> keys, Instant from, Instant to) {
+    SoonKept.in(db);
     String[] on = keys.toArray(String[]::new);
     return db.insertInto(JUDGEMENT)
         .set(JUDGEMENT.HOLDING_ID, s.holding())
@@ -129,8 +132,10 @@ public class JudgementRepository {
   }
 
   /** Keeps what was judged when it had been touched so often. */
+  @Transactional
   public void keep(
       JudgedSubject s, long touches, String fingerprint, Instant judgedTo, JSONB result) {
+    SoonKept.in(db);
     db.update(JUDGEMENT)
         .set(JUDGEMENT.JUDGED, touches)
         .set(JUDGEMENT.JUDGED_TO, judgedTo)
