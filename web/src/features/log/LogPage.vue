@@ -104,9 +104,10 @@ type Line = { key: string; at: string; word: string; of: string; note: string }
 const nameOf = (id: string | null) => stores.value?.find((s) => s.id === id)?.name ?? ''
 const probes = computed(() => new Map(stops.value.map((s) => [s.probeId, s])))
 const stops = computed(() => stopsOf(stores.value ?? [], walk.value ?? []))
+/** Newest first; of the same moment, the event that came last, then the rounds. */
 const lines = computed<Line[]>(() =>
   [
-    ...(events.value ?? []).map((e) => ({
+    ...[...(events.value ?? [])].reverse().map((e) => ({
       key: e.id,
       at: e.at,
       word: wordOf(e.kind, e.way),

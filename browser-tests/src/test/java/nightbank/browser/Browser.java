@@ -108,6 +108,14 @@ final class Browser implements AutoCloseable {
                     .orElse(null));
   }
 
+  /** Waits until the first element that matches holds these words. */
+  Browser firstReads(String css, String words) {
+    patient()
+        .withMessage(() -> "“" + words + "” first of " + css + " in:\n" + pageText())
+        .until(d -> d.findElement(By.cssSelector(css)).getText().contains(words));
+    return this;
+  }
+
   /** The smallest button, link or label with these words, waited for. */
   WebElement named(String words) {
     String quoted = "\"" + words + "\"";
