@@ -11,7 +11,10 @@ import java.util.UUID;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Somebody at the other end of HTTP, with cookies and the CSRF token as a browser has them. */
+/**
+ * Somebody at the other end of HTTP, with cookies and the CSRF token as a browser has them; every
+ * answer is held against what openapi.json says of it.
+ */
 public final class Visitor {
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -200,6 +203,11 @@ public final class Visitor {
           text.isEmpty() || "{[".indexOf(text.charAt(0)) < 0
               ? JSON.createObjectNode()
               : JSON.readTree(text);
+      Contract.holds(
+          answer.request().method(),
+          answer.request().uri().getRawPath(),
+          answer.statusCode(),
+          body);
       return new Answer(
           answer.statusCode(), body, answer.headers().firstValue("ETag").orElse(null));
     } catch (IOException e) {
