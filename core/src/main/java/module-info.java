@@ -11,8 +11,10 @@ module nightbank.core {
   exports nightbank.core.system;
   exports nightbank.core.house;
   exports nightbank.core.medium;
-  exports nightbank.core.night;
-  exports nightbank.core.run;
+  exports nightbank.core.judgement;
+  exports nightbank.core.trial;
+  exports nightbank.core.evidence;
+  exports nightbank.core.fit;
   exports nightbank.core.sizing;
   exports nightbank.core.store;
   exports nightbank.core.unit;

@@ -2,10 +2,10 @@ package nightbank.bench;
 
 import java.util.ArrayList;
 import java.util.List;
-import nightbank.core.run.JudgedRun;
-import nightbank.core.run.ReadingSeries;
-import nightbank.core.run.RunJudge;
-import nightbank.core.run.RunRecord;
+import nightbank.core.judgement.JudgedRun;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.judgement.RunJudge;
+import nightbank.core.evidence.RunRecord;
 
 /**
  * How long a day, two, a month and a winter of a sand bin take to be judged, beside one pass of the

@@ -14,7 +14,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import nightbank.core.run.EventKind;
+import nightbank.core.evidence.EventKind;
 import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
 import nightbank.server.book.Book;

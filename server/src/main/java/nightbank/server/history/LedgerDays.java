@@ -13,7 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import nightbank.core.run.JudgedRun;
+import nightbank.core.judgement.JudgedRun;
 import nightbank.server.history.internal.ReadDayRepository;
 import nightbank.server.holding.Holdings;
 import nightbank.server.job.Job;

@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.run.EventKind;
+import nightbank.core.evidence.EventKind;
 
 /**
  * Nights of a house as they were.

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import nightbank.core.caution.StoreFacts;
-import nightbank.core.run.EventKind;
+import nightbank.core.evidence.EventKind;
 import nightbank.core.sizing.Prices;
 import nightbank.core.source.FireLoad;
 import nightbank.server.book.Books;

@@ -16,7 +16,7 @@ import nightbank.core.house.Stand;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.medium.SkinMaterial;
-import nightbank.core.night.HouseFit;
+import nightbank.core.fit.HouseFit;
 import nightbank.server.house.HouseDesign.GapDesign;
 import nightbank.server.house.HouseDesign.Looks;
 import nightbank.server.house.HouseDesign.Part;

@@ -2,7 +2,7 @@ package nightbank.server.log;
 
 import java.time.Instant;
 import java.util.UUID;
-import nightbank.core.run.EventKind;
+import nightbank.core.evidence.EventKind;
 
 /**
  * Something done or seen.

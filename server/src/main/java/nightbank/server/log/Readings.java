@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import nightbank.core.run.ReadingSeries;
+import nightbank.core.evidence.ReadingSeries;
 import nightbank.server.log.internal.ReadingRepository;
 import nightbank.server.shared.Problem;
 import org.springframework.stereotype.Service;

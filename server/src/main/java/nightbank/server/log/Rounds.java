@@ -7,7 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import nightbank.core.run.EventKind;
+import nightbank.core.evidence.EventKind;
 import nightbank.server.log.internal.RoundRepository;
 import nightbank.server.shared.Problem;
 import org.springframework.stereotype.Service;

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import nightbank.core.run.JudgedRun;
+import nightbank.core.judgement.JudgedRun;
 import nightbank.core.store.FaceName;
 import nightbank.server.log.EventView;
 import nightbank.server.store.ProbeView;

@@ -2,7 +2,7 @@ package nightbank.server.run;
 
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.run.JudgedLoop;
+import nightbank.core.judgement.JudgedLoop;
 
 /**
  * What a stream did to a store. Moments are epoch seconds, heat J, power W into the store.

@@ -6,8 +6,8 @@ import java.util.Collection;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import nightbank.core.run.EventKind;
-import nightbank.core.run.JudgementInputs;
+import nightbank.core.evidence.EventKind;
+import nightbank.core.judgement.JudgementInputs;
 
 /**
  * Something that judgements may rest on has changed over a span. Published in the transaction that

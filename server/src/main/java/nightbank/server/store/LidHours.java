@@ -6,7 +6,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
-import nightbank.core.run.TimeInterval;
+import nightbank.core.evidence.TimeInterval;
 import nightbank.core.system.Action;
 import nightbank.server.shared.Problem;
 

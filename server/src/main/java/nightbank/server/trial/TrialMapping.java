@@ -3,7 +3,7 @@ package nightbank.server.trial;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import nightbank.core.run.Trial;
+import nightbank.core.trial.Trial;
 
 /** A judged trial for the page. */
 final class TrialMapping {

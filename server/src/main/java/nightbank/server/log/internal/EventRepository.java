@@ -10,7 +10,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import nightbank.core.run.EventKind;
+import nightbank.core.evidence.EventKind;
 import nightbank.db.tables.records.EventRecord;
 import nightbank.server.log.EventView;
 import org.jooq.Condition;

@@ -16,7 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import nightbank.core.run.ReadingSeries;
+import nightbank.core.evidence.ReadingSeries;
 import nightbank.db.Routines;
 import nightbank.server.store.ProbeView;
 import org.jooq.DSLContext;

@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import nightbank.core.run.JudgementInputs;
+import nightbank.core.judgement.JudgementInputs;
 import nightbank.server.run.JudgedSubject;
 import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.SoonKept;

@@ -1,0 +1,38 @@
+package nightbank.core.evidence;
+
+import java.util.Optional;
+import nightbank.core.source.FireLoad;
+import nightbank.core.source.Hearth;
+import nightbank.core.source.LitFire;
+
+/**
+ * Something done at a store, as somebody logged it.
+ *
+ * @param at epoch second
+ * @param way which way it went, null when nobody said or there are none
+ * @param kilograms of fuel, NaN when nobody weighed
+ * @param moisture of the fuel, wet-basis share, NaN when unknown
+ */
+public record LoggedEvent(
+    long at, EventKind kind, EventKind.Way way, double kilograms, double moisture) {
+  private static final double ADDED = 0.5; // of a usual fire, where nobody weighed it (estimate)
+
+  /**
+   * The fire that it tells of; empty where it burns nothing, or nobody knows how much.
+   *
+   * @param usualKilograms of one load in that hearth, 0 without a fire
+   */
+  public Optional<LitFire> fire(Hearth hearth, double usualKilograms) {
+    boolean weighed = !Double.isNaN(kilograms);
+    if (!kind.burns() || !weighed && usualKilograms == 0) {
+      return Optional.empty();
+    }
+    double usual = kind == EventKind.FIRE_LIT ? usualKilograms : ADDED * usualKilograms;
+    return Optional.of(
+        new LitFire(
+            at,
+            weighed ? kilograms : usual,
+            Double.isNaN(moisture) ? FireLoad.USUAL_MOISTURE : moisture,
+            hearth));
+  }
+}
