@@ -17,6 +17,7 @@ module nightbank.core {
   exports nightbank.core.fit;
   exports nightbank.core.sizing;
   exports nightbank.core.store;
+  exports nightbank.core.store.model;
   exports nightbank.core.unit;
   exports nightbank.core.weather;
 }

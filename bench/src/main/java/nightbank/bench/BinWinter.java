@@ -4,14 +4,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.store.ConductionStore;
+import nightbank.core.store.model.ConductionStore;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Probe;
-import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreState;
-import nightbank.core.store.Surroundings;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreState;
+import nightbank.core.store.model.Surroundings;
 
 /**
  * Readings of a sand bin that is charged for five hours a day, as its own conduction gives them:

@@ -19,7 +19,7 @@ import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
-import nightbank.core.store.StoreAppraisal;
+import nightbank.core.store.model.StoreAppraisal;
 
 /** The usual cautions of a build, as rules with condition, reason and remedy. */
 public final class StoreCautions {

@@ -2,8 +2,8 @@ package nightbank.core.fit;
 
 import nightbank.core.evidence.RunTimeline;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.StateFromProbes;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StateFromProbes;
+import nightbank.core.store.model.StoreState;
 
 /**
  * Mean and energies of a run by the fitted model, with the readings' own word added: what the model

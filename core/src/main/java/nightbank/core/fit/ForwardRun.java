@@ -9,11 +9,11 @@ import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Probe;
-import nightbank.core.store.StateFromProbes;
-import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreModel;
-import nightbank.core.store.StoreState;
-import nightbank.core.store.Surroundings;
+import nightbank.core.store.model.StateFromProbes;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.StoreState;
+import nightbank.core.store.model.Surroundings;
 
 /** Runs a store's model along measured air, with the source on during the charging phases. */
 public final class ForwardRun {

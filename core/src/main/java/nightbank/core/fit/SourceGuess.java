@@ -3,8 +3,8 @@ package nightbank.core.fit;
 import nightbank.core.evidence.RunTimeline;
 import nightbank.core.evidence.Phase;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.StateFromProbes;
-import nightbank.core.store.StoreGrid;
+import nightbank.core.store.model.StateFromProbes;
+import nightbank.core.store.model.StoreGrid;
 
 /** A source's power, roughly, where nobody knows it: where a fit begins. */
 final class SourceGuess {

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreState;
 
 /**
  * What a run means. Times are epoch seconds, temperatures °C, heat J, power W; curves share {@code

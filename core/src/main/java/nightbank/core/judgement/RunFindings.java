@@ -14,7 +14,7 @@ import nightbank.core.judgement.JudgedRun.Ledger;
 import nightbank.core.judgement.JudgedRun.Peak;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreState;
 
 /** What there is to say of a run, collected before it is told. */
 final class RunFindings {

@@ -1,6 +1,6 @@
 package nightbank.core.source;
 
-import nightbank.core.store.StoreModel;
+import nightbank.core.store.model.StoreModel;
 
 /** What a source meets in one step; filled anew each time so that nothing is made. */
 public final class Circumstances {

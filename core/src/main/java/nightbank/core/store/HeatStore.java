@@ -139,7 +139,7 @@ public record HeatStore(
   }
 
   /** Water that settles in layers: bodies of half a cubic metre or more. */
-  boolean isLayered() {
+  public boolean isLayered() {
     return medium.kind() == Medium.Kind.WATER && geometry.volume() >= LAYERED;
   }
 

@@ -3,7 +3,7 @@ package nightbank.core.system;
 import java.util.List;
 import java.util.OptionalDouble;
 import nightbank.core.store.FaceName;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreState;
 
 /**
  * A charge of one store and the hours after it, tried in still air. Rows share {@code seconds};

@@ -6,8 +6,8 @@ import java.util.OptionalDouble;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.StoreModel;
-import nightbank.core.store.Surroundings;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.Surroundings;
 
 /**
  * One store of a place followed through a charge and the hours after it, on the same simulation as

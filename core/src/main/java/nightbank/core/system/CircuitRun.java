@@ -3,7 +3,7 @@ package nightbank.core.system;
 import java.util.List;
 import java.util.Map;
 import nightbank.core.store.FluidStream;
-import nightbank.core.store.StoreModel.Outlet;
+import nightbank.core.store.model.StoreModel.Outlet;
 
 /** A circuit at work: finds the temperature at which its fluid comes round, and moves the heat. */
 final class CircuitRun {

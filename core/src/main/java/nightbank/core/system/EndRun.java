@@ -3,8 +3,8 @@ package nightbank.core.system;
 import java.util.Map;
 import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatExchanger;
-import nightbank.core.store.LayeredTank;
-import nightbank.core.store.StoreModel.Outlet;
+import nightbank.core.store.model.LayeredTank;
+import nightbank.core.store.model.StoreModel.Outlet;
 
 /** One end of a circuit at work: how it answers a stream, linear in what comes in. */
 abstract class EndRun {

@@ -5,7 +5,7 @@ import java.util.Optional;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreState;
 import nightbank.core.weather.Weather;
 
 /** What can be drawn from a heap day and night without its going cold. */

@@ -3,7 +3,7 @@ package nightbank.core.system;
 import java.util.List;
 import java.util.Map;
 import nightbank.core.source.HeatPump;
-import nightbank.core.store.StoreModel;
+import nightbank.core.store.model.StoreModel;
 
 /** A heat pump at work. */
 final class PumpRun {

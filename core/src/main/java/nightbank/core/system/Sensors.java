@@ -2,7 +2,7 @@ package nightbank.core.system;
 
 import java.util.Map;
 import nightbank.core.house.HouseModel;
-import nightbank.core.store.StoreModel;
+import nightbank.core.store.model.StoreModel;
 
 /** What can be felt at the start of a step. */
 final class Sensors {

@@ -12,8 +12,8 @@ import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place.Beyond;
 import nightbank.core.store.StoreCircuit;
-import nightbank.core.store.StoreModel;
-import nightbank.core.store.Surroundings;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.Surroundings;
 
 /** A store at work: its model, its lid, and its heat by where it went. */
 final class StoreRun {

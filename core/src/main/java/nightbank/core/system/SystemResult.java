@@ -2,7 +2,7 @@ package nightbank.core.system;
 
 import java.util.List;
 import java.util.Optional;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreState;
 
 /**
  * A place through time. Temperatures in °C, heat in J; all rows share {@code seconds}, mean powers

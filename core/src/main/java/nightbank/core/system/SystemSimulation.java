@@ -10,7 +10,7 @@ import java.util.TreeSet;
 import java.util.function.Function;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;
-import nightbank.core.store.StoreModel;
+import nightbank.core.store.model.StoreModel;
 import nightbank.core.weather.Interpolation;
 import nightbank.core.weather.Weather;
 

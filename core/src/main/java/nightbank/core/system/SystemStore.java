@@ -1,8 +1,8 @@
 package nightbank.core.system;
 
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreState;
 
 /** A store with its state at the start. */
 public record SystemStore(String id, HeatStore store, StoreState start) {

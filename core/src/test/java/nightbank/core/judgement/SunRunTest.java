@@ -14,10 +14,10 @@ import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Probe;
-import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreModel;
-import nightbank.core.store.StoreState;
-import nightbank.core.store.Surroundings;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.StoreState;
+import nightbank.core.store.model.Surroundings;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 

@@ -11,9 +11,9 @@ import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
-import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreModel;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.StoreState;
 import org.testng.annotations.Test;
 
 /** Haug's rate, and mixtures by hand. */

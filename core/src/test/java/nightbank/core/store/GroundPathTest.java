@@ -6,6 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
+import nightbank.core.store.model.Surroundings;
+import nightbank.core.store.model.StoreState;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.StoreGrid;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Set;

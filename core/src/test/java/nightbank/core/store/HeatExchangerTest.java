@@ -5,6 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
+import nightbank.core.store.model.StoreState;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.Led;
+import nightbank.core.store.model.ConductionStore;
 import java.util.Map;
 import nightbank.core.medium.MediumCatalogue;
 import org.testng.annotations.Test;

@@ -27,8 +27,8 @@ import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Layer;
 import nightbank.core.store.Place;
 import nightbank.core.store.StoreCircuit;
-import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreState;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -19,10 +19,10 @@ import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Place;
-import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreModel;
-import nightbank.core.store.StoreState;
-import nightbank.core.store.Surroundings;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.StoreState;
+import nightbank.core.store.model.Surroundings;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -13,8 +13,8 @@ import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Place;
-import nightbank.core.store.StoreGrid;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreState;
 import nightbank.core.weather.Weather;
 
 /** Stores of one temperature and places without a house, for tests against closed forms. */

@@ -10,7 +10,7 @@ import nightbank.core.house.Greenhouse;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.source.FireLoad;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreState;
 import nightbank.core.system.FluidCircuit;
 import nightbank.core.system.PlantSystem;
 import nightbank.core.system.PumpedHeat;

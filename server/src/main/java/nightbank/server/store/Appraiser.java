@@ -8,7 +8,7 @@ import nightbank.core.caution.StoreFacts;
 import nightbank.core.sizing.BuildList;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.StoreAppraisal;
+import nightbank.core.store.model.StoreAppraisal;
 import nightbank.server.book.MediaBook;
 import nightbank.server.part.StoreHeat;
 

@@ -2,7 +2,7 @@ package nightbank.server.store;
 
 import java.util.ArrayList;
 import java.util.List;
-import nightbank.core.store.StoreState;
+import nightbank.core.store.model.StoreState;
 
 /** Cuts through a store's field. */
 public final class Sections {

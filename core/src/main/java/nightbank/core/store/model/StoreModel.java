@@ -1,5 +1,9 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
 
+import nightbank.core.store.HeatedZone;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Face;
 import java.util.function.DoubleUnaryOperator;
 import nightbank.core.medium.Medium;
 

@@ -1,4 +1,6 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
+
+import nightbank.core.store.HeatStore;
 
 /**
  * Water in layers: conduction, wall losses, mixing wherever denser water lies on lighter (by

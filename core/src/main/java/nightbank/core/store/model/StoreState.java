@@ -1,5 +1,6 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
 
+import nightbank.core.store.HeatStore;
 import java.util.Arrays;
 import nightbank.core.medium.Enthalpy;
 

@@ -1,10 +1,17 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
+import nightbank.core.store.Place;
+import nightbank.core.store.Layer;
+import nightbank.core.store.HeatedZone;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Face;
 import java.util.Map;
 import nightbank.core.medium.InsulationMaterial;
 import nightbank.core.medium.Medium;

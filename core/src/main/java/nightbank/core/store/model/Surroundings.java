@@ -1,4 +1,4 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
 
 import nightbank.core.store.Place.Beyond;
 

@@ -1,5 +1,8 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
 
+import nightbank.core.store.HeatedZone;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Geometry;
 import nightbank.core.medium.Medium;
 
 /**

@@ -1,4 +1,4 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
 
 /** A stream led through a store that stands by itself. */
 final class Led {

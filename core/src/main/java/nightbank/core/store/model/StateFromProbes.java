@@ -1,5 +1,8 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
 
+import nightbank.core.store.Probe;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.FaceName;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;

@@ -1,9 +1,13 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
 
 import static nightbank.core.Reference.number;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Face;
 import java.util.Map;
 import nightbank.core.Reference;
 import nightbank.core.medium.Medium;

@@ -1,4 +1,6 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
+
+import nightbank.core.store.HeatStore;
 
 /**
  * Stones with air blown through, up or down: air and stone coupled by a volumetric coefficient

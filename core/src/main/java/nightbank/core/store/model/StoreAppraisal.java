@@ -1,5 +1,8 @@
-package nightbank.core.store;
+package nightbank.core.store.model;
 
+import nightbank.core.store.Place;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.FaceName;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.function.DoubleUnaryOperator;
