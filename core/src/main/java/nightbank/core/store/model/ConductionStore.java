@@ -2,7 +2,6 @@ package nightbank.core.store.model;
 
 import nightbank.core.store.HeatedZone;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Face;
 import java.util.ArrayList;
@@ -31,7 +30,6 @@ public final class ConductionStore implements StoreModel {
   private static final int TOP = FaceName.TOP.ordinal();
   private static final int FOOT = FaceName.FOOT.ordinal();
   private static final FaceName[] FACES = FaceName.values();
-  private static final double STALE = 0.02; // change of conductivity that is worth new links
   private static final double MET = 1e-9; // K: one Newton step more is below rounding
 
   private HeatStore store;
@@ -41,27 +39,15 @@ public final class ConductionStore implements StoreModel {
   private final int ni;
   private final int nj;
   private final int nl;
-  private final double conductivity;
-  private final double slope;
-  private final boolean even; // the same conductivity everywhere and always
-  private final double[] conducts; // W/(m K) by cell
-  private final double[] linkedAt; // °C at which it was taken
   private final boolean dries;
   private final PoreWater water;
   private double steam; // J
   private final double[] mass; // kg per cell, one body
-  private final double[] across; // W/K between a cell and the next across
-  private final double[] along;
-  private final double[] upward;
   private final double[] heated; // share of the heated zone by cell
   private final List<double[]> shares = new ArrayList<>(); // of each zone's heat by cell
   private double[] pending = new double[1]; // W into each zone, one body
   private boolean warmed;
   private final double[] put; // W into each cell during the coming step
-  private final double[] coil; // share of the greatest exchange by cell
-  private double coilUa = Double.NaN;
-  private int boreRing = -1;
-  private double boreEarth; // of the earth between pipe and ring, times k
   private final double[] celsius;
   private final double[] joulesPerKg;
   private final double[] specificHeat;
@@ -76,8 +62,9 @@ public final class ConductionStore implements StoreModel {
   private final double[] transmittance = new double[3]; // mass surface to beyond, W/(m² K)
   private final double[] surface = new double[3];
   private final double[] watts = new double[3];
-  private final double[] atFaces = new double[3]; // W/(m K) of the cells behind each face
   private final IntToDoubleFunction ofCell;
+  private final SolidLinks links;
+  private final SolidStream stream;
 
   public ConductionStore(HeatStore store, StoreState start) {
     this.store = store;
@@ -88,12 +75,7 @@ public final class ConductionStore implements StoreModel {
     ni = grid.across();
     nj = grid.along();
     nl = grid.layers();
-    conductivity = store.medium().conductivity().value();
-    slope = store.medium().conductivitySlope().value();
-    even = !dries && slope == 0;
     int n = grid.cells();
-    conducts = new double[n];
-    linkedAt = new double[n];
     celsius = start.celsius();
     ofCell = c -> celsius[c];
     joulesPerKg = new double[n];
@@ -101,13 +83,9 @@ public final class ConductionStore implements StoreModel {
     inertia = new double[n];
     swept = new double[n];
     mass = new double[n];
-    across = new double[n];
-    along = new double[n];
-    upward = new double[n];
     heated = new double[n];
     ratio = new double[n];
     put = new double[n];
-    coil = new double[n];
     water = dries ? new PoreWater(store.medium(), celsius) : null;
     double[] plan = new double[ni * nj];
     double[] outer = new double[nj * nl];
@@ -127,6 +105,8 @@ public final class ConductionStore implements StoreModel {
     sideAlong = new LineSweeps.Edge(farther);
     middle = LineSweeps.Edge.closed(n);
     lay(store.medium().density().value());
+    links = new SolidLinks(store.medium(), grid, water, celsius);
+    stream = new SolidStream(this, store, grid, links, heated);
     for (int i = 0; i < n; i++) {
       joulesPerKg[i] = content(i, celsius[i]);
     }
@@ -164,55 +144,6 @@ public final class ConductionStore implements StoreModel {
     }
     System.arraycopy(shareOf(store.zone()), 0, heated, 0, heated.length);
     shares.add(heated.clone());
-    link();
-  }
-
-  private void link() {
-    for (int c = 0; c < conducts.length; c++) {
-      double base = dries ? water.conductivity(c) : conductivity;
-      conducts[c] = slope == 0 ? base : base * store.medium().conductivityFactor(celsius[c]);
-      linkedAt[c] = celsius[c];
-    }
-    for (int l = 0; l < nl; l++) {
-      double thick = grid.thickness(l);
-      for (int j = 0; j < nj; j++) {
-        for (int i = 0; i < ni; i++) {
-          int c = grid.cell(i, j, l);
-          across[c] =
-              i == ni - 1
-                  ? 0
-                  : between(c, c + 1) * grid.acrossInterface(i, j) * thick / grid.acrossRun(i);
-          along[c] =
-              j == nj - 1
-                  ? 0
-                  : between(c, c + ni) * grid.alongInterface(i) * thick / grid.alongRun(j);
-          upward[c] =
-              l == nl - 1 ? 0 : between(c, c + ni * nj) * grid.planArea(i, j) / grid.layerRun(l);
-        }
-      }
-    }
-    for (FaceName name : FACES) {
-      atFaces[name.ordinal()] = even ? conductivity : mean(name, c -> conducts[c]);
-    }
-  }
-
-  private void relinkWhereHot() {
-    double most = slope == 0 ? Double.POSITIVE_INFINITY : STALE / Math.abs(slope);
-    for (int c = 0; c < celsius.length && slope != 0; c++) {
-      if (Math.abs(celsius[c] - linkedAt[c]) > most) {
-        link();
-        return;
-      }
-    }
-  }
-
-  /** Conductivity between two cells: one where all conduct alike, else the two halves in series. */
-  private double between(int a, int b) {
-    return even ? conductivity : 2 * conducts[a] * conducts[b] / (conducts[a] + conducts[b]);
-  }
-
-  private double atFace(FaceName name) {
-    return atFaces[name.ordinal()];
   }
 
   /** J in a kilogram as filled, its water included. */
@@ -226,7 +157,7 @@ public final class ConductionStore implements StoreModel {
     double beside = around.at(store.place().beyond(FaceName.SIDE));
     double above = around.at(store.place().beyond(FaceName.TOP));
     double below = around.at(store.place().beyond(FaceName.FOOT));
-    relinkWhereHot();
+    links.renewWhereHot();
     renew(FaceName.SIDE, beside);
     renew(FaceName.TOP, above);
     renew(FaceName.FOOT, below);
@@ -261,7 +192,8 @@ public final class ConductionStore implements StoreModel {
     }
   }
 
-  private double heatOf(int c) {
+  /** J/(K kg as filled). */
+  double heatOf(int c) {
     double dry = enthalpy.specificHeat(celsius[c]);
     return dries ? dry + water.specificHeat(c) : dry;
   }
@@ -297,7 +229,7 @@ public final class ConductionStore implements StoreModel {
       }
     }
     if (dried) {
-      link();
+      links.renew();
     }
   }
 
@@ -411,98 +343,26 @@ public final class ConductionStore implements StoreModel {
     return along(seconds, capacityRate, conductance, charging, inlet, null);
   }
 
-  /** Cell by cell along the stream: told to {@code out}, or booked into the coming step. */
   private double along(
-      double seconds,
-      double capacityRate,
-      double conductance,
-      boolean charging,
-      double inlet,
-      Outlet out) {
-    double c = capacityRate / store.count();
-    double ua = conductance / store.count();
-    boolean bore =
-        store.carrier().isPresent()
-            && store.carrier().get().passage() instanceof HeatExchanger.Bore;
-    double given =
-        bore
-            ? alongBore(seconds, c, ua, inlet, out)
-            : alongCoil(seconds, c, ua, charging, inlet, out);
-    return given * store.count();
-  }
-
-  private double alongCoil(
       double seconds, double rate, double conductance, boolean charging, double inlet, Outlet out) {
-    if (coilUa != conductance / rate) {
-      coilUa = conductance / rate;
-      for (int c = 0; c < coil.length; c++) {
-        coil[c] = heated[c] == 0 ? 0 : -Math.expm1(-coilUa * heated[c]);
-      }
-    }
-    int plan = ni * nj;
-    double stream = inlet;
-    double given = 0;
-    for (int k = 0; k < nl; k++) {
-      int first = (charging ? nl - 1 - k : k) * plan;
-      for (int c = first; c < first + plan; c++) {
-        if (coil[c] > 0) {
-          double g = Exchange.overStep(rate, coil[c], mass[c] * heatOf(c) / seconds);
-          double w = give(c, g, rate, stream, out);
-          stream += w / rate;
-          given += w;
-        }
-      }
-    }
-    return given;
+    double n = store.count();
+    return n * stream.along(seconds, rate / n, conductance / n, charging, inlet, out);
   }
 
   /**
    * What a cell gives to the stream, W, into the coming step; told to {@code out} it gives none.
    */
-  private double give(int c, double conductance, double rate, double stream, Outlet out) {
+  double give(int c, double share, double seconds, double rate, double stream, Outlet out) {
+    double conductance = Exchange.overStep(rate, share, mass[c] * heatOf(c) / seconds);
     if (out == null) {
       double w = conductance * (celsius[c] - stream);
       put[c] -= w;
       return w;
     }
-    double share = conductance / rate;
-    out.atZero += share * (celsius[c] - out.atZero);
-    out.slope *= 1 - share;
+    double part = conductance / rate;
+    out.atZero += part * (celsius[c] - out.atZero);
+    out.slope *= 1 - part;
     return 0;
-  }
-
-  /**
-   * Along the middle from the foot up: each layer's ring next to the pipe gives to the stream what
-   * film and the earth between them let through.
-   */
-  private double alongBore(double seconds, double rate, double film, double inlet, Outlet out) {
-    HeatExchanger.Bore bore = (HeatExchanger.Bore) store.carrier().orElseThrow().passage();
-    double radius = bore.diameterMetres() / 2;
-    if (boreRing < 0) {
-      double[] edges = grid.acrossEdges();
-      boreRing = 0;
-      while (boreRing < ni - 1 && (edges[boreRing] + edges[boreRing + 1]) / 2 < 1.1 * radius) {
-        boreRing++;
-      }
-      double in = edges[boreRing];
-      double over = edges[boreRing + 1];
-      double middle = Math.sqrt((in * in + over * over) / 2);
-      boreEarth = Math.log(Math.max(1.0001, middle / radius)) / (2 * Math.PI);
-    }
-    double high = grid.geometry().heightMetres();
-    double stream = inlet;
-    double given = 0;
-    for (int l = 0; l < nl; l++) {
-      int c = grid.cell(boreRing, 0, l);
-      double thick = grid.thickness(l);
-      double ua = 1 / (high / (film * thick) + boreEarth / (conducts[c] * thick));
-      double share = -Math.expm1(-ua / rate);
-      double g = Exchange.overStep(rate, share, mass[c] * heatOf(c) / seconds);
-      double w = give(c, g, rate, stream, out);
-      stream += w / rate;
-      given += w;
-    }
-    return given;
   }
 
   @Override
@@ -521,29 +381,29 @@ public final class ConductionStore implements StoreModel {
 
   private void sweepUpward(double above, double below) {
     int plan = ni * nj;
-    foot.set(1 / (grid.footRun() / atFace(FaceName.FOOT) + 1 / transmittance[FOOT]), below);
-    top.set(1 / (grid.layerRun(nl - 1) / atFace(FaceName.TOP) + 1 / transmittance[TOP]), above);
-    LineSweeps.solve(0, nl, plan, plan, 1, inertia, upward, swept, ratio, foot, top);
+    foot.set(1 / (grid.footRun() / links.atFace(FaceName.FOOT) + 1 / transmittance[FOOT]), below);
+    top.set(1 / (grid.layerRun(nl - 1) / links.atFace(FaceName.TOP) + 1 / transmittance[TOP]), above);
+    LineSweeps.solve(0, nl, plan, plan, 1, inertia, links.upward, swept, ratio, foot, top);
     watts[FOOT] = foot.watts(swept, 0, plan, 1);
     watts[TOP] = top.watts(swept, (nl - 1) * plan, plan, 1);
   }
 
   private double sweepAcross(double air) {
     int lines = nj * nl;
-    double k = atFace(FaceName.SIDE);
+    double k = links.atFace(FaceName.SIDE);
     sideAcross.set(1 / (grid.acrossRun(ni - 1) / k + 1 / transmittance[SIDE]), air);
-    LineSweeps.solve(0, ni, 1, lines, ni, inertia, across, swept, ratio, middle, sideAcross);
+    LineSweeps.solve(0, ni, 1, lines, ni, inertia, links.across, swept, ratio, middle, sideAcross);
     return sideAcross.watts(swept, ni - 1, lines, ni);
   }
 
   private double sweepAlong(double air) {
     double out = 0;
-    double k = atFace(FaceName.SIDE);
+    double k = links.atFace(FaceName.SIDE);
     sideAlong.set(1 / (grid.alongRun(nj - 1) / k + 1 / transmittance[SIDE]), air);
     for (int l = 0; l < nl; l++) {
       int first = l * ni * nj;
       sideAlong.from(l * ni);
-      LineSweeps.solve(first, nj, ni, ni, 1, inertia, along, swept, ratio, middle, sideAlong);
+      LineSweeps.solve(first, nj, ni, ni, 1, inertia, links.along, swept, ratio, middle, sideAlong);
       out += sideAlong.watts(swept, first + (nj - 1) * ni, ni, 1);
     }
     return out;
@@ -555,7 +415,7 @@ public final class ConductionStore implements StoreModel {
     double u = store.transmittance(name, surface[f], beyond);
     double run = name == FaceName.FOOT ? grid.footRun() : outerRun(name);
     double cell = meanOuterCell(name);
-    double k = atFace(name);
+    double k = links.atFace(name);
     double flux = (cell - beyond) / (run / k + 1 / u);
     surface[f] = cell - flux * run / k;
     transmittance[f] = u;
@@ -566,32 +426,7 @@ public final class ConductionStore implements StoreModel {
   }
 
   private double meanOuterCell(FaceName name) {
-    return mean(name, ofCell);
-  }
-
-  /** Mean over the cells behind a face, by area. */
-  private double mean(FaceName name, IntToDoubleFunction of) {
-    double sum = 0;
-    double weight = 0;
-    if (name == FaceName.SIDE) {
-      for (int l = 0; l < nl; l++) {
-        for (int j = 0; j < nj; j++) {
-          double w = grid.acrossInterface(ni - 1, j) * grid.thickness(l);
-          sum += of.applyAsDouble(grid.cell(ni - 1, j, l)) * w;
-          weight += w;
-        }
-      }
-      return sum / weight;
-    }
-    int layer = name == FaceName.TOP ? nl - 1 : 0;
-    for (int j = 0; j < nj; j++) {
-      for (int i = 0; i < ni; i++) {
-        double w = grid.planArea(i, j);
-        sum += of.applyAsDouble(grid.cell(i, j, layer)) * w;
-        weight += w;
-      }
-    }
-    return sum / weight;
+    return links.mean(name, ofCell);
   }
 
   @Override

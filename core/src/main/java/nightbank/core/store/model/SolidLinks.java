@@ -1,0 +1,128 @@
+package nightbank.core.store.model;
+
+import java.util.function.IntToDoubleFunction;
+import nightbank.core.medium.Medium;
+import nightbank.core.store.FaceName;
+
+/** What conducts between the cells of a solid body and to its faces, W/K; taken anew where hot. */
+final class SolidLinks {
+  private static final FaceName[] FACES = FaceName.values();
+  private static final double STALE = 0.02; // change of conductivity that is worth new links
+
+  final double[] conducts; // W/(m K) by cell
+  final double[] across; // W/K between a cell and the next across
+  final double[] along;
+  final double[] upward;
+  private final Medium medium;
+  private final StoreGrid grid;
+  private final PoreWater water; // null where it holds none
+  private final double[] celsius;
+  private final double[] linkedAt; // °C at which it was taken
+  private final double[] atFaces = new double[3]; // W/(m K) of the cells behind each face
+  private final double conductivity;
+  private final double slope;
+  private final boolean even; // the same conductivity everywhere and always
+  private final int ni;
+  private final int nj;
+  private final int nl;
+
+  /**
+   * Links of a body.
+   *
+   * @param water of a damp medium, null for a dry one
+   * @param celsius of the cells, as they go on changing
+   */
+  SolidLinks(Medium medium, StoreGrid grid, PoreWater water, double[] celsius) {
+    this.medium = medium;
+    this.grid = grid;
+    this.water = water;
+    this.celsius = celsius;
+    conductivity = medium.conductivity().value();
+    slope = medium.conductivitySlope().value();
+    even = water == null && slope == 0;
+    ni = grid.across();
+    nj = grid.along();
+    nl = grid.layers();
+    int n = grid.cells();
+    conducts = new double[n];
+    linkedAt = new double[n];
+    across = new double[n];
+    along = new double[n];
+    upward = new double[n];
+    renew();
+  }
+
+  void renew() {
+    for (int c = 0; c < conducts.length; c++) {
+      double base = water != null ? water.conductivity(c) : conductivity;
+      conducts[c] = slope == 0 ? base : base * medium.conductivityFactor(celsius[c]);
+      linkedAt[c] = celsius[c];
+    }
+    for (int l = 0; l < nl; l++) {
+      double thick = grid.thickness(l);
+      for (int j = 0; j < nj; j++) {
+        for (int i = 0; i < ni; i++) {
+          int c = grid.cell(i, j, l);
+          across[c] =
+              i == ni - 1
+                  ? 0
+                  : between(c, c + 1) * grid.acrossInterface(i, j) * thick / grid.acrossRun(i);
+          along[c] =
+              j == nj - 1
+                  ? 0
+                  : between(c, c + ni) * grid.alongInterface(i) * thick / grid.alongRun(j);
+          upward[c] =
+              l == nl - 1 ? 0 : between(c, c + ni * nj) * grid.planArea(i, j) / grid.layerRun(l);
+        }
+      }
+    }
+    for (FaceName name : FACES) {
+      atFaces[name.ordinal()] = even ? conductivity : mean(name, c -> conducts[c]);
+    }
+  }
+
+  void renewWhereHot() {
+    double most = slope == 0 ? Double.POSITIVE_INFINITY : STALE / Math.abs(slope);
+    for (int c = 0; c < celsius.length && slope != 0; c++) {
+      if (Math.abs(celsius[c] - linkedAt[c]) > most) {
+        renew();
+        return;
+      }
+    }
+  }
+
+  /** Conductivity between two cells: one where all conduct alike, else the two halves in series. */
+  private double between(int a, int b) {
+    return even ? conductivity : 2 * conducts[a] * conducts[b] / (conducts[a] + conducts[b]);
+  }
+
+  /** W/(m K) of the cells behind a face. */
+  double atFace(FaceName name) {
+    return atFaces[name.ordinal()];
+  }
+
+  /** Mean over the cells behind a face, by area. */
+  double mean(FaceName name, IntToDoubleFunction of) {
+    double sum = 0;
+    double weight = 0;
+    if (name == FaceName.SIDE) {
+      for (int l = 0; l < nl; l++) {
+        for (int j = 0; j < nj; j++) {
+          double w = grid.acrossInterface(ni - 1, j) * grid.thickness(l);
+          sum += of.applyAsDouble(grid.cell(ni - 1, j, l)) * w;
+          weight += w;
+        }
+      }
+      return sum / weight;
+    }
+    int layer = name == FaceName.TOP ? nl - 1 : 0;
+    for (int j = 0; j < nj; j++) {
+      for (int i = 0; i < ni; i++) {
+        double w = grid.planArea(i, j);
+        sum += of.applyAsDouble(grid.cell(i, j, layer)) * w;
+        weight += w;
+      }
+    }
+    return sum / weight;
+  }
+}
