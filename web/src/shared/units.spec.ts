@@ -19,6 +19,7 @@ import {
   SI,
   toOwn,
   volumeOf,
+  withFigures,
   type Units,
 } from './units'
 
@@ -31,6 +32,14 @@ describe('units', () => {
     expect(degrees(0, F)).toBe('32.0 °F')
     expect(degrees(-0.04, C)).toBe('0.0 °C')
     expect(kelvins(1.5, F)).toBe('2.7 °F')
+  })
+  it('puts the numbers of a sentence in their places, as the person counts', () => {
+    const figures = [
+      { value: 60, unit: 'CELSIUS' as const },
+      { value: 25, unit: 'KILOGRAMS' as const },
+    ]
+    expect(withFigures('Over {1}, to {0}.', figures, SI)).toBe('Over 25 kg, to 60 °C.')
+    expect(withFigures('Over {1}, to {0}.', figures, feet)).toBe('Over 55.1 lb, to 140 °F.')
   })
   it('keeps sensible digits', () => {
     expect(energyOf(14.2837 * 3.6e6)).toBe('14.3 kWh')

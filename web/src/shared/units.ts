@@ -169,6 +169,13 @@ export function lengthOf(m: number, u: Units = mine): string {
   return whole % 12 ? `${Math.floor(whole / 12)} ft ${whole % 12} in` : `${whole / 12} ft`
 }
 
+/** A sentence of the server with the numbers it speaks of in their places, {0}, {1}. */
+export function withFigures(text: string, figures: Views['Figure'][], u: Units = mine): string {
+  const own = ({ value, unit }: Views['Figure']) =>
+    unit === 'CELSIUS' ? degrees(value, u, 0) : unit === 'METRES' ? lengthOf(value, u) : massOf(value, u)
+  return text.replace(/\{(\d)\}/g, (_, i) => own(figures[Number(i)]!))
+}
+
 /** A thickness in mm or inches. */
 export function thinOf(m: number, u: Units = mine): string {
   return u.length === 'FT' ? `${plain((m / FT) * 12, 2)} in` : `${plain(m * 1000, 0)} mm`

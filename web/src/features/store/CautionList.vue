@@ -2,6 +2,7 @@
 /** Cautions, those for people first; what breaks and what disappoints are told apart. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
+import { withFigures } from '@/shared/units'
 
 const props = defineProps<{ cautions: Views['Appraisal']['cautions'] }>()
 const words = { DANGER: 'Mind people', DAMAGE: 'Mind the build', NOTE: 'Worth knowing' } as const
@@ -18,7 +19,7 @@ const groups = computed(() =>
       <h3>{{ g.word }}</h3>
       <ul>
         <li v-for="(c, i) in g.list" :key="i">
-          <b>{{ c.reason }}</b> {{ c.remedy }}
+          <b>{{ withFigures(c.reason, c.figures) }}</b> {{ withFigures(c.remedy, c.figures) }}
         </li>
       </ul>
     </template>

@@ -9,6 +9,7 @@ import { token } from '@/shared/api/client'
 import { save } from '@/shared/download'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
+import { withFigures } from '@/shared/units'
 import HouseTabs from '../house/HouseTabs.vue'
 import { housesQuery } from '../house/queries'
 import LoopNotes from '../run/LoopNotes.vue'
@@ -175,7 +176,8 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       />
       <LoopNotes :holding="holding" />
       <div v-for="c in night.cautions" :key="c.code + c.of" class="caution">
-        <b>{{ c.of ? `${c.of}: ` : '' }}{{ c.reason }}</b> {{ c.remedy }}
+        <b>{{ c.of ? `${c.of}: ` : '' }}{{ withFigures(c.reason, c.figures) }}</b>
+        {{ withFigures(c.remedy, c.figures) }}
       </div>
       <TonightLedger
         :night="night"

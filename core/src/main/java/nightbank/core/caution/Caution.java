@@ -1,11 +1,16 @@
 package nightbank.core.caution;
 
+import java.util.List;
+import nightbank.core.unit.Figure;
+
 /**
  * A warning with its reason and what to do. Local codes and licensed trades come first.
  *
  * @param of the part or face that it concerns, blank for the whole
+ * @param figures that reason and remedy speak of, in the order of their places
  */
-public record Caution(Code code, Weight weight, String of, String reason, String remedy) {
+public record Caution(
+    Code code, Weight weight, String of, String reason, String remedy, List<Figure> figures) {
 
   /** How much hangs on it. */
   public enum Weight {

@@ -2,6 +2,7 @@ package nightbank.core.forecast;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import nightbank.core.medium.Medium;
 import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.WoodFire;
@@ -14,6 +15,7 @@ import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSource;
 import nightbank.core.system.SystemStore;
+import nightbank.core.unit.Figure;
 
 /**
  * Something in a night that can hurt people or break things, with its reason and what to do. Local
@@ -21,8 +23,21 @@ import nightbank.core.system.SystemStore;
  *
  * @param of store that it concerns by its id, blank for the house
  * @param atSeconds when it begins, after the start of the night
+ * @param figures that reason and remedy speak of, in the order of their places
  */
-public record NightCaution(Code code, String of, double atSeconds, String reason, String remedy) {
+public record NightCaution(
+    Code code,
+    String of,
+    double atSeconds,
+    String reason,
+    String remedy,
+    List<Figure> figures) {
+
+  NightCaution(
+      Code code, String of, double atSeconds, String reason, String remedy, Figure... figures) {
+    this(code, of, atSeconds, reason, remedy, List.of(figures));
+  }
+
 
   /** What is warned of. */
   public enum Code {
@@ -90,10 +105,12 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
               Code.TOO_HOT_FOR_MEDIUM,
               store.id(),
               0,
-              String.format(
-                  "Some of it reaches %.0f °C; %s stands %.0f °C.",
-                  hottest, s.medium().name().toLowerCase(), s.medium().highestCelsius().value()),
-              "Charge it less or more slowly."));
+              "Some of it reaches {0}; "
+                  + s.medium().name().toLowerCase(Locale.ROOT)
+                  + " stands {1}.",
+              "Charge it less or more slowly.",
+              Figure.celsius(hottest),
+              Figure.celsius(s.medium().highestCelsius().value())));
     }
     double mean = night.meanCelsius()[0];
     for (FaceName face : FaceName.values()) {
@@ -104,10 +121,9 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
                   Code.TOO_HOT_FOR_LAYER,
                   store.id(),
                   0,
-                  String.format(
-                      "A layer on the %s stands only %.0f °C.",
-                      face.name().toLowerCase(), layer.highestCelsius()),
-                  "Put a layer that stands more between it and the mass."));
+                  "A layer on the " + face.name().toLowerCase(Locale.ROOT) + " stands only {0}.",
+                  "Put a layer that stands more between it and the mass.",
+                  Figure.celsius(layer.highestCelsius())));
           return;
         }
       }
@@ -174,12 +190,11 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
                 Code.COIL_IN_HOT_MASS,
                 s.id(),
                 0,
-                String.format(
-                    "Water is led through a mass of up to %.0f °C: when its pump stands still, it"
-                        + " boils in the coil, and steam bursts what is closed.",
-                    night.stores().get(i).hottestCelsius()),
+                "Water is led through a mass of up to {0}: when its pump stands still, it boils in"
+                    + " the coil, and steam bursts what is closed.",
                 "An open vessel above the coil or a safety valve of its own, and a pump that does"
-                    + " not stop for want of current; by local code and a licensed fitter."));
+                    + " not stop for want of current; by local code and a licensed fitter.",
+                Figure.celsius(night.stores().get(i).hottestCelsius())));
       }
     }
   }
@@ -244,10 +259,9 @@ public record NightCaution(Code code, String of, double atSeconds, String reason
                 Code.HOUSE_OVERHEATS,
                 "",
                 night.seconds()[k],
-                String.format(
-                    "The air passes %.0f °C: soft growth, and heat thrown away before it is needed.",
-                    TOO_WARM),
-                "Burn less at once, or more of it into the mass; open a vent until it falls."));
+                "The air passes {0}: soft growth, and heat thrown away before it is needed.",
+                "Burn less at once, or more of it into the mass; open a vent until it falls.",
+                Figure.celsius(TOO_WARM)));
         return;
       }
     }

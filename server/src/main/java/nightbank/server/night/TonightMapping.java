@@ -151,7 +151,8 @@ final class TonightMapping {
                         doings.name(c.of()),
                         now.plusSeconds((long) c.atSeconds()),
                         c.reason(),
-                        c.remedy()))
+                        c.remedy(),
+                        c.figures()))
             .toList(),
         outlook.assumed());
   }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import nightbank.core.system.Action;
 import nightbank.server.house.LossView;
+import nightbank.core.unit.Figure;
 
 /**
  * The coming night of a house. Curves share {@code at} (epoch seconds); °C, J, W.
@@ -142,7 +143,13 @@ public record TonightView(
   public record What(String kind, String of, double gainKelvin, double peakKelvin) {}
 
   /** Something that can hurt people or break things. */
-  public record CautionView(String code, String of, Instant at, String reason, String remedy) {}
+  public record CautionView(
+      String code,
+      String of,
+      Instant at,
+      String reason,
+      String remedy,
+      List<Figure> figures) {}
 
   /**
    * Something taken as given, and from where.

@@ -1,6 +1,7 @@
 package nightbank.server.store;
 
 import java.util.List;
+import nightbank.core.unit.Figure;
 
 /**
  * What a design comes to, before anything is measured.
@@ -52,5 +53,11 @@ public record Appraisal(
    *
    * @param weight DANGER, DAMAGE or NOTE
    */
-  public record CautionView(String code, String weight, String of, String reason, String remedy) {}
+  public record CautionView(
+      String code,
+      String weight,
+      String of,
+      String reason,
+      String remedy,
+      List<Figure> figures) {}
 }

@@ -69,6 +69,6 @@ final class Appraiser {
 
   static Appraisal.CautionView view(Caution c) {
     return new Appraisal.CautionView(
-        c.code().name(), c.weight().name(), c.of(), c.reason(), c.remedy());
+        c.code().name(), c.weight().name(), c.of(), c.reason(), c.remedy(), c.figures());
   }
 }
