@@ -1,0 +1,5 @@
+/**
+ * What was read and done: series of thermometers and their errors, cleaning, events, and the
+ * stretches of heating and cooling that they show.
+ */
+package nightbank.core.evidence;

@@ -1,0 +1,2 @@
+/** Runs brought to the same start and compared. */
+package nightbank.core.trial;

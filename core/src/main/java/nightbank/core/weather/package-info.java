@@ -1,0 +1,2 @@
+/** Outdoor air, sky, sun, wind and earth. */
+package nightbank.core.weather;

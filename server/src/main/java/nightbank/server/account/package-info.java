@@ -1,0 +1,2 @@
+/** Who asks: people, how they sign in, what they may do in which holding, their units. */
+package nightbank.server.account;

@@ -1,0 +1,2 @@
+/** What goes out and comes in whole: a holding as one file, tables, a calendar. */
+package nightbank.server.export;

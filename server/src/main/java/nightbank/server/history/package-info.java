@@ -1,0 +1,2 @@
+/** Nights and days as they were: ledgers, statements, what the nights say of a house. */
+package nightbank.server.history;

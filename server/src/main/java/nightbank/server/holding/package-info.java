@@ -1,0 +1,2 @@
+/** Holdings and who belongs to them. */
+package nightbank.server.holding;

@@ -1,0 +1,2 @@
+/** What people read and did: readings, rounds, events, photographs; the one writer of readings. */
+package nightbank.server.log;

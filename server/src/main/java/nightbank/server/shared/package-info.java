@@ -1,0 +1,2 @@
+/** What every feature stands on: problems, clock, allowances, words between nodes. */
+package nightbank.server.shared;

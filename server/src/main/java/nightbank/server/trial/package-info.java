@@ -1,0 +1,2 @@
+/** Trials of two arrangements. */
+package nightbank.server.trial;
