@@ -19,5 +19,6 @@ module nightbank.core {
   exports nightbank.core.store;
   exports nightbank.core.store.model;
   exports nightbank.core.unit;
+  exports nightbank.core.usual;
   exports nightbank.core.weather;
 }

@@ -1,5 +1,6 @@
 package nightbank.core.evidence;
 
+import nightbank.core.usual.Usual;
 import java.util.Optional;
 import nightbank.core.source.FireLoad;
 import nightbank.core.source.Hearth;
@@ -32,7 +33,7 @@ public record LoggedEvent(
         new LitFire(
             at,
             weighed ? kilograms : usual,
-            Double.isNaN(moisture) ? FireLoad.USUAL_MOISTURE : moisture,
+            Double.isNaN(moisture) ? Usual.WOOD_MOISTURE.value() : moisture,
             hearth));
   }
 }

@@ -1,5 +1,6 @@
 package nightbank.core.forecast;
 
+import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import nightbank.core.source.ElectricHeat;
@@ -56,7 +57,7 @@ public record Shortfall(double watts, double joules, double fromSeconds, Kind ki
   public double woodKilograms() {
     Hearth hearth = Hearth.bench();
     double share = hearth.toStore().value() + hearth.toRoom().value();
-    return joules / share / FireLoad.heatingValue(FireLoad.USUAL_MOISTURE);
+    return joules / share / FireLoad.heatingValue(Usual.WOOD_MOISTURE.value());
   }
 
   /** By nine to fifteen simulations of the night. */

@@ -1,5 +1,6 @@
 package nightbank.core.sizing;
 
+import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -288,12 +289,12 @@ public final class DesignComparison {
     /** Wood for as much heat to store and room together as both sides get. */
     SystemPlan fire(Hearth hearth, boolean roomAir) {
       double share = hearth.toStore().value() + hearth.toRoom().value();
-      double kilograms = joules / share / FireLoad.heatingValue(FireLoad.USUAL_MOISTURE);
+      double kilograms = joules / share / FireLoad.heatingValue(Usual.WOOD_MOISTURE.value());
       WoodFire fire =
           hearth.fire(
               List.of(base.id()),
               roomAir,
-              List.of(new FireLoad(dusk, kilograms, FireLoad.USUAL_MOISTURE)));
+              List.of(new FireLoad(dusk, kilograms, Usual.WOOD_MOISTURE.value())));
       return with(
           as(base.store()),
           Optional.of(new SystemSource(SOURCE, fire, Control.free(), true)),

@@ -9,6 +9,12 @@ import org.hipparchus.distribution.continuous.NormalDistribution;
 
 /** The nights of a winter in their order, each by its evening, its low and the day before it. */
 public record Winter(List<Night> nights) {
+  /** Of records: fewer nights tell too little of a winter. */
+  public static final int FEWEST = 20;
+
+  private static final int NIGHTS = 120; // mid-November to mid-March
+  private static final long SEED = 17;
+
   /**
    * One night and the day before it, °C.
    *
@@ -23,6 +29,11 @@ public record Winter(List<Night> nights) {
       throw new IllegalArgumentException(
           "a winter must have 1 to 2000 nights, was " + nights.size());
     }
+  }
+
+  /** The winter of four months that goes by when nobody has a record of one. */
+  public static Winter usual(double usualLow, double hardestLow) {
+    return between(usualLow, hardestLow, NIGHTS, SEED);
   }
 
   /**

@@ -7,9 +7,6 @@ package nightbank.core.source;
  * @param moisture water over whole mass
  */
 public record FireLoad(double atSeconds, double kilograms, double moisture) {
-  /** Of wood that nobody measured: dry, 0.15 to 0.25 of its whole mass. */
-  public static final double USUAL_MOISTURE = 0.18;
-
   public FireLoad {
     if (!(kilograms >= 0 && kilograms <= 500)) {
       throw new IllegalArgumentException(

@@ -1,5 +1,6 @@
 package nightbank.core.system;
 
+import nightbank.core.usual.Usual;
 import nightbank.core.source.FireLoad;
 
 /**
@@ -74,7 +75,7 @@ public record Action(
   }
 
   public Action(Kind kind, String of, double fromSeconds, double toSeconds, double amount) {
-    this(kind, of, fromSeconds, toSeconds, amount, FireLoad.USUAL_MOISTURE);
+    this(kind, of, fromSeconds, toSeconds, amount, Usual.WOOD_MOISTURE.value());
   }
 
   /** Something done to the house for so long. */

@@ -1,5 +1,6 @@
 package nightbank.core.judgement;
 
+import nightbank.core.usual.Usual;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
@@ -91,7 +92,7 @@ public class FireRunTest {
   }
 
   private static LitFire lit(long at) {
-    return new LitFire(at, 6, FireLoad.USUAL_MOISTURE, Hearth.bench());
+    return new LitFire(at, 6, Usual.WOOD_MOISTURE.value(), Hearth.bench());
   }
 
   private SourceProfile logged(double... lit) {

@@ -1,5 +1,6 @@
 package nightbank.server.history;
 
+import nightbank.core.usual.Usual;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -179,7 +180,7 @@ public class Statements {
       if (e.kind().burns()) {
         fires += fire ? 1 : 0;
         wood += kilograms;
-        double moisture = e.moisture() == null ? FireLoad.USUAL_MOISTURE : e.moisture();
+        double moisture = e.moisture() == null ? Usual.WOOD_MOISTURE.value() : e.moisture();
         fuel += kilograms * FireLoad.heatingValue(moisture);
       }
       double took = e.kind().minutes(kilograms);

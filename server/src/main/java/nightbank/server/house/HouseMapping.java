@@ -1,5 +1,6 @@
 package nightbank.server.house;
 
+import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -26,7 +27,6 @@ import nightbank.server.shared.Problem;
 /** Designs of houses to core records; every refusal names its field. */
 final class HouseMapping {
   private static final double ROOF_TILT = 30;
-  private static final double SECOND_SKIN_LETS = 0.9; // of the sun
   private static final double WALL = 10; // °C, for its heat capacity
 
   private HouseMapping() {}
@@ -132,7 +132,7 @@ final class HouseMapping {
       part = part.seeing(0);
     }
     double sun = material.map(m -> m.solarShare().value()).orElse(0.0);
-    part = part.sunny(Boolean.TRUE.equals(p.secondSkin()) ? SECOND_SKIN_LETS * sun : sun);
+    part = part.sunny(Boolean.TRUE.equals(p.secondSkin()) ? Usual.SECOND_SKIN_LETS_SUN.value() * sun : sun);
     return screen != null && sun > 0 ? part.screened(screen) : part;
   }
 

@@ -1,5 +1,6 @@
 package nightbank.server.house;
 
+import nightbank.core.usual.Usual;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -21,8 +22,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Houses: kept, checked, and handed to the core. */
 @Service
 public class Houses {
-  private static final double CALM_WIND = 2; // m/s, for the loss shown beside the design
-  private static final double SHOWN_OUTDOOR = -5; // °C, for the same
 
   private final HouseRepository repository;
   private final Holdings holdings;
@@ -125,19 +124,21 @@ public class Houses {
 
   private static HouseView view(StoredHouse h) {
     Greenhouse g = HouseMapping.toCore(h.design());
-    double inside = SHOWN_OUTDOOR + 10;
-    double sky = Sky.celsius(SHOWN_OUTDOOR, Double.NaN, 0.5);
+    double outdoor = Usual.SHOWN_OUTDOORS.value();
+    double calm = Usual.CALM.value();
+    double inside = outdoor + 10;
+    double sky = Sky.celsius(outdoor, Double.NaN, 0.5);
     HouseLosses losses =
         HouseLosses.at(
             g,
             new HouseLosses.Conditions(
-                inside, inside, SHOWN_OUTDOOR, sky, CALM_WIND, Double.NaN, false));
+                inside, inside, outdoor, sky, calm, Double.NaN, false));
     return new HouseView(
         h.id(),
         h.name(),
         h.version(),
         h.design(),
-        g.lossCoefficient(CALM_WIND),
+        g.lossCoefficient(calm),
         LossView.of(losses));
   }
 }

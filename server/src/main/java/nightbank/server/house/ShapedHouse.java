@@ -1,5 +1,6 @@
 package nightbank.server.house;
 
+import nightbank.core.usual.Usual;
 import java.util.List;
 import nightbank.core.house.HouseShape;
 import nightbank.core.medium.MediumCatalogue;
@@ -10,9 +11,6 @@ import nightbank.server.shared.Problem;
 
 /** A whole design from a few answers: shape, covering, how tight, what the plants stand. */
 final class ShapedHouse {
-  private static final double BACK_WALL = 2.2; // W/(m² K), stone wall of half a metre
-  private static final double BACK_METRES = 0.5;
-  private static final double BED_DEPTH_HEAT = 30; // kg of slow stuff per m² of floor
 
   private ShapedHouse() {}
 
@@ -32,7 +30,7 @@ final class ShapedHouse {
         shape.volume(),
         a.airChangesPerHour(),
         List.of(),
-        shape.floorArea() * BED_DEPTH_HEAT,
+        shape.floorArea() * Usual.BENCHES_AND_POTS.value(),
         "granite",
         0.3 * shape.floorArea(),
         shape.floorArea(),
@@ -55,14 +53,14 @@ final class ShapedHouse {
           s.name(),
           Looks.SHELTERED,
           s.areaSquareMetres(),
-          BACK_WALL,
+          Usual.BACK_WALL_TRANSMITTANCE.value(),
           "stone-wall",
           90.0,
           s.azimuthDegrees(),
           a.backCelsius(),
           false,
           "granite",
-          BACK_METRES);
+          Usual.BACK_WALL_THICKNESS.value());
     }
     return new Part(
         s.name(),

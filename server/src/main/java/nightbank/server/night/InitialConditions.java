@@ -1,5 +1,6 @@
 package nightbank.server.night;
 
+import nightbank.core.usual.Usual;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -67,7 +68,7 @@ class InitialConditions {
               "EVENING_READ", outdoor.get().celsius(), outdoor.get().at(), ""));
       return outdoor.get().celsius();
     }
-    double guess = low + 6;
+    double guess = low + Usual.EVENING_OVER_LOW.value();
     assumed.add(new TonightView.Assumption("EVENING_GUESSED", guess, null, ""));
     return guess;
   }
@@ -79,7 +80,7 @@ class InitialConditions {
       assumed.add(new TonightView.Assumption("AIR_READ", air.get().celsius(), air.get().at(), ""));
       return air.get().celsius();
     }
-    double guess = evening + 4;
+    double guess = evening + Usual.HOUSE_OVER_EVENING.value();
     assumed.add(new TonightView.Assumption("AIR_GUESSED", guess, null, ""));
     return guess;
   }
@@ -250,7 +251,7 @@ class InitialConditions {
             new Span(from, seconds, ZoneOffset.UTC),
             Plants.Sunshine.NONE);
     Weather still =
-        new Weather(new double[] {0}, new double[] {air}, new double[] {2}, new double[] {0.5});
+        new Weather(new double[] {0}, new double[] {air}, new double[] {Usual.CALM.value()}, new double[] {0.5});
     return SystemSimulation.run(
             SystemPlan.of(alone, still, air, air, around.groundCelsius(), seconds, HOUR))
         .stores()

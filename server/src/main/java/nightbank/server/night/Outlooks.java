@@ -1,5 +1,6 @@
 package nightbank.server.night;
 
+import nightbank.core.usual.Usual;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
@@ -36,7 +37,6 @@ class Outlooks {
   private static final double STEP = 240;
   private static final double STEP_OF_DAYS = 600;
   private static final int MOST_NIGHTS = 7;
-  private static final double UNREAD = 60; // h that a reading would be old to be as unsure
 
   private final Holdings holdings;
   private final Houses houses;
@@ -234,7 +234,7 @@ class Outlooks {
   private static double hoursSinceRead(List<InitialConditions.StoreStart> stores, Instant now) {
     return stores.stream()
         .mapToDouble(
-            s -> s.readAt() == null ? UNREAD : Duration.between(s.readAt(), now).toMinutes() / 60.0)
+            s -> s.readAt() == null ? Usual.UNREAD_AS_OLD_AS.value() : Duration.between(s.readAt(), now).toMinutes() / 60.0)
         .max()
         .orElse(0);
   }

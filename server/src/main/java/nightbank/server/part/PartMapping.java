@@ -1,5 +1,6 @@
 package nightbank.server.part;
 
+import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -38,14 +39,8 @@ import nightbank.server.shared.Problem;
 
 /** Parts of a place to the core; every refusal names its field. */
 public final class PartMapping {
-  private static final double HEATER_HOTTEST = 300; // °C, of a pot on a burner
-  private static final double BOILER_HOTTEST = 90;
-  private static final double EFFICIENCY = 0.85;
 
-  /** Absorptance of a dull dark face. */
-  public static final double DARK = 0.85;
 
-  private static final double HEAP_CELSIUS = 50; // that feed has been working at
 
   private final String id;
   private final String field;
@@ -133,9 +128,9 @@ public final class PartMapping {
                     shares(d.heats()),
                     fuel,
                     d.watts(),
-                    d.flue() ? or(d.efficiency(), EFFICIENCY) : 1,
+                    d.flue() ? Usual.HEATER_EFFICIENCY.or(d.efficiency()) : 1,
                     d.flue(),
-                    boiler ? BOILER_HOTTEST : HEATER_HOTTEST)),
+                    (boiler ? Usual.BOILER_HOTTEST : Usual.HEATER_HOTTEST).value())),
         d.control(),
         d.indoors());
   }
@@ -165,7 +160,7 @@ public final class PartMapping {
             () ->
                 new SunOnFace(
                     Share.allTo(text(d.storeId())),
-                    or(d.absorptance(), DARK),
+                    Usual.FACE_ABSORPTANCE.or(d.absorptance()),
                     or(d.squareMetres(), store.faceArea(FaceName.SIDE) * store.count() / 2),
                     seconds,
                     wattsPerSquareMetre));
@@ -190,7 +185,7 @@ public final class PartMapping {
       CompostHeat.Batch fresh =
           new CompostHeat.Batch(
               Math.max(0, -age), f.kilograms(), solids, mix.moisture(), mix.freeAir());
-      batches.add(age > 0 ? fresh.after(age, HEAP_CELSIUS) : fresh);
+      batches.add(age > 0 ? fresh.after(age, Usual.FEED_AT_WORK.value()) : fresh);
     }
     return batches;
   }

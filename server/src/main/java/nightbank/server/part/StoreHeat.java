@@ -1,5 +1,6 @@
 package nightbank.server.part;
 
+import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -46,9 +47,6 @@ public record StoreHeat(
   /** A heat pump and what it takes from, °C. */
   public record Pumped(HeatPump machine, double coldCelsius) {}
 
-  private static final double USUAL_WOOD = 6; // kg
-  private static final double COLD = 5; // °C, of air, cistern or well that nobody tells
-  private static final double PERFORMANCE = 3; // of a small heat pump between cold tank and warm
 
   public static StoreHeat of(UUID store, List<PartView> all) {
     List<PartView> parts = all.stream().filter(p -> p.design().stores().contains(store)).toList();
@@ -71,7 +69,7 @@ public record StoreHeat(
   /** Into it while it is so warm on the whole, W; surplus by its mean over its hours of sun. */
   public double wattsAt(double celsius) {
     double rated = pumps.stream().mapToDouble(p -> p.machine().electricWatts()).sum();
-    double sum = watts - PERFORMANCE * rated - (1 - ElectricHeat.SURPLUS_MEAN) * surplusWatts;
+    double sum = watts - Usual.SMALL_HEAT_PUMP_FACTOR.value() * rated - (1 - ElectricHeat.SURPLUS_MEAN) * surplusWatts;
     for (Pumped p : pumps) {
       sum += p.machine().heatWatts(p.coldCelsius(), celsius);
     }
@@ -113,9 +111,9 @@ public record StoreHeat(
                 .wattsEach();
         found(StoreFacts.SourceKind.FLAMES, share(f.heats()) * f.count() * each);
       } else if (d instanceof PartDesign.HeatPump p && store.equals(p.hot().storeId())) {
-        found(StoreFacts.SourceKind.HEAT_PUMP, PERFORMANCE * p.watts());
+        found(StoreFacts.SourceKind.HEAT_PUMP, Usual.SMALL_HEAT_PUMP_FACTOR.value() * p.watts());
         Double cold = p.cold() == null ? null : p.cold().celsius();
-        pumps.add(new Pumped(PartMapping.machine(p), cold == null ? COLD : cold));
+        pumps.add(new Pumped(PartMapping.machine(p), Usual.COLD_SUPPLY.or(cold)));
       } else if (d instanceof PartDesign.Sunlight s) {
         sunlit = s;
         found(StoreFacts.SourceKind.SUN, 0);
@@ -138,8 +136,8 @@ public record StoreHeat(
         room += to.to() == PartDesign.To.HOUSE ? to.share() : 0;
       }
       hearth = h.withSplit(into, room);
-      usualWood = f.usualKilograms() == null ? USUAL_WOOD : f.usualKilograms();
-      woodMoisture = f.moisture() == null ? FireLoad.USUAL_MOISTURE : f.moisture();
+      usualWood = Usual.WOOD_LOAD.or(f.usualKilograms());
+      woodMoisture = f.moisture() == null ? Usual.WOOD_MOISTURE.value() : f.moisture();
       found(StoreFacts.SourceKind.FIRE, 0);
     }
 

@@ -1,5 +1,6 @@
 package nightbank.server.plant;
 
+import nightbank.core.usual.Usual;
 import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -42,16 +43,8 @@ import org.springframework.stereotype.Service;
 /** Charges tried on a design, by the core; nothing is kept. */
 @Service
 public class Charges {
-  private static final double GROUND = 8;
-  private static final double HOLD_HOURS = 12;
-  private static final double USUAL_HOURS = 5;
   private static final double HEAP_HOURS = 14 * 24;
-  private static final double FIRE_HOURS = 9; // that one load burns
   private static final int POINTS = 160;
-  private static final double KEEP = 45; // °C, above which a heap works well
-  private static final double DAYS = 14;
-  private static final double USUAL_WOOD = 6; // kg
-  private static final double BRIGHT = 350; // W/m² on a dark face on a bright winter's day
 
   private final Stores stores;
   private final Books books;
@@ -70,9 +63,9 @@ public class Charges {
     HeatStore store = stores.tried(holding, q.design());
     double floor = store.floorCelsius();
     double air = within("airCelsius", q.airCelsius(), floor, -40, 60);
-    double ground = within("groundCelsius", q.groundCelsius(), GROUND, -20, 40);
+    double ground = within("groundCelsius", q.groundCelsius(), Usual.UNHOUSED_GROUND.value(), -20, 40);
     double start = within("startCelsius", q.startCelsius(), floor, -30, 1000);
-    double hold = within("holdHours", q.holdHours(), HOLD_HOURS, 0, 24 * 14);
+    double hold = within("holdHours", q.holdHours(), Usual.HOLD_HOURS.value(), 0, 24 * 14);
     double seconds = 3600 * within("hours", q.hours(), usualHours(q.part()), 0.1, 24 * 30);
     double length = Math.max(600, seconds + hold * 3600);
     Span span = new Span(clock.instant(), length, ZoneOffset.UTC);
@@ -108,7 +101,7 @@ public class Charges {
     if (part instanceof PartDesign.Heap) {
       return HEAP_HOURS;
     }
-    return part instanceof PartDesign.Fire ? FIRE_HOURS : USUAL_HOURS;
+    return (part instanceof PartDesign.Fire ? Usual.LOAD_HOURS : Usual.SURPLUS_HOURS).value();
   }
 
   /** Power that nobody knows cannot be tried. */
@@ -178,9 +171,9 @@ public class Charges {
   }
 
   private static List<FireLoad> loads(ChargeQuestion q, PartDesign.Fire fire, double seconds) {
-    double usual = fire.usualKilograms() == null ? USUAL_WOOD : fire.usualKilograms();
+    double usual = Usual.WOOD_LOAD.or(fire.usualKilograms());
     double kilograms = q.kilograms() == null ? usual : q.kilograms();
-    double damp = fire.moisture() == null ? FireLoad.USUAL_MOISTURE : fire.moisture();
+    double damp = fire.moisture() == null ? Usual.WOOD_MOISTURE.value() : fire.moisture();
     int many = (int) within("loads", q.loads() == null ? null : (double) q.loads(), 1, 1, 24);
     List<FireLoad> all = new ArrayList<>();
     for (int i = 0; i < many; i++) {
@@ -211,7 +204,7 @@ public class Charges {
     double[] shine = new double[n + 1];
     for (int i = 0; i <= n; i++) {
       at[i] = seconds * i / n;
-      shine[i] = BRIGHT * Math.sin(Math.PI * i / n);
+      shine[i] = Usual.BRIGHT_SUN.value() * Math.sin(Math.PI * i / n);
     }
     return new Plants.Sunshine(at, shine);
   }
@@ -224,15 +217,16 @@ public class Charges {
         new PartMapping(UUID.randomUUID(), "", new Span(clock.instant(), 86_400, ZoneOffset.UTC));
     FeedMix mix = to.mix(heap.fed());
     List<CompostHeat.Batch> batches = to.batches(heap);
+    double keep = Usual.HEAP_KEPT_OVER.value();
     double draw =
         HeapDraw.largest(
             store,
-            StoreState.uniform(StoreGrid.night(store), KEEP + 5),
+            StoreState.uniform(StoreGrid.night(store), keep + 5),
             batches,
-            KEEP,
+            keep,
             0,
-            GROUND,
-            DAYS);
+            Usual.UNHOUSED_GROUND.value(),
+            Usual.HEAP_DAYS.value());
     return new HeapView(
         mix.kilograms(),
         mix.carbonToNitrogen(),
@@ -241,7 +235,7 @@ public class Charges {
         mix.freeAir(),
         batches.stream().mapToDouble(CompostHeat.Batch::solids).sum(),
         draw,
-        KEEP,
+        keep,
         Stream.concat(CompostHeat.unlike(store, batches).stream(), mix.hints().stream())
             .map(h -> new HeapView.Hint(h.reason(), h.remedy()))
             .toList());
@@ -261,7 +255,7 @@ public class Charges {
 
   private OptionalDouble cost(UUID holding, PartDesign part, Charge c) {
     String fuel = "firewood";
-    double perKilogram = FireLoad.heatingValue(FireLoad.USUAL_MOISTURE);
+    double perKilogram = FireLoad.heatingValue(Usual.WOOD_MOISTURE.value());
     if (part instanceof PartDesign.Fire f && f.moisture() != null) {
       perKilogram = FireLoad.heatingValue(f.moisture());
     } else if (part instanceof PartDesign.Flames || part instanceof PartDesign.Heater) {

@@ -1,5 +1,6 @@
 package nightbank.server.run;
 
+import nightbank.core.usual.Usual;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -38,7 +39,6 @@ import org.springframework.stereotype.Service;
 /** Gathers, once each, all that the judgement of a stretch of a store's time rests on. */
 @Service
 class JudgementAssembler {
-  private static final double GROUND = 8; // °C, where no house says otherwise
 
   private final Stores stores;
   private final Houses houses;
@@ -133,7 +133,7 @@ class JudgementAssembler {
     List<EventKind> kinds = charged.countedEvents(streamed);
     double ground =
         house == null
-            ? GROUND
+            ? Usual.UNHOUSED_GROUND.value()
             : house.design().groundCelsius() != null
                 ? house.design().groundCelsius()
                 : Ground.celsius(place.latitude(), 0, span.from(), Ground.DEEP);

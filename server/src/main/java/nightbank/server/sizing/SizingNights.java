@@ -1,5 +1,6 @@
 package nightbank.server.sizing;
 
+import nightbank.core.usual.Usual;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -34,11 +35,6 @@ import org.springframework.stereotype.Component;
 /** Nights that designs are tried on: as long as tonight, as cold as asked. */
 @Component
 class SizingNights {
-  private static final double CALM = 2; // m/s
-  private static final double CLEAR = 0.2;
-  private static final double EVENING_OVER_LOW = 6; // K, a clear night's fall from dusk
-  private static final double NOON_OVER_LOW = 9; // K
-  private static final double AIR_OVER_LIMIT = 2; // K, a house that was shut in time
   private static final double STEP = 600;
   private static final double PAIR_STEP = 300;
   private static final double FROM_NOON = 4.5 * 3600;
@@ -80,7 +76,7 @@ class SizingNights {
     Dark dark = dark(holding);
     double length = dark.seconds();
     SystemPlan plan =
-        plan(holding, houseId, low, EVENING_OVER_LOW, wind, cloud, length, STEP, keepStores);
+        plan(holding, houseId, low, Usual.EVENING_OVER_LOW.value(), wind, cloud, length, STEP, keepStores);
     return keepStores
         ? plan.withActions(
             LidHours.actions(
@@ -96,7 +92,7 @@ class SizingNights {
     Dark dark = dark(holding);
     double length = dark.seconds() + FROM_NOON;
     SystemPlan plan =
-        plan(holding, houseId, low, NOON_OVER_LOW, wind, cloud, length, PAIR_STEP, false);
+        plan(holding, houseId, low, Usual.NOON_OVER_LOW.value(), wind, cloud, length, PAIR_STEP, false);
     HoldingView place = holdings.get(holding);
     return plan.withSun(
         SolarGain.along(
@@ -123,12 +119,12 @@ class SizingNights {
       double step,
       boolean keepStores) {
     range("lowCelsius", low, -50, 25, "°C");
-    double v = wind == null ? CALM : wind;
-    double c = cloud == null ? CLEAR : cloud;
+    double v = Usual.CALM.or(wind);
+    double c = Usual.CLEAR_CLOUD.or(cloud);
     range("wind", v, 0, 40, "m/s");
     range("cloud", c, 0, 1, "");
     HouseDesign design = houses.get(holding, houseId).design();
-    double air = Math.max(design.plantLimitCelsius() + AIR_OVER_LIMIT, low + startOverLow + 3);
+    double air = Math.max(design.plantLimitCelsius() + Usual.HOUSE_OVER_LIMIT.value(), low + startOverLow + 3);
     SystemPlan plan =
         SystemPlan.of(
             system(holding, houseId, air, length),
@@ -155,7 +151,7 @@ class SizingNights {
   SystemPlan winter(UUID holding, UUID houseId, Winter winter, boolean keepStores) {
     HoldingView place = holdings.get(holding);
     HouseDesign design = houses.get(holding, houseId).design();
-    double air = design.plantLimitCelsius() + AIR_OVER_LIMIT;
+    double air = design.plantLimitCelsius() + Usual.HOUSE_OVER_LIMIT.value();
     PlantSystem system = system(holding, houseId, air, winter.nights().size() * 86_400.0);
     Instant begin = firstNight(place);
     return Season.plan(

@@ -43,9 +43,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class Sizings implements JobHandler {
   private static final int MOST = 400;
   private static final int MOST_MEDIA = 40;
-  private static final int NIGHTS = 120;
-  private static final int FEWEST_NIGHTS = 20;
-  private static final long SEED = 17;
   private static final double[] WRAPS = {0, 100};
 
   private final SizingNights nights;
@@ -196,7 +193,7 @@ public class Sizings implements JobHandler {
             () ->
                 Problem.field(
                     "hardestLow",
-                    () -> Winter.between(q.usualLow(), q.hardestLow(), NIGHTS, SEED)));
+                    () -> Winter.usual(q.usualLow(), q.hardestLow())));
     Sized sized = search(holding, house, night, q.sizing(), book).size(candidate);
     List<CurveView.Point> points =
         Season.of(
@@ -258,7 +255,7 @@ public class Sizings implements JobHandler {
     int offset = ZoneId.of(place.zone()).getRules().getStandardOffset(now).getTotalSeconds();
     return n == 0
         ? Optional.empty()
-        : Winter.ofHours(at, celsius, wind, cloud, offset, FEWEST_NIGHTS);
+        : Winter.ofHours(at, celsius, wind, cloud, offset, Winter.FEWEST);
   }
 
   /** October to April in the north, April to October in the south. */

@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import nightbank.core.usual.Usual;
 import java.util.Optional;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.store.FluidStream;
@@ -12,9 +13,6 @@ import nightbank.server.store.StoreDesign.Way;
 
 /** What is led through a store, to the core. */
 final class StoreCircuitMapping {
-  private static final double PLASTIC = 0.4; // W/(m K), where nobody says what the pipe is of
-  private static final double WALL = 0.002; // m
-  private static final double GRAIN = 0.04; // m
 
   private StoreCircuitMapping() {}
 
@@ -37,10 +35,10 @@ final class StoreCircuitMapping {
                       new HeatExchanger.Coil(
                           number(led.lengthMetres()),
                           number(led.diameterMetres()),
-                          or(led.wallMetres(), WALL),
+                          Usual.PIPE_WALL.or(led.wallMetres()),
                           conductivity(led.pipe()),
                           number(led.spacingMetres()));
-                  case STONES -> new HeatExchanger.Bed(or(led.grainMetres(), GRAIN));
+                  case STONES -> new HeatExchanger.Bed(Usual.STONES.or(led.grainMetres()));
                   case BORE -> new HeatExchanger.Bore(number(led.diameterMetres()));
                 });
     FluidStream.Fluid fluid =
@@ -49,14 +47,10 @@ final class StoreCircuitMapping {
   }
 
   private static double conductivity(String pipe) {
-    return PartLimit.of(pipe == null ? "" : pipe).map(PartLimit::conductivity).orElse(PLASTIC);
+    return PartLimit.of(pipe == null ? "" : pipe).map(PartLimit::conductivity).orElse(Usual.PIPE_CONDUCTIVITY.value());
   }
 
   private static double number(Double value) {
     return value == null ? Double.NaN : value;
-  }
-
-  private static double or(Double value, double otherwise) {
-    return value == null ? otherwise : value;
   }
 }

@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -24,8 +25,6 @@ import nightbank.server.store.StoreDesign.LayerKind;
 
 /** Designs to core records; every refusal names its field. */
 final class StoreMapping {
-  private static final double DULL = 0.9;
-  private static final double ROOM = 15; // °C
 
   private StoreMapping() {}
 
@@ -97,7 +96,7 @@ final class StoreMapping {
                 p.openToHouse() == null ? Set.of() : Set.copyOf(p.openToHouse()),
                 or(p.groundConductivity(), Place.SOIL),
                 or(p.coverMetres(), Place.USUAL_COVER),
-                or(p.roomCelsius(), ROOM)));
+                Usual.ROOM.or(p.roomCelsius())));
   }
 
   private static double or(Double given, double usual) {
@@ -150,7 +149,7 @@ final class StoreMapping {
               () ->
                   l.kind() == LayerKind.GAP
                       ? new Layer.ReflectiveGap(
-                          l.thicknessMetres(), l.emissivity() == null ? DULL : l.emissivity(), DULL)
+                          l.thicknessMetres(), Usual.DULL_EMISSIVITY.or(l.emissivity()), Usual.DULL_EMISSIVITY.value())
                       : new Layer.Bulk(
                           MediumCatalogue.insulation(l.material() == null ? "" : l.material())
                               .orElseThrow(

@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import nightbank.core.usual.Usual;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
@@ -166,7 +167,7 @@ public class Stores {
         s.squareMetres() == null
             ? core.faceArea(FaceName.SIDE) * core.count() / 2
             : s.squareMetres();
-    return area * (s.absorptance() == null ? PartMapping.DARK : s.absorptance());
+    return area * Usual.FACE_ABSORPTANCE.or(s.absorptance());
   }
 
   /**
