@@ -11,6 +11,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { degrees, kelvins, powerOf, mine, lengthOf, thinOf } from '@/shared/units'
 import { catalogueQuery } from '../store/queries'
+import { usualOf } from '../store/usual'
 import HouseParts from './HouseParts.vue'
 import { houseQuery } from './queries'
 import { tightness, type Design } from './shapes'
@@ -252,7 +253,9 @@ function massive(is: boolean) {
           <BFormCheckbox
             :model-value="draft.design.screenResistance != null"
             class="wide"
-            @update:model-value="draft.design.screenResistance = $event ? 0.25 : none"
+            @update:model-value="draft.design.screenResistance = $event
+                ? usualOf(catalogue, 'SCREEN_RESISTANCE')
+                : none"
             >a night screen that can be drawn</BFormCheckbox
           >
           <BFormCheckbox v-model="draft.design.fleece" class="wide"

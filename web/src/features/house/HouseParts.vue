@@ -32,7 +32,7 @@ function add(design: Design) {
     name: `Part ${design.skin.length + 1}`,
     looks: 'OUT',
     areaSquareMetres: 5,
-    transmittance: 5.8,
+    transmittance: props.catalogue.find((s) => s.id === 'single-glass')!.uValue.value,
     material: 'single-glass',
     tiltDegrees: none,
     azimuthDegrees: none,

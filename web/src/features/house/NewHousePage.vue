@@ -11,6 +11,7 @@ import { useSession } from '@/shared/session'
 import { degrees } from '@/shared/units'
 import { newId } from '../store/designs'
 import { catalogueQuery } from '../store/queries'
+import { usualOf } from '../store/usual'
 import { dimensions, plants, shapes, tightness, type Answers, type Shape } from './shapes'
 
 /** Five questions from nothing to a first verdict. */
@@ -48,7 +49,7 @@ async function see() {
     shape: { ...shape },
     material: answers.material,
     backCelsius: (shape.kind === 'LEAN_TO' && heated.value === 'yes'
-      ? 16
+      ? usualOf(catalogue.value, 'DWELLING')
       : null) as unknown as number,
     airChangesPerHour: answers.tight,
     plantLimitCelsius: answers.limit ?? 0,

@@ -11,6 +11,7 @@ import EndsEditor from './EndsEditor.vue'
 import FlowField from './FlowField.vue'
 import HeapFed from './HeapFed.vue'
 import HeatsEditor from './HeatsEditor.vue'
+import { usualOf, type UsualName } from '../store/usual'
 import { byHand, type HeatTo, type Of, type Part } from './parts'
 import { usePartDraft } from './usePartDraft'
 
@@ -26,6 +27,7 @@ const props = defineProps<{
 defineEmits<{ remove: [] }>()
 const { draft, state, error } = usePartDraft(props.holding, () => props.part)
 const d = computed(() => draft.design)
+const usual = (name: UsualName) => String(usualOf(props.catalogue, name))
 const bodies = computed(() =>
   props.stores
     .filter((s) => !s.planned)
@@ -130,7 +132,7 @@ function setNode(n: Views['NodeDesign'], value: unknown) {
           :options="catalogue.hearths.map((h) => ({ value: h.id, text: h.name }))"
         />
         <NumberField v-model="d.usualKilograms" label="Wood in one load" quantity="mass" />
-        <NumberField v-model="d.moisture" label="Water in the wood, share" optional />
+        <NumberField v-model="d.moisture" label="Water in the wood, share" optional :placeholder="usual('WOOD_MOISTURE')" />
         <NumberField
           v-model="d.kilogramsPerHour"
           label="Burns at once, kg an hour"
@@ -153,7 +155,7 @@ function setNode(n: Views['NodeDesign'], value: unknown) {
           v-model="d.efficiency"
           label="of its fuel’s heat, share"
           optional
-          placeholder="0.85"
+          :placeholder="usual('HEATER_EFFICIENCY')"
         />
       </template>
       <NumberField
@@ -170,7 +172,7 @@ function setNode(n: Views['NodeDesign'], value: unknown) {
           optional
           placeholder="half its sides"
         />
-        <NumberField v-model="d.absorptance" label="How dark, 0 to 1" optional placeholder="0.85" />
+        <NumberField v-model="d.absorptance" label="How dark, 0 to 1" optional :placeholder="usual('FACE_ABSORPTANCE')" />
       </template>
       <template v-else-if="d.kind === 'HEAT_PUMP'">
         <NumberField v-model="d.watts" label="Draws" quantity="power" />

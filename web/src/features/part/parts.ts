@@ -98,7 +98,7 @@ export function fresh(kind: Kind, store: string | null): PartDesign {
         gasCelsius: none,
         roomAir: false,
         usualKilograms: 6,
-        moisture: 0.18,
+        moisture: none,
         indoors: true,
       }
     case 'FLAMES':
@@ -132,7 +132,7 @@ export function fresh(kind: Kind, store: string | null): PartDesign {
         control: store ? byHand() : always(thermostat(sensor('HOUSE_AIR'), 3, 5)),
       }
     case 'SUNLIGHT':
-      return { kind, storeId: store as string, absorptance: 0.85, squareMetres: none }
+      return { kind, storeId: store as string, absorptance: none, squareMetres: none }
     case 'HEAP':
       return { kind, storeId: store as string, fed: [] }
     case 'CIRCUIT':

@@ -14,6 +14,8 @@ import { useSession } from '@/shared/session'
 import { areaOf, degrees, energyOf, kelvins, massOf, powerOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import { newId } from '../store/designs'
+import { catalogueQuery } from '../store/queries'
+import { usualOf } from '../store/usual'
 import { sizeCurve } from './queries'
 import { bodies, curveSentence, figuresOf, foundSentence, limitWord, meansWord } from './sentences'
 import { useSizing } from './useSizing'
@@ -26,6 +28,7 @@ const router = useRouter()
 const client = useQueryClient()
 const holding = String(route.params.holding)
 const { data: houses } = useQuery(housesQuery(holding))
+const { data: catalogue } = useQuery(catalogueQuery())
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const houseId = computed(() => String(route.query.house ?? houses.value?.[0]?.id ?? ''))
 const house = computed(() => houses.value?.find((h) => h.id === houseId.value))
@@ -123,9 +126,9 @@ watch(
         container: s.container,
         medium: s.medium,
         wrapMillimetres: s.wrapMillimetres,
-        usualLow: q.low + 8,
+        usualLow: q.low + usualOf(catalogue.value, 'USUAL_OVER_HARD_LOW'),
         hardestLow: q.low - 1,
-        dailyJoules: q.power > 0 ? q.power * 5 * 3600 : 0,
+        dailyJoules: q.power > 0 ? q.power * usualOf(catalogue.value, 'SURPLUS_HOURS') * 3600 : 0,
       })
       if (mine === asked) curve.value = c
     } catch (e) {

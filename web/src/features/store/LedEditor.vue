@@ -34,7 +34,7 @@ function add() {
     carrying: 'WATER',
     lengthMetres: 10,
     diameterMetres: 0.02,
-    wallMetres: 0.002,
+    wallMetres: null as never,
     spacingMetres: 0.12,
     pipe: 'pex-pipe',
   })
@@ -45,7 +45,6 @@ function choose(way: unknown) {
   l.way = way as typeof l.way
   if (l.way === 'STONES') {
     l.carrying = 'AIR'
-    l.grainMetres ??= 0.04
   } else {
     l.diameterMetres ??= 0.02
     if (l.way === 'COIL') {

@@ -1,5 +1,6 @@
 package nightbank.server.store.internal;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.caution.PartLimit;
@@ -10,6 +11,7 @@ import nightbank.core.medium.SkinMaterial;
 import nightbank.core.source.Feedstock;
 import nightbank.core.source.Fuel;
 import nightbank.core.source.Hearth;
+import nightbank.core.usual.Usual;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.shared.Versions;
@@ -46,7 +48,15 @@ class StoreController {
       List<PartLimit> parts,
       List<Hearth> hearths,
       List<Feedstock> feedstocks,
-      List<Fuel> fuels) {}
+      List<Fuel> fuels,
+      List<UsualView> usual) {}
+
+  /** A number taken where nobody says otherwise, in its unit. */
+  record UsualView(Usual of, double value, double low, double high, String unit, String source) {
+    UsualView(Usual u) {
+      this(u, u.value(), u.range().low(), u.range().high(), u.unit(), u.source());
+    }
+  }
 
   @GetMapping("/api/catalogue")
   CatalogueView catalogue() {
@@ -57,7 +67,8 @@ class StoreController {
         PartLimit.all(),
         Hearth.all(),
         Feedstock.all(),
-        Fuel.all());
+        Fuel.all(),
+        Arrays.stream(Usual.values()).map(UsualView::new).toList());
   }
 
   @GetMapping("/api/holdings/{holdingId}/stores")
