@@ -174,6 +174,10 @@ function setNode(n: Views['NodeDesign'], value: unknown) {
         />
         <NumberField v-model="d.absorptance" label="How dark, 0 to 1" optional :placeholder="usual('FACE_ABSORPTANCE')" />
       </template>
+      <template v-else-if="d.kind === 'ANIMALS'">
+        <NumberField v-model="d.count" label="How many" />
+        <NumberField v-model="d.kilogramsEach" label="Each weighs" quantity="mass" />
+      </template>
       <template v-else-if="d.kind === 'HEAT_PUMP'">
         <NumberField v-model="d.watts" label="Draws" quantity="power" />
         <label :for="`${part.id}-cold`">Takes heat from</label>

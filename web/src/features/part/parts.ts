@@ -23,6 +23,7 @@ export const kindWord: Record<Kind, string> = {
   HEAP: 'its own biology',
   CIRCUIT: 'a circuit of water or air',
   HEAT_PUMP: 'a heat pump',
+  ANIMALS: 'animals that sleep there',
 }
 
 const kindName: Record<Kind, string> = {
@@ -34,6 +35,7 @@ const kindName: Record<Kind, string> = {
   HEAP: 'Rot',
   CIRCUIT: 'Circuit',
   HEAT_PUMP: 'Heat pump',
+  ANIMALS: 'Animals',
 }
 
 /** What a new part is called until somebody says better. */
@@ -146,6 +148,8 @@ export function fresh(kind: Kind, store: string | null): PartDesign {
           : [{ kind: 'BOILER', highestCelsius: 90 }, radiator(80)],
         control: byHand(),
       }
+    case 'ANIMALS':
+      return { kind, count: 6, kilogramsEach: 2 }
     default:
       return {
         kind: 'HEAT_PUMP',
@@ -262,6 +266,8 @@ export function partWord(d: PartDesign, names: Map<string, string>, u: Temperatu
       return `${massOf(d.fed.reduce((s, f) => s + f.kilograms, 0))} fed`
     case 'CIRCUIT':
       return `${d.carries === 'AIR' ? 'air' : 'water'} from ${list(d.ends.map((e) => endWord(e, names, u)))}, ${controlWord(d.control, names, u)}`
+    case 'ANIMALS':
+      return `${d.count} of ${massOf(d.kilogramsEach)} each`
     default:
       return `${powerOf(d.watts)} of power, ${controlWord(d.control, names, u)}`
   }

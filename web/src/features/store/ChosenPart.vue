@@ -32,8 +32,9 @@ const own = computed(() =>
       : storesOf(p.design).includes(props.id),
   ),
 )
-const ofHouse: Kind[] = ['FLAMES', 'HEATER', 'ELEMENT', 'FIRE', 'CIRCUIT', 'HEAT_PUMP']
-const ofStore: Kind[] = [...ofHouse, 'SUNLIGHT', 'HEAP']
+const common: Kind[] = ['FLAMES', 'HEATER', 'ELEMENT', 'FIRE', 'CIRCUIT', 'HEAT_PUMP']
+const ofHouse: Kind[] = [...common, 'ANIMALS']
+const ofStore: Kind[] = [...common, 'SUNLIGHT', 'HEAP']
 const kinds = computed(() => [
   { value: '', text: '+ add …' },
   ...(house.value ? ofHouse : ofStore).map((k) => ({ value: k, text: kindWord[k] })),

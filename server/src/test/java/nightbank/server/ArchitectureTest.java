@@ -129,4 +129,35 @@ public class ArchitectureTest {
   public void coresPackagesFormNoRing() {
     slices().matching("nightbank.core.(**)").should().beFreeOfCycles().check(ALL);
   }
+
+  @Test
+  public void numbersAndLettersDoNotHangOnTheMachinesLanguage() {
+    noClasses()
+        .should()
+        .callMethod(String.class, "format", String.class, Object[].class)
+        .orShould()
+        .callMethod(String.class, "toLowerCase")
+        .orShould()
+        .callMethod(String.class, "toUpperCase")
+        .check(ALL);
+  }
+
+  @Test
+  public void everyRoomSaysWhatItIsFor() {
+    Set<String> rooms =
+        ALL.stream()
+            .map(c -> c.getPackageName())
+            .filter(p -> p.matches("nightbank\\.(core|server)\\.[a-z.]+"))
+            .filter(p -> !p.startsWith("nightbank.server") || !p.contains("internal"))
+            .collect(Collectors.toSet());
+    assertThat(rooms)
+        .allSatisfy(
+            room ->
+                assertThat(
+                        Program.root()
+                            .resolve(room.split("\\.")[1] + "/src/main/java")
+                            .resolve(room.replace('.', '/'))
+                            .resolve("package-info.java"))
+                    .exists());
+  }
 }

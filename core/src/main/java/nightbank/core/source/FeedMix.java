@@ -1,5 +1,6 @@
 package nightbank.core.source;
 
+import java.util.Locale;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -70,12 +71,12 @@ public record FeedMix(List<Part> parts) {
     if (cn > 35) {
       hints.add(
           new Hint(
-              String.format("%.0f parts of carbon to one of nitrogen: it will not get hot.", cn),
+              String.format(Locale.ROOT, "%.0f parts of carbon to one of nitrogen: it will not get hot.", cn),
               "Add manure, grass or kitchen scraps until it is 25 to 35."));
     } else if (cn < 25) {
       hints.add(
           new Hint(
-              String.format(
+              String.format(Locale.ROOT, 
                   "%.0f parts of carbon to one of nitrogen: it will smell of ammonia.", cn),
               "Add straw, leaves or sawdust until it is 25 to 35."));
     }
@@ -83,12 +84,12 @@ public record FeedMix(List<Part> parts) {
     if (water < 50) {
       hints.add(
           new Hint(
-              String.format("%.0f %% of water: too dry to work.", water),
+              String.format(Locale.ROOT, "%.0f %% of water: too dry to work.", water),
               "Wet it as you stack it until a squeezed handful just drips, 50 to 60 %."));
     } else if (water > 60) {
       hints.add(
           new Hint(
-              String.format("%.0f %% of water: it shuts the air out.", water),
+              String.format(Locale.ROOT, "%.0f %% of water: it shuts the air out.", water),
               "Mix in something dry and stiff until it is 50 to 60 %."));
     }
     return hints;

@@ -5,7 +5,7 @@ import java.util.Optional;
 
 /** What makes heat out of fuel, power, sun or rot. What it is; how it runs is {@link Running}. */
 public sealed interface HeatSource
-    permits WoodFire, Flames, FuelHeater, ElectricHeat, SunOnFace, CompostHeat {
+    permits WoodFire, Flames, FuelHeater, ElectricHeat, SunOnFace, CompostHeat, Animals {
   /** Where its heat goes; what is left of the whole leaves by its flue. */
   List<Share> shares();
 

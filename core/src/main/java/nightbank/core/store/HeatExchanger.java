@@ -1,5 +1,6 @@
 package nightbank.core.store;
 
+import java.util.Locale;
 import nightbank.core.medium.Medium;
 
 /** Where a stream goes through a store. */
@@ -107,7 +108,7 @@ public sealed interface HeatExchanger
   private static void within(String what, double v, double low, double high, String unit) {
     if (!(v >= low && v <= high)) {
       throw new IllegalArgumentException(
-          String.format(
+          String.format(Locale.ROOT, 
               "%s must lie between %.4g and %.4g %s, was %.4g", what, low, high, unit, v));
     }
   }

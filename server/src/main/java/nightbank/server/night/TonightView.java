@@ -94,7 +94,7 @@ public record TonightView(
   /**
    * A source, circuit or heat pump through the night.
    *
-   * @param kind FIRE, FLAMES, HEATER, ELEMENT, SUNLIGHT, HEAP, CIRCUIT or HEAT_PUMP
+   * @param kind FIRE, FLAMES, HEATER, ELEMENT, SUNLIGHT, HEAP, CIRCUIT, HEAT_PUMP or ANIMALS
    * @param byItself whether it runs without anybody's hand
    * @param watts of heat that it gives or moves
    * @param endsJoules what each end of a circuit gave to its stream, what a heat pump took from its

@@ -22,8 +22,33 @@ import nightbank.server.part.ControlDesign.SensorDesign;
   @JsonSubTypes.Type(value = PartDesign.Heap.class, name = "HEAP"),
   @JsonSubTypes.Type(value = PartDesign.Circuit.class, name = "CIRCUIT"),
   @JsonSubTypes.Type(value = PartDesign.HeatPump.class, name = "HEAT_PUMP"),
+  @JsonSubTypes.Type(value = PartDesign.Animals.class, name = "ANIMALS"),
 })
 public sealed interface PartDesign {
+
+  /** What is to be done with each kind; a new kind has to be added here, and so everywhere. */
+  interface Cases<R> {
+    R fire(Fire design);
+
+    R flames(Flames design);
+
+    R heater(Heater design);
+
+    R element(Element design);
+
+    R sunlight(Sunlight design);
+
+    R heap(Heap design);
+
+    R circuit(Circuit design);
+
+    R heatPump(HeatPump design);
+
+    R animals(Animals design);
+  }
+
+  /** What these cases say of its kind. */
+  <R> R as(Cases<R> cases);
 
   /** Where heat goes. */
   enum To {
@@ -61,7 +86,12 @@ public sealed interface PartDesign {
       Double usualKilograms,
       Double moisture,
       boolean indoors)
-      implements PartDesign {}
+      implements PartDesign {
+    @Override
+    public <R> R as(Cases<R> cases) {
+      return cases.fire(this);
+    }
+  }
 
   /**
    * Candles, wax burners, oil lamps.
@@ -75,7 +105,12 @@ public sealed interface PartDesign {
       String fuel,
       boolean indoors,
       ControlDesign control)
-      implements PartDesign {}
+      implements PartDesign {
+    @Override
+    public <R> R as(Cases<R> cases) {
+      return cases.flames(this);
+    }
+  }
 
   /**
    * A heater or boiler that burns bought fuel.
@@ -91,7 +126,12 @@ public sealed interface PartDesign {
       boolean flue,
       boolean indoors,
       ControlDesign control)
-      implements PartDesign {}
+      implements PartDesign {
+    @Override
+    public <R> R as(Cases<R> cases) {
+      return cases.heater(this);
+    }
+  }
 
   /**
    * An electric element or heater.
@@ -100,7 +140,12 @@ public sealed interface PartDesign {
    */
   record Element(
       List<HeatTo> heats, double watts, boolean surplus, boolean indoors, ControlDesign control)
-      implements PartDesign {}
+      implements PartDesign {
+    @Override
+    public <R> R as(Cases<R> cases) {
+      return cases.element(this);
+    }
+  }
 
   /**
    * Sun on a dark upright face of a store.
@@ -108,10 +153,20 @@ public sealed interface PartDesign {
    * @param absorptance absent for a dull dark face
    * @param squareMetres absent for half of its sides
    */
-  record Sunlight(UUID storeId, Double absorptance, Double squareMetres) implements PartDesign {}
+  record Sunlight(UUID storeId, Double absorptance, Double squareMetres) implements PartDesign {
+    @Override
+    public <R> R as(Cases<R> cases) {
+      return cases.sunlight(this);
+    }
+  }
 
   /** A heap's own heat. */
-  record Heap(UUID storeId, List<Fed> fed) implements PartDesign {}
+  record Heap(UUID storeId, List<Fed> fed) implements PartDesign {
+    @Override
+    public <R> R as(Cases<R> cases) {
+      return cases.heap(this);
+    }
+  }
 
   /**
    * One feeding of a heap.
@@ -138,7 +193,12 @@ public sealed interface PartDesign {
       double machineWatts,
       List<EndDesign> ends,
       ControlDesign control)
-      implements PartDesign {}
+      implements PartDesign {
+    @Override
+    public <R> R as(Cases<R> cases) {
+      return cases.circuit(this);
+    }
+  }
 
   /**
    * A heat pump.
@@ -153,7 +213,20 @@ public sealed interface PartDesign {
       Double coldestCelsius,
       Double hottestCelsius,
       ControlDesign control)
-      implements PartDesign {}
+      implements PartDesign {
+    @Override
+    public <R> R as(Cases<R> cases) {
+      return cases.heatPump(this);
+    }
+  }
+
+  /** Hens, rabbits or other beasts that sleep in the house. */
+  record Animals(int count, double kilogramsEach) implements PartDesign {
+    @Override
+    public <R> R as(Cases<R> cases) {
+      return cases.animals(this);
+    }
+  }
 
   /** What a heat pump takes from or gives to. */
   enum Node {

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.Supplier;
+import nightbank.core.source.Animals;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.FeedMix;
@@ -55,25 +56,57 @@ public final class PartMapping {
   /** Refuses what cannot be, by the name of its field. */
   static void check(PartView part, Span span) {
     PartMapping to = new PartMapping(part.id(), "design", span);
-    PartDesign d = part.design();
-    if (d instanceof PartDesign.Fire f) {
-      to.fire(f, List.of());
-    } else if (d instanceof PartDesign.Flames f) {
-      to.flames(f);
-    } else if (d instanceof PartDesign.Heater h) {
-      to.heater(h);
-    } else if (d instanceof PartDesign.Element e) {
-      to.element(e);
-    } else if (d instanceof PartDesign.Sunlight s) {
-      to.at("storeId", () -> text(s.storeId()));
-    } else if (d instanceof PartDesign.Heap h) {
-      to.at("storeId", () -> text(h.storeId()));
-      to.batches(h);
-    } else if (d instanceof PartDesign.Circuit c) {
-      to.circuit(c);
-    } else if (d instanceof PartDesign.HeatPump p) {
-      to.pump(p);
-    }
+    part.design().as(to.checks());
+  }
+
+  private PartDesign.Cases<Object> checks() {
+    return new PartDesign.Cases<>() {
+      @Override
+      public Object fire(PartDesign.Fire d) {
+        return PartMapping.this.fire(d, List.of());
+      }
+
+      @Override
+      public Object flames(PartDesign.Flames d) {
+        return PartMapping.this.flames(d);
+      }
+
+      @Override
+      public Object heater(PartDesign.Heater d) {
+        return PartMapping.this.heater(d);
+      }
+
+      @Override
+      public Object element(PartDesign.Element d) {
+        return PartMapping.this.element(d);
+      }
+
+      @Override
+      public Object sunlight(PartDesign.Sunlight d) {
+        return at("storeId", () -> text(d.storeId()));
+      }
+
+      @Override
+      public Object heap(PartDesign.Heap d) {
+        at("storeId", () -> text(d.storeId()));
+        return batches(d);
+      }
+
+      @Override
+      public Object circuit(PartDesign.Circuit d) {
+        return PartMapping.this.circuit(d);
+      }
+
+      @Override
+      public Object heatPump(PartDesign.HeatPump d) {
+        return pump(d);
+      }
+
+      @Override
+      public Object animals(PartDesign.Animals d) {
+        return PartMapping.this.animals(d);
+      }
+    };
   }
 
   public SystemSource fire(PartDesign.Fire d, List<FireLoad> loads) {
@@ -170,6 +203,11 @@ public final class PartMapping {
   public SystemSource heap(PartDesign.Heap d, boolean indoors) {
     return new SystemSource(
         id, new CompostHeat(text(d.storeId()), batches(d)), Control.free(), indoors);
+  }
+
+  public SystemSource animals(PartDesign.Animals d) {
+    Animals beasts = at("count", () -> new Animals(d.count(), d.kilogramsEach()));
+    return new SystemSource(id, beasts, Control.free(), true);
   }
 
   /** What its feedings have left at the stretch's start; those that come later come then. */

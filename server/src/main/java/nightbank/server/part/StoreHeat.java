@@ -76,7 +76,7 @@ public record StoreHeat(
     return sum;
   }
 
-  private static final class Gathered {
+  private static final class Gathered implements PartDesign.Cases<Void> {
     private final UUID store;
     private StoreFacts.SourceKind kind = StoreFacts.SourceKind.NONE;
     private double watts;
@@ -94,40 +94,72 @@ public record StoreHeat(
       this.store = store;
     }
 
-    void add(PartDesign d) {
-      if (d instanceof PartDesign.Heap) {
-        kind = StoreFacts.SourceKind.HEAP;
-      } else if (d instanceof PartDesign.Fire f) {
-        fire(f);
-      } else if (d instanceof PartDesign.Element e) {
-        double into = share(e.heats()) * e.watts();
-        surplusWatts += e.surplus() ? into : 0;
-        found(StoreFacts.SourceKind.ELEMENT, into);
-      } else if (d instanceof PartDesign.Heater h) {
-        found(StoreFacts.SourceKind.FLAMES, share(h.heats()) * h.watts());
-      } else if (d instanceof PartDesign.Flames f) {
-        double each =
-            new Flames(Share.allToHouse(), 1, f.gramsPerHour(), Fuel.of(f.fuel()).orElseThrow())
-                .wattsEach();
-        found(StoreFacts.SourceKind.FLAMES, share(f.heats()) * f.count() * each);
-      } else if (d instanceof PartDesign.HeatPump p && store.equals(p.hot().storeId())) {
-        found(StoreFacts.SourceKind.HEAT_PUMP, Usual.SMALL_HEAT_PUMP_FACTOR.value() * p.watts());
-        Double cold = p.cold() == null ? null : p.cold().celsius();
-        pumps.add(new Pumped(PartMapping.machine(p), Usual.COLD_SUPPLY.or(cold)));
-      } else if (d instanceof PartDesign.Sunlight s) {
-        sunlit = s;
-        found(StoreFacts.SourceKind.SUN, 0);
-      } else if (d instanceof PartDesign.Circuit c) {
-        circuit(c);
-      }
+    @Override
+    public Void fire(PartDesign.Fire d) {
+      burns(d);
+      return null;
     }
 
-    private void found(StoreFacts.SourceKind what, double more) {
+    @Override
+    public Void flames(PartDesign.Flames d) {
+      double each =
+          new Flames(Share.allToHouse(), 1, d.gramsPerHour(), Fuel.of(d.fuel()).orElseThrow())
+              .wattsEach();
+      return found(StoreFacts.SourceKind.FLAMES, share(d.heats()) * d.count() * each);
+    }
+
+    @Override
+    public Void heater(PartDesign.Heater d) {
+      return found(StoreFacts.SourceKind.FLAMES, share(d.heats()) * d.watts());
+    }
+
+    @Override
+    public Void element(PartDesign.Element d) {
+      double into = share(d.heats()) * d.watts();
+      surplusWatts += d.surplus() ? into : 0;
+      return found(StoreFacts.SourceKind.ELEMENT, into);
+    }
+
+    @Override
+    public Void sunlight(PartDesign.Sunlight d) {
+      sunlit = d;
+      return found(StoreFacts.SourceKind.SUN, 0);
+    }
+
+    @Override
+    public Void heap(PartDesign.Heap d) {
+      kind = StoreFacts.SourceKind.HEAP;
+      return null;
+    }
+
+    @Override
+    public Void circuit(PartDesign.Circuit d) {
+      led(d);
+      return null;
+    }
+
+    @Override
+    public Void heatPump(PartDesign.HeatPump d) {
+      if (store.equals(d.hot().storeId())) {
+        found(StoreFacts.SourceKind.HEAT_PUMP, Usual.SMALL_HEAT_PUMP_FACTOR.value() * d.watts());
+        Double cold = d.cold() == null ? null : d.cold().celsius();
+        pumps.add(new Pumped(PartMapping.machine(d), Usual.COLD_SUPPLY.or(cold)));
+      }
+      return null;
+    }
+
+    @Override
+    public Void animals(PartDesign.Animals d) {
+      return null;
+    }
+
+    private Void found(StoreFacts.SourceKind what, double more) {
       kind = kind == StoreFacts.SourceKind.NONE ? what : kind;
       watts += more;
+      return null;
     }
 
-    private void fire(PartDesign.Fire f) {
+    private void burns(PartDesign.Fire f) {
       Hearth h = Hearth.of(f.hearth() == null ? "" : f.hearth()).orElseGet(Hearth::bench);
       double into = 0;
       double room = 0;
@@ -137,7 +169,7 @@ public record StoreHeat(
       }
       hearth = h.withSplit(into, room);
       usualWood = Usual.WOOD_LOAD.or(f.usualKilograms());
-      woodMoisture = f.moisture() == null ? Usual.WOOD_MOISTURE.value() : f.moisture();
+      woodMoisture = Usual.WOOD_MOISTURE.or(f.moisture());
       found(StoreFacts.SourceKind.FIRE, 0);
     }
 
@@ -150,7 +182,7 @@ public record StoreHeat(
       return sum;
     }
 
-    private void circuit(PartDesign.Circuit c) {
+    private void led(PartDesign.Circuit c) {
       boolean air = c.carries() == PartDesign.Carries.AIR;
       if (stream == null) {
         stream =

@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.source.CompostHeat;
-import nightbank.core.source.FireLoad;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.system.FluidCircuit;
@@ -40,42 +39,100 @@ public final class Plants {
    */
   public static PlantSystem system(
       Greenhouse house, List<Standing> stores, List<PartView> parts, Span span, Sunshine sun) {
-    Map<UUID, Standing> byId = new HashMap<>();
-    stores.forEach(s -> byId.put(s.id(), s));
-    List<SystemSource> sources = new ArrayList<>();
-    List<FluidCircuit> circuits = new ArrayList<>();
-    List<PumpedHeat> pumps = new ArrayList<>();
-    Map<UUID, List<CompostHeat.Batch>> fed = new HashMap<>();
+    Gathering all = new Gathering(stores, span, sun);
     for (int i = 0; i < parts.size(); i++) {
-      PartView p = parts.get(i);
-      PartMapping to = new PartMapping(p.id(), "parts." + i, span);
-      PartDesign d = p.design();
-      if (d instanceof PartDesign.Fire f) {
-        sources.add(to.fire(f, List.<FireLoad>of()));
-      } else if (d instanceof PartDesign.Flames f) {
-        sources.add(to.flames(f));
-      } else if (d instanceof PartDesign.Heater h) {
-        sources.add(to.heater(h));
-      } else if (d instanceof PartDesign.Element e) {
-        sources.add(to.element(e));
-      } else if (d instanceof PartDesign.Sunlight s && byId.containsKey(s.storeId())) {
-        HeatStore store = byId.get(s.storeId()).store();
-        sources.add(to.sunlight(s, store, sun.seconds(), sun.wattsPerSquareMetre()));
-      } else if (d instanceof PartDesign.Heap h && byId.containsKey(h.storeId())) {
-        sources.add(to.heap(h, byId.get(h.storeId()).indoors()));
-        fed.put(h.storeId(), to.batches(h));
-      } else if (d instanceof PartDesign.Circuit c) {
-        circuits.add(to.circuit(c));
-      } else if (d instanceof PartDesign.HeatPump h) {
-        pumps.add(to.pump(h));
-      }
+      all.part(parts.get(i), "parts." + i);
     }
-    List<SystemStore> bodies = stores.stream().map(s -> body(s, fed.get(s.id()))).toList();
-    return new PlantSystem(Optional.ofNullable(house), bodies, sources, circuits, pumps);
+    List<SystemStore> bodies = stores.stream().map(s -> body(s, all.fed.get(s.id()))).toList();
+    return new PlantSystem(
+        Optional.ofNullable(house), bodies, all.sources, all.circuits, all.pumps);
   }
 
   private static SystemStore body(Standing s, List<CompostHeat.Batch> fed) {
     HeatStore store = fed == null || fed.isEmpty() ? s.store() : CompostHeat.asFed(s.store(), fed);
     return new SystemStore(s.id().toString(), store, s.state());
+  }
+
+  /** Parts as the core has them; what belongs to a store that is not here is left out. */
+  private static final class Gathering implements PartDesign.Cases<Void> {
+    private final Map<UUID, Standing> byId = new HashMap<>();
+    private final List<SystemSource> sources = new ArrayList<>();
+    private final List<FluidCircuit> circuits = new ArrayList<>();
+    private final List<PumpedHeat> pumps = new ArrayList<>();
+    private final Map<UUID, List<CompostHeat.Batch>> fed = new HashMap<>();
+    private final Span span;
+    private final Sunshine sun;
+    private PartMapping to;
+
+    Gathering(List<Standing> stores, Span span, Sunshine sun) {
+      stores.forEach(s -> byId.put(s.id(), s));
+      this.span = span;
+      this.sun = sun;
+    }
+
+    void part(PartView p, String field) {
+      to = new PartMapping(p.id(), field, span);
+      p.design().as(this);
+    }
+
+    private Void source(SystemSource source) {
+      sources.add(source);
+      return null;
+    }
+
+    @Override
+    public Void fire(PartDesign.Fire d) {
+      return source(to.fire(d, List.of()));
+    }
+
+    @Override
+    public Void flames(PartDesign.Flames d) {
+      return source(to.flames(d));
+    }
+
+    @Override
+    public Void heater(PartDesign.Heater d) {
+      return source(to.heater(d));
+    }
+
+    @Override
+    public Void element(PartDesign.Element d) {
+      return source(to.element(d));
+    }
+
+    @Override
+    public Void sunlight(PartDesign.Sunlight d) {
+      Standing at = byId.get(d.storeId());
+      return at == null
+          ? null
+          : source(to.sunlight(d, at.store(), sun.seconds(), sun.wattsPerSquareMetre()));
+    }
+
+    @Override
+    public Void heap(PartDesign.Heap d) {
+      Standing at = byId.get(d.storeId());
+      if (at == null) {
+        return null;
+      }
+      fed.put(d.storeId(), to.batches(d));
+      return source(to.heap(d, at.indoors()));
+    }
+
+    @Override
+    public Void circuit(PartDesign.Circuit d) {
+      circuits.add(to.circuit(d));
+      return null;
+    }
+
+    @Override
+    public Void heatPump(PartDesign.HeatPump d) {
+      pumps.add(to.pump(d));
+      return null;
+    }
+
+    @Override
+    public Void animals(PartDesign.Animals d) {
+      return source(to.animals(d));
+    }
   }
 }

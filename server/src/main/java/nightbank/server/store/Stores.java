@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import java.util.Locale;
 import nightbank.core.usual.Usual;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -304,7 +305,7 @@ public class Stores {
       if (p.id() == null || p.kind() == null || p.name() == null || p.name().isBlank()) {
         throw Problem.invalid("probes", "A probe lacks its name.", "Give every probe a name.");
       }
-      if (p.name().length() > 100 || !names.add(p.name().strip().toLowerCase())) {
+      if (p.name().length() > 100 || !names.add(p.name().strip().toLowerCase(Locale.ROOT))) {
         throw Problem.invalid(
             "probes",
             "Two probes are called " + p.name() + ".",

@@ -12,6 +12,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -106,7 +107,11 @@ public class ReadingRepository {
    */
   public void look(YearMonth month) {
     db.fetch(
-        "SELECT FROM reading_%04d_%02d LIMIT 0".formatted(month.getYear(), month.getMonthValue()));
+        String.format(
+            Locale.ROOT,
+            "SELECT FROM reading_%04d_%02d LIMIT 0",
+            month.getYear(),
+            month.getMonthValue()));
   }
 
   /** All of them, or the first of each of so many equal stretches. */
