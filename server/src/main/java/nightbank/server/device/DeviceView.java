@@ -1,5 +1,6 @@
 package nightbank.server.device;
 
+import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -18,7 +19,7 @@ public record DeviceView(
     Instant lastSeenAt,
     String lastProblem,
     List<DeviceChannel> channels,
-    String token) {
+    @Nullable String token) {
 
   /** One of its channels, by the name that it sends, and the probe that it reads. */
   public record DeviceChannel(String name, UUID probeId) {}

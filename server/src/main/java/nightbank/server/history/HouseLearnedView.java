@@ -1,5 +1,6 @@
 package nightbank.server.history;
 
+import org.jspecify.annotations.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
@@ -14,7 +15,7 @@ import java.util.UUID;
 public record HouseLearnedView(
     UUID houseId,
     int pending,
-    HouseLearned learned,
+    @Nullable HouseLearned learned,
     List<LearnedNight> nights,
     List<NightLeftOut> leftOut) {
 

@@ -1,5 +1,6 @@
 package nightbank.server.house;
 
+import org.jspecify.annotations.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import nightbank.core.forecast.NightForecast;
@@ -26,7 +27,7 @@ import nightbank.core.house.Stand;
  * @param learned absent to reckon with the house as described
  */
 public record HouseDesign(
-    Shape shape,
+    @Nullable Shape shape,
     List<Part> skin,
     double volumeCubicMetres,
     double airChangesPerHour,
@@ -42,10 +43,10 @@ public record HouseDesign(
     Boolean fleece,
     double plantLimitCelsius,
     Double groundCelsius,
-    Shelter shelter,
-    Stand stand,
-    Wetness wetness,
-    LearnedFactors learned) {
+    @Nullable Shelter shelter,
+    @Nullable Stand stand,
+    @Nullable Wetness wetness,
+    @Nullable LearnedFactors learned) {
 
   /** How much of the floor gives off water. */
   public enum Wetness {
@@ -134,7 +135,7 @@ public record HouseDesign(
       Double azimuthDegrees,
       Double beyondCelsius,
       Boolean secondSkin,
-      String wallMedium,
+      @Nullable String wallMedium,
       Double wallMetres) {}
 
   /** Which way a part looks: roofs see the sky, walls half of it, shared walls none. */

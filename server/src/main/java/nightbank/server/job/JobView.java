@@ -1,5 +1,6 @@
 package nightbank.server.job;
 
+import org.jspecify.annotations.Nullable;
 import java.util.UUID;
 import org.jooq.JSONB;
 
@@ -16,8 +17,8 @@ public record JobView(
     State state,
     boolean stopAsked,
     JSONB asked,
-    JSONB progress,
-    JSONB result,
+    @Nullable JSONB progress,
+    @Nullable JSONB result,
     String problem) {
   /** Where it stands. */
   public enum State {

@@ -1,5 +1,6 @@
 package nightbank.server.log;
 
+import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
@@ -15,7 +16,7 @@ public record EventView(
     UUID id,
     UUID storeId,
     EventKind kind,
-    EventKind.Way way,
+    EventKind.@Nullable Way way,
     Instant at,
     String note,
     Double amount,

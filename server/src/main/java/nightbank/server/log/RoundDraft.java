@@ -1,5 +1,6 @@
 package nightbank.server.log;
 
+import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -12,7 +13,7 @@ import java.util.UUID;
  * @param fahrenheit unit of what was typed without one
  */
 public record RoundDraft(
-    Instant startedAt, Instant endedAt, Boolean fahrenheit, String note, List<EntryDraft> entries) {
+    Instant startedAt, @Nullable Instant endedAt, Boolean fahrenheit, String note, List<EntryDraft> entries) {
 
   /**
    * One probe.

@@ -1,5 +1,6 @@
 package nightbank.server.loggerfile;
 
+import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -52,7 +53,7 @@ public record ImportView(
    * @param why the row or cell was left out, blank when all is well
    */
   public record PreviewRow(
-      long line, List<String> cells, Instant at, List<Double> celsius, String why) {}
+      long line, @Nullable List<String> cells, @Nullable Instant at, List<Double> celsius, String why) {}
 
   /** A row or cell left out, with its reason. */
   public record LeftOut(long line, String reason, String cell) {}

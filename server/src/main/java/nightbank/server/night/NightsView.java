@@ -1,5 +1,6 @@
 package nightbank.server.night;
 
+import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 
@@ -16,7 +17,7 @@ public record NightsView(
     List<NightView> nights,
     Instant knownTo,
     Integer breaksFirst,
-    DaysAdviceView advice,
+    @Nullable DaysAdviceView advice,
     double stepSeconds) {
 
   /**
@@ -44,5 +45,5 @@ public record NightsView(
    *     not known
    */
   public record DaysAdviceView(
-      List<TonightQuestion.Doing> actions, boolean holds, double minutes, Instant latest) {}
+      List<TonightQuestion.Doing> actions, boolean holds, double minutes, @Nullable Instant latest) {}
 }

@@ -1,5 +1,6 @@
 package nightbank.server.night;
 
+import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -23,16 +24,16 @@ import nightbank.server.house.HouseDesign;
  */
 public record TonightQuestion(
     Double lowCelsius,
-    Instant lowAt,
+    @Nullable Instant lowAt,
     Double eveningCelsius,
     Double cloud,
     Double wind,
     Double airCelsius,
     Double floorCelsius,
-    List<StoreRead> stores,
+    @Nullable @Nullable List<StoreRead> stores,
     List<Doing> actions,
     Boolean quick,
-    HouseDesign design) {
+    @Nullable HouseDesign design) {
 
   /** The same, asked for the middle night alone. */
   public TonightQuestion onlyTheMiddle() {
@@ -60,5 +61,5 @@ public record TonightQuestion(
    * @param to when it ends, absent for sunrise
    * @param amount kg of wood, W, flames; absent for the usual
    */
-  public record Doing(Action.Kind kind, UUID of, Instant from, Instant to, Double amount) {}
+  public record Doing(Action.Kind kind, @Nullable UUID of, Instant from, @Nullable Instant to, Double amount) {}
 }

@@ -1,5 +1,6 @@
 package nightbank.server.night;
 
+import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -64,7 +65,7 @@ public record TonightView(
     List<PartTonight> parts,
     List<TonightQuestion.Doing> actions,
     List<Possible> possible,
-    AdviceView advice,
+    @Nullable AdviceView advice,
     List<What> counterfactuals,
     List<LossView> losses,
     List<CautionView> cautions,
@@ -79,7 +80,7 @@ public record TonightView(
   public record StoreTonight(
       UUID id,
       String name,
-      Instant readAt,
+      @Nullable Instant readAt,
       boolean reaches,
       double startCelsius,
       double startJoules,
@@ -120,7 +121,7 @@ public record TonightView(
    * @param part what kind of part it is done to, STORE or HOUSE
    * @param usual a sensible amount to begin with, kg, W or flames; absent where there is none
    */
-  public record Possible(Action.Kind kind, UUID of, String name, String part, Double usual) {}
+  public record Possible(Action.Kind kind, @Nullable UUID of, String name, String part, Double usual) {}
 
   /**
    * What to do, or what comes nearest.

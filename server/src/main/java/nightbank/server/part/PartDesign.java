@@ -1,5 +1,6 @@
 package nightbank.server.part;
 
+import org.jspecify.annotations.Nullable;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
@@ -64,7 +65,7 @@ public sealed interface PartDesign {
    * @param share of all its heat, absent for the usual: a hearth's own split, else equal parts;
    *     what is left of the whole goes up the flue
    */
-  record HeatTo(To to, UUID id, Double share) {}
+  record HeatTo(To to, @Nullable UUID id, Double share) {}
 
   /**
    * A hearth that burns wood by loads.

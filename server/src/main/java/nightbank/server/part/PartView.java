@@ -1,5 +1,6 @@
 package nightbank.server.part;
 
+import org.jspecify.annotations.Nullable;
 import java.util.UUID;
 
 /**
@@ -7,7 +8,7 @@ import java.util.UUID;
  *
  * @param houseId whose place it belongs to, absent for none
  */
-public record PartView(UUID id, String name, UUID houseId, PartDesign design, int version) {
+public record PartView(UUID id, String name, @Nullable UUID houseId, PartDesign design, int version) {
   /** FIRE, FLAMES, HEATER, ELEMENT, SUNLIGHT, HEAP, CIRCUIT, HEAT_PUMP or ANIMALS. */
   public String kind() {
     return design.kind();

@@ -1,5 +1,6 @@
 package nightbank.server.plant;
 
+import org.jspecify.annotations.Nullable;
 import java.util.List;
 import nightbank.server.store.Appraisal;
 import nightbank.server.store.StoreView;
@@ -53,7 +54,7 @@ public record ChargeView(
    *
    * @param face absent for what sits inside
    */
-  public record Overheated(String face, String what, double limitCelsius, double celsius) {}
+  public record Overheated(@Nullable String face, String what, double limitCelsius, double celsius) {}
 
   /** The inside at one moment. */
   public record Frame(double second, StoreView.Section section) {}

@@ -1,5 +1,6 @@
 package nightbank.server.run;
 
+import org.jspecify.annotations.Nullable;
 import java.util.List;
 import java.util.UUID;
 import nightbank.server.log.EventView;
@@ -37,7 +38,7 @@ public record JudgementView(
     CalibrationView calibration,
     List<FindingView> findings,
     double needBelowCelsius,
-    LoopView loop,
+    @Nullable LoopView loop,
     List<UUID> restsOn,
     List<EventView> events) {
 

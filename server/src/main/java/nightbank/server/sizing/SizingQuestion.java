@@ -1,5 +1,6 @@
 package nightbank.server.sizing;
 
+import org.jspecify.annotations.Nullable;
 import java.util.List;
 import nightbank.core.caution.StoreFacts;
 
@@ -21,7 +22,7 @@ public record SizingQuestion(
     double lowCelsius,
     Double wind,
     Double cloud,
-    List<String> media,
+    @Nullable @Nullable List<String> media,
     List<Double> wrapsMillimetres,
     double waterCelsius,
     double solidCelsius,

@@ -1,5 +1,6 @@
 package nightbank.server.sizing;
 
+import org.jspecify.annotations.Nullable;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.sizing.Means;
@@ -93,5 +94,5 @@ public record SizingView(
       Double refillSeconds,
       Double cost,
       boolean dominated,
-      StoreDesign design) {}
+      @Nullable StoreDesign design) {}
 }

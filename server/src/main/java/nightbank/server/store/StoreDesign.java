@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import org.jspecify.annotations.Nullable;
 import java.util.List;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Place;
@@ -35,10 +36,10 @@ public record StoreDesign(
     PlaceDesign place,
     double floorCelsius,
     double chargeToCelsius,
-    ZoneDesign zone,
-    FluidCircuitDesign led,
-    Build build,
-    LidHours lidOff) {
+    @Nullable ZoneDesign zone,
+    @Nullable FluidCircuitDesign led,
+    @Nullable Build build,
+    @Nullable LidHours lidOff) {
 
   /**
    * Where a body stands.
@@ -52,7 +53,7 @@ public record StoreDesign(
   public record PlaceDesign(
       Place.Where where,
       Place.Footing footing,
-      List<FaceName> openToHouse,
+      @Nullable List<FaceName> openToHouse,
       Double coverMetres,
       Double roomCelsius,
       Double groundConductivity) {}

@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import org.jspecify.annotations.Nullable;
 import java.util.Locale;
 import nightbank.core.usual.Usual;
 import com.github.benmanes.caffeine.cache.Cache;
@@ -104,7 +105,7 @@ public class Stores {
    *
    * @param hours when they are off every day, absent for no such hours
    */
-  public record Lid(boolean there, LidHours hours) {}
+  public record Lid(boolean there, @Nullable LidHours hours) {}
 
   /** The core's store: its medium too may be the holding's own and change. */
   private record Described(HeatStore store, boolean makesHeat) {}

@@ -1,5 +1,6 @@
 package nightbank.server.trial;
 
+import org.jspecify.annotations.Nullable;
 import java.util.List;
 import java.util.UUID;
 
@@ -27,7 +28,7 @@ public record TrialSheet(
    */
   public record SideView(
       String name,
-      FairView fair,
+      @Nullable FairView fair,
       List<Double> curve,
       List<Double> low,
       List<Double> high,

@@ -1,5 +1,6 @@
 package nightbank.server.weather;
 
+import org.jspecify.annotations.Nullable;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
@@ -53,7 +54,7 @@ public class Weathers {
    * @param source FORECAST, FILE, or NONE
    * @param knownAt when it was told, absent for none
    */
-  public record Known(String source, Instant knownAt, List<HourlyWeather> hours) {}
+  public record Known(String source, @Nullable Instant knownAt, List<HourlyWeather> hours) {}
 
   /** Hours of a stretch, from the hour before it; never fails for want of a service. */
   public Known between(UUID holding, Instant from, Instant to) {
