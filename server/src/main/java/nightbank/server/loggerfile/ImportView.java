@@ -53,7 +53,7 @@ public record ImportView(
    * @param why the row or cell was left out, blank when all is well
    */
   public record PreviewRow(
-      long line, @Nullable List<String> cells, @Nullable Instant at, List<Double> celsius, String why) {}
+      long line, List<String> cells, @Nullable Instant at, List<@Nullable Double> celsius, String why) {}
 
   /** A row or cell left out, with its reason. */
   public record LeftOut(long line, String reason, String cell) {}

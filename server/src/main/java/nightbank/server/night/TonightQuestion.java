@@ -30,7 +30,7 @@ public record TonightQuestion(
     Double wind,
     Double airCelsius,
     Double floorCelsius,
-    @Nullable @Nullable List<StoreRead> stores,
+    @Nullable List<StoreRead> stores,
     List<Doing> actions,
     Boolean quick,
     @Nullable HouseDesign design) {

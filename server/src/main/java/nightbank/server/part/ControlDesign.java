@@ -13,7 +13,7 @@ import java.util.UUID;
  * @param from when it may run every day by the holding's clock, absent unless daily
  * @param guards that must all agree, absent for none
  */
-public record ControlDesign(Runs runs, @Nullable LocalTime from, LocalTime to, @Nullable List<GuardDesign> guards) {
+public record ControlDesign(Runs runs, @Nullable LocalTime from, @Nullable LocalTime to, @Nullable List<GuardDesign> guards) {
 
   /** When it runs as far as its guards let it. */
   public enum Runs {

@@ -73,7 +73,7 @@ class ApiDescription {
         properties.computeIfPresent(c.getName(), (name, p) -> orNull(p));
       } else if (c.getAnnotatedType() instanceof AnnotatedParameterizedType list
           && List.class == c.getType()
-          && mayBeNull(list.getAnnotatedActualTypeArguments()[0])) {
+          && list.getAnnotatedActualTypeArguments()[0].isAnnotationPresent(Nullable.class)) {
         properties.computeIfPresent(
             c.getName(), (name, p) -> p.items(orNull((Schema<?>) p.getItems())));
       }

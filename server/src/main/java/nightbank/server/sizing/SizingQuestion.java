@@ -22,7 +22,7 @@ public record SizingQuestion(
     double lowCelsius,
     Double wind,
     Double cloud,
-    @Nullable @Nullable List<String> media,
+    @Nullable List<String> media,
     List<Double> wrapsMillimetres,
     double waterCelsius,
     double solidCelsius,
