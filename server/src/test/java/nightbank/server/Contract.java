@@ -26,7 +26,9 @@ final class Contract {
     }
   }
 
-  /** Throws an {@link AssertionError} that names what is not as told; silent on what nobody tells. */
+  /**
+   * Throws an {@link AssertionError} that names what is not as told; silent on what nobody tells.
+   */
   static void holds(String method, String path, int status, JsonNode body) {
     JsonNode told =
         operation(method.toLowerCase(java.util.Locale.ROOT), path.replaceFirst("\\?.*", ""))
@@ -79,7 +81,9 @@ final class Contract {
       oneOf(told, is, where, wrong);
     } else if (!types(told).isEmpty() && !types(told).contains(type(is, types(told)))) {
       wrong.add(where + " is " + type(is, types(told)) + ", not " + types(told));
-    } else if (told.has("enum") && !is.isNull() && !words(told.path("enum")).contains(is.asString())) {
+    } else if (told.has("enum")
+        && !is.isNull()
+        && !words(told.path("enum")).contains(is.asString())) {
       wrong.add(where + " is " + is + ", not of " + told.path("enum"));
     } else if (is.isArray()) {
       for (JsonNode item : is) {
@@ -122,7 +126,9 @@ final class Contract {
 
   private static List<String> types(JsonNode told) {
     JsonNode type = told.path("type");
-    return type.isArray() ? words(type) : type.isMissingNode() ? List.of() : List.of(type.asString());
+    return type.isArray()
+        ? words(type)
+        : type.isMissingNode() ? List.of() : List.of(type.asString());
   }
 
   private static List<String> words(JsonNode list) {
@@ -135,6 +141,8 @@ final class Contract {
     if (is.isNumber()) {
       return is.isIntegralNumber() && wanted.contains("integer") ? "integer" : "number";
     }
-    return is.isString() ? "string" : is.isBoolean() ? "boolean" : is.isArray() ? "array" : is.isNull() ? "null" : "object";
+    return is.isString()
+        ? "string"
+        : is.isBoolean() ? "boolean" : is.isArray() ? "array" : is.isNull() ? "null" : "object";
   }
 }

@@ -1,10 +1,9 @@
 package nightbank.core.evidence;
 
-import nightbank.core.usual.Usual;
 import java.util.Optional;
-import nightbank.core.source.FireLoad;
 import nightbank.core.source.Hearth;
 import nightbank.core.source.LitFire;
+import nightbank.core.usual.Usual;
 
 /**
  * Something done at a store, as somebody logged it.

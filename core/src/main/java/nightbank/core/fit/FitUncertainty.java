@@ -1,11 +1,11 @@
 package nightbank.core.fit;
 
-import nightbank.core.evidence.RunTimeline;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import nightbank.core.evidence.RunTimeline;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Probe;
 import org.hipparchus.linear.ArrayRealVector;

@@ -1,10 +1,10 @@
 package nightbank.core.fit;
 
-import nightbank.core.evidence.RunTimeline;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import nightbank.core.evidence.RunTimeline;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;

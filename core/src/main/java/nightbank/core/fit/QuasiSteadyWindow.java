@@ -1,12 +1,12 @@
 package nightbank.core.fit;
 
-import nightbank.core.evidence.RunTimeline;
-import nightbank.core.evidence.Phase;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import nightbank.core.evidence.Phase;
+import nightbank.core.evidence.RunTimeline;
 import nightbank.core.medium.Medium;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;

@@ -1,12 +1,12 @@
 package nightbank.core.fit;
 
-import nightbank.core.evidence.RunTimeline;
-import nightbank.core.evidence.RunRecord;
-import nightbank.core.evidence.SourceProfile;
-import nightbank.core.evidence.ReadingSeries;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.RunRecord;
+import nightbank.core.evidence.RunTimeline;
+import nightbank.core.evidence.SourceProfile;
 import nightbank.core.store.HeatStore;
 
 /**
@@ -31,7 +31,8 @@ public record RunFit(
     double startDoubt,
     Optional<SourceProfile> course,
     boolean labelled) {
-  public static RunFit of(RunRecord run, HeatStore store, List<ReadingSeries> cleaned, ReadingSeries air) {
+  public static RunFit of(
+      RunRecord run, HeatStore store, List<ReadingSeries> cleaned, ReadingSeries air) {
     RunTimeline read = RunTimeline.of(cleaned, air).withLidOff(run.lidOff());
     Optional<SourceProfile> course =
         run.course().filter(c -> c.greatest() > 0 && (!c.writtenDown() || read.isExplainedBy(c)));

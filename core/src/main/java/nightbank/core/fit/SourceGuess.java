@@ -1,7 +1,7 @@
 package nightbank.core.fit;
 
-import nightbank.core.evidence.RunTimeline;
 import nightbank.core.evidence.Phase;
+import nightbank.core.evidence.RunTimeline;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StateFromProbes;
 import nightbank.core.store.model.StoreGrid;

@@ -1,10 +1,10 @@
 package nightbank.core.fit;
 
-import nightbank.core.evidence.RunTimeline;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import nightbank.core.evidence.RunTimeline;
 import nightbank.core.medium.Enthalpy;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;

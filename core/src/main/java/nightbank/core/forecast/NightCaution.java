@@ -26,18 +26,12 @@ import nightbank.core.unit.Figure;
  * @param figures that reason and remedy speak of, in the order of their places
  */
 public record NightCaution(
-    Code code,
-    String of,
-    double atSeconds,
-    String reason,
-    String remedy,
-    List<Figure> figures) {
+    Code code, String of, double atSeconds, String reason, String remedy, List<Figure> figures) {
 
   NightCaution(
       Code code, String of, double atSeconds, String reason, String remedy, Figure... figures) {
     this(code, of, atSeconds, reason, remedy, List.of(figures));
   }
-
 
   /** What is warned of. */
   public enum Code {

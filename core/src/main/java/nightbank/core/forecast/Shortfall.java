@@ -1,6 +1,5 @@
 package nightbank.core.forecast;
 
-import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import nightbank.core.source.ElectricHeat;
@@ -14,6 +13,7 @@ import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
 import nightbank.core.system.SystemSource;
 import nightbank.core.system.SystemStore;
+import nightbank.core.usual.Usual;
 
 /**
  * The least heat, given to the house evenly through the cold hours, with which this very night

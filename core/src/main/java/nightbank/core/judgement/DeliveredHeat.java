@@ -1,9 +1,9 @@
 package nightbank.core.judgement;
 
-import nightbank.core.fit.ForwardRun;
-import nightbank.core.fit.CorrectedField;
-import nightbank.core.evidence.RunTimeline;
 import java.util.Optional;
+import nightbank.core.evidence.RunTimeline;
+import nightbank.core.fit.CorrectedField;
+import nightbank.core.fit.ForwardRun;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;

@@ -1,13 +1,13 @@
 package nightbank.core.judgement;
 
-import nightbank.core.evidence.TimeInterval;
-import nightbank.core.evidence.LoopReadings;
-import nightbank.core.evidence.ReadingSeries;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
+import nightbank.core.evidence.LoopReadings;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.TimeInterval;
 
 /**
  * What a stream did to a store, from its temperatures going in and coming out: power ṁ c (T_in -

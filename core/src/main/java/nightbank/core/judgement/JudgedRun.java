@@ -1,11 +1,11 @@
 package nightbank.core.judgement;
 
-import nightbank.core.fit.CoolDownFit;
-import nightbank.core.evidence.Phase;
-import nightbank.core.evidence.Exclusion;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nightbank.core.evidence.Exclusion;
+import nightbank.core.evidence.Phase;
+import nightbank.core.fit.CoolDownFit;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreState;

@@ -1,13 +1,5 @@
 package nightbank.core.judgement;
 
-import nightbank.core.evidence.ChargedStore;
-import nightbank.core.evidence.RunRecord;
-import nightbank.core.evidence.SourceProfile;
-import nightbank.core.evidence.TimeInterval;
-import nightbank.core.evidence.LoopReadings;
-import nightbank.core.evidence.LoggedEvent;
-import nightbank.core.evidence.EventKind;
-import nightbank.core.evidence.ReadingSeries;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +9,14 @@ import java.util.OptionalLong;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.LongStream;
+import nightbank.core.evidence.ChargedStore;
+import nightbank.core.evidence.EventKind;
+import nightbank.core.evidence.LoggedEvent;
+import nightbank.core.evidence.LoopReadings;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.RunRecord;
+import nightbank.core.evidence.SourceProfile;
+import nightbank.core.evidence.TimeInterval;
 import nightbank.core.house.SolarGain;
 import nightbank.core.internal.Fingerprint;
 import nightbank.core.source.LitFire;

@@ -1,17 +1,17 @@
 package nightbank.core.judgement;
 
-import nightbank.core.fit.StoreCalibration;
-import nightbank.core.evidence.RunTimeline;
-import nightbank.core.evidence.RunRecord;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nightbank.core.medium.Medium;
+import nightbank.core.evidence.RunRecord;
+import nightbank.core.evidence.RunTimeline;
+import nightbank.core.fit.StoreCalibration;
 import nightbank.core.judgement.JudgedRun.CoolDown;
 import nightbank.core.judgement.JudgedRun.Finding;
 import nightbank.core.judgement.JudgedRun.Ledger;
 import nightbank.core.judgement.JudgedRun.Peak;
+import nightbank.core.medium.Medium;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.model.StoreState;

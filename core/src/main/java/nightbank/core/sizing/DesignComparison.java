@@ -1,6 +1,5 @@
 package nightbank.core.sizing;
 
-import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -34,6 +33,7 @@ import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
 import nightbank.core.system.SystemSource;
 import nightbank.core.system.SystemStore;
+import nightbank.core.usual.Usual;
 
 /**
  * Two designs of one store on the same night with the same heat put in. The night begins at noon so

@@ -1,7 +1,7 @@
 package nightbank.core.source;
 
-import java.util.Locale;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 import nightbank.core.store.HeatStore;
@@ -106,9 +106,11 @@ public record CompostHeat(String store, List<Batch> batches, double excessOfAir)
     }
     return Optional.of(
         new FeedMix.Hint(
-            String.format(Locale.ROOT, 
+            String.format(
+                Locale.ROOT,
                 "What was fed comes to %.0f kg; a heap of this size weighs about %.0f kg.",
-                fed, heap.mass()),
+                fed,
+                heap.mass()),
             "It is reckoned with what was fed: write down every feeding, or set its size right."));
   }
 

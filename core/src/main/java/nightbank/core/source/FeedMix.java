@@ -1,8 +1,8 @@
 package nightbank.core.source;
 
-import java.util.Locale;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * A mixture for a heap: carbon to nitrogen, moisture and density by parts (On-Farm Composting
@@ -71,13 +71,16 @@ public record FeedMix(List<Part> parts) {
     if (cn > 35) {
       hints.add(
           new Hint(
-              String.format(Locale.ROOT, "%.0f parts of carbon to one of nitrogen: it will not get hot.", cn),
+              String.format(
+                  Locale.ROOT, "%.0f parts of carbon to one of nitrogen: it will not get hot.", cn),
               "Add manure, grass or kitchen scraps until it is 25 to 35."));
     } else if (cn < 25) {
       hints.add(
           new Hint(
-              String.format(Locale.ROOT, 
-                  "%.0f parts of carbon to one of nitrogen: it will smell of ammonia.", cn),
+              String.format(
+                  Locale.ROOT,
+                  "%.0f parts of carbon to one of nitrogen: it will smell of ammonia.",
+                  cn),
               "Add straw, leaves or sawdust until it is 25 to 35."));
     }
     double water = 100 * moisture();

@@ -108,8 +108,14 @@ public sealed interface HeatExchanger
   private static void within(String what, double v, double low, double high, String unit) {
     if (!(v >= low && v <= high)) {
       throw new IllegalArgumentException(
-          String.format(Locale.ROOT, 
-              "%s must lie between %.4g and %.4g %s, was %.4g", what, low, high, unit, v));
+          String.format(
+              Locale.ROOT,
+              "%s must lie between %.4g and %.4g %s, was %.4g",
+              what,
+              low,
+              high,
+              unit,
+              v));
     }
   }
 }

@@ -1,7 +1,6 @@
 package nightbank.core.system;
 
 import nightbank.core.usual.Usual;
-import nightbank.core.source.FireLoad;
 
 /**
  * Something that a person does, at a moment or from one time to another.

@@ -1,12 +1,12 @@
 package nightbank.core.trial;
 
-import nightbank.core.judgement.JudgedRun;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nightbank.core.judgement.JudgedRun;
 import org.hipparchus.distribution.continuous.TDistribution;
 
 /**

@@ -7,13 +7,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.IntStream;
+import nightbank.core.fit.LearnedHouse.NightLearned;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseModel;
 import nightbank.core.house.InnerMass;
 import nightbank.core.house.Skins;
-import nightbank.core.fit.LearnedHouse.NightLearned;
 import nightbank.core.weather.Weather;
 import org.testng.annotations.Test;
 

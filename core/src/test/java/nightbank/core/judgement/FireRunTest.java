@@ -1,21 +1,19 @@
 package nightbank.core.judgement;
 
-import nightbank.core.usual.Usual;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
-import nightbank.core.evidence.Phase;
-import nightbank.core.evidence.RunRecord;
-import nightbank.core.evidence.SourceProfile;
-import nightbank.core.evidence.ReadingSeries;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nightbank.core.evidence.Phase;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.RunRecord;
+import nightbank.core.evidence.SourceProfile;
 import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.source.FireLoad;
 import nightbank.core.source.Hearth;
 import nightbank.core.source.LitFire;
 import nightbank.core.store.Face;
@@ -29,6 +27,7 @@ import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreModel;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.store.model.Surroundings;
+import nightbank.core.usual.Usual;
 import org.testng.annotations.Test;
 
 /**

@@ -4,15 +4,15 @@ import static nightbank.core.Reference.number;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import nightbank.core.evidence.TimeInterval;
-import nightbank.core.evidence.LoopReadings;
-import nightbank.core.evidence.ReadingSeries;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.function.LongToDoubleFunction;
 import java.util.stream.LongStream;
 import nightbank.core.Reference;
+import nightbank.core.evidence.LoopReadings;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.TimeInterval;
 import nightbank.core.judgement.JudgedLoop.Direction;
 import nightbank.core.judgement.JudgedLoop.Spell;
 import org.testng.annotations.DataProvider;

@@ -3,13 +3,13 @@ package nightbank.core.judgement;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import nightbank.core.evidence.RunRecord;
-import nightbank.core.evidence.TimeInterval;
-import nightbank.core.evidence.ReadingSeries;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.RunRecord;
+import nightbank.core.evidence.TimeInterval;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;

@@ -4,9 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
-import nightbank.core.fit.CoolDownFit;
-import nightbank.core.evidence.RunRecord;
-import nightbank.core.evidence.ReadingSeries;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
@@ -19,6 +16,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 import nightbank.core.Reference;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.RunRecord;
+import nightbank.core.fit.CoolDownFit;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.medium.Range;
@@ -54,7 +54,7 @@ public class LoggerFilesTest {
           800,
           "made up");
 
-  record Truth(
+  public record Truth(
       String file,
       double side,
       double top,
@@ -65,8 +65,8 @@ public class LoggerFilesTest {
 
   static final Truth LIDDED =
       new Truth("wrapped-and-lidded.txt", 0.9, 0.9, 0.8, 8.918e6, 240, 48.0);
-  static final Truth BARE = new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55);
-  static final Truth WRAPPED = new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5);
+  public static final Truth BARE = new Truth("bare.csv", 9.5, 9.5, 3, 10.891e6, 300, 15.55);
+  public static final Truth WRAPPED = new Truth("wrapped.csv", 0.9, 9.5, 0.8, 10.978e6, 300, 39.5);
 
   @DataProvider
   Object[][] files() {
@@ -188,7 +188,7 @@ public class LoggerFilesTest {
     return model.usableEnergy() / atOff;
   }
 
-  static RunRecord record(Truth truth) {
+  public static RunRecord record(Truth truth) {
     List<ReadingSeries> series = read(truth.file);
     HeatStore store =
         new HeatStore(

@@ -2,13 +2,13 @@ package nightbank.core.judgement;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import nightbank.core.evidence.RunRecord;
-import nightbank.core.evidence.ReadingSeries;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.RunRecord;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;

@@ -2,15 +2,15 @@ package nightbank.core.judgement;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import nightbank.core.fit.CoolDownFit;
-import nightbank.core.evidence.RunRecord;
-import nightbank.core.evidence.ReadingSeries;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.stream.IntStream;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.RunRecord;
+import nightbank.core.fit.CoolDownFit;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;

@@ -3,13 +3,13 @@ package nightbank.core.judgement;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import nightbank.core.evidence.Phase;
-import nightbank.core.evidence.RunRecord;
-import nightbank.core.evidence.SourceProfile;
-import nightbank.core.evidence.ReadingSeries;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import nightbank.core.evidence.Phase;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.RunRecord;
+import nightbank.core.evidence.SourceProfile;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;

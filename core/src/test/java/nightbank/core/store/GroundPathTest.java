@@ -6,10 +6,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
-import nightbank.core.store.model.Surroundings;
-import nightbank.core.store.model.StoreState;
-import nightbank.core.store.model.StoreModel;
-import nightbank.core.store.model.StoreGrid;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Set;
@@ -20,6 +16,10 @@ import nightbank.core.medium.Range;
 import nightbank.core.store.Place.Beyond;
 import nightbank.core.store.Place.Footing;
 import nightbank.core.store.Place.Where;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.StoreState;
+import nightbank.core.store.model.Surroundings;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -5,13 +5,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
-import nightbank.core.store.model.StoreState;
-import nightbank.core.store.model.StoreModel;
-import nightbank.core.store.model.StoreGrid;
-import nightbank.core.store.model.Led;
-import nightbank.core.store.model.ConductionStore;
 import java.util.Map;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.model.ConductionStore;
+import nightbank.core.store.model.Led;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.StoreState;
 import org.testng.annotations.Test;
 
 /** Coils and bores against radial conduction reckoned on its own, and films against tables. */

@@ -4,14 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import nightbank.core.judgement.LoggerFilesTest;
-import nightbank.core.judgement.RunJudge;
-import nightbank.core.judgement.JudgedRun;
-import nightbank.core.fit.CoolDownFit;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import nightbank.core.fit.CoolDownFit;
+import nightbank.core.judgement.JudgedRun;
+import nightbank.core.judgement.LoggerFilesTest;
+import nightbank.core.judgement.RunJudge;
 import org.testng.annotations.Test;
 
 /** Runs brought to the same start. */

@@ -1,9 +1,9 @@
 package nightbank.server.device;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A logger that sends by itself.

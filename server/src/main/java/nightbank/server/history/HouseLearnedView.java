@@ -1,9 +1,9 @@
 package nightbank.server.history;
 
-import org.jspecify.annotations.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What logged nights say of a house. Factors are over the house as described.

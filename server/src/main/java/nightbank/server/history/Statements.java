@@ -1,6 +1,5 @@
 package nightbank.server.history;
 
-import nightbank.core.usual.Usual;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -14,6 +13,7 @@ import nightbank.core.caution.StoreFacts;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.sizing.Prices;
 import nightbank.core.source.FireLoad;
+import nightbank.core.usual.Usual;
 import nightbank.server.book.Books;
 import nightbank.server.book.MediaBook;
 import nightbank.server.holding.Holdings;

@@ -1,12 +1,12 @@
 package nightbank.server.house;
 
-import org.jspecify.annotations.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.Shelter;
 import nightbank.core.house.Stand;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A house as its keeper describes it; SI. What is absent (null) is not there or not known.
@@ -62,6 +62,31 @@ public record HouseDesign(
     Wetness(double share) {
       this.share = share;
     }
+  }
+
+  /** The same without what was learned of it. */
+  public HouseDesign described() {
+    return new HouseDesign(
+        shape,
+        skin,
+        volumeCubicMetres,
+        airChangesPerHour,
+        gaps,
+        innerMassKg,
+        innerMassMedium,
+        innerMassAreaSquareMetres,
+        floorAreaSquareMetres,
+        perimeterMetres,
+        edgeInsulated,
+        ventAboveCelsius,
+        screenResistance,
+        fleece,
+        plantLimitCelsius,
+        groundCelsius,
+        shelter,
+        stand,
+        wetness,
+        null);
   }
 
   /** As sure of the house as its nights have made it. */

@@ -1,9 +1,9 @@
 package nightbank.server.house;
 
-import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import nightbank.core.fit.HouseFit;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
@@ -17,7 +17,7 @@ import nightbank.core.house.Stand;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.medium.SkinMaterial;
-import nightbank.core.fit.HouseFit;
+import nightbank.core.usual.Usual;
 import nightbank.server.house.HouseDesign.GapDesign;
 import nightbank.server.house.HouseDesign.Looks;
 import nightbank.server.house.HouseDesign.Part;
@@ -132,7 +132,9 @@ final class HouseMapping {
       part = part.seeing(0);
     }
     double sun = material.map(m -> m.solarShare().value()).orElse(0.0);
-    part = part.sunny(Boolean.TRUE.equals(p.secondSkin()) ? Usual.SECOND_SKIN_LETS_SUN.value() * sun : sun);
+    part =
+        part.sunny(
+            Boolean.TRUE.equals(p.secondSkin()) ? Usual.SECOND_SKIN_LETS_SUN.value() * sun : sun);
     return screen != null && sun > 0 ? part.screened(screen) : part;
   }
 

@@ -1,6 +1,5 @@
 package nightbank.server.house;
 
-import nightbank.core.usual.Usual;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -8,6 +7,7 @@ import java.util.Set;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseLosses;
+import nightbank.core.usual.Usual;
 import nightbank.core.weather.Ground;
 import nightbank.core.weather.Sky;
 import nightbank.server.holding.Holdings;
@@ -82,12 +82,14 @@ public class Houses {
   @Transactional
   public HouseView change(UUID holding, UUID id, HouseDraft draft, int version) {
     check(draft);
-    stored(holding, id);
+    HouseDesign before = stored(holding, id).design().described();
     if (!repository.update(
         holding, id, draft.name().strip(), draft.design(), version, clock.instant())) {
       throw Problem.changedMeanwhile("house");
     }
-    events.publishEvent(InputChanged.design(holding, Set.of(InputChanged.Keys.house(id))));
+    if (!before.equals(draft.design().described())) {
+      events.publishEvent(InputChanged.design(holding, Set.of(InputChanged.Keys.house(id))));
+    }
     return get(holding, id);
   }
 
@@ -130,15 +132,8 @@ public class Houses {
     double sky = Sky.celsius(outdoor, Double.NaN, 0.5);
     HouseLosses losses =
         HouseLosses.at(
-            g,
-            new HouseLosses.Conditions(
-                inside, inside, outdoor, sky, calm, Double.NaN, false));
+            g, new HouseLosses.Conditions(inside, inside, outdoor, sky, calm, Double.NaN, false));
     return new HouseView(
-        h.id(),
-        h.name(),
-        h.version(),
-        h.design(),
-        g.lossCoefficient(calm),
-        LossView.of(losses));
+        h.id(), h.name(), h.version(), h.design(), g.lossCoefficient(calm), LossView.of(losses));
   }
 }

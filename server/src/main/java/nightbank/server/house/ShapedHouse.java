@@ -1,10 +1,10 @@
 package nightbank.server.house;
 
-import nightbank.core.usual.Usual;
 import java.util.List;
 import nightbank.core.house.HouseShape;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.medium.SkinMaterial;
+import nightbank.core.usual.Usual;
 import nightbank.server.house.HouseDesign.Looks;
 import nightbank.server.house.HouseDesign.Part;
 import nightbank.server.shared.Problem;

@@ -1,8 +1,8 @@
 package nightbank.server.job;
 
-import org.jspecify.annotations.Nullable;
 import java.util.UUID;
 import org.jooq.JSONB;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A piece of work as it stands.

@@ -1,9 +1,9 @@
 package nightbank.server.log;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Something done or seen.

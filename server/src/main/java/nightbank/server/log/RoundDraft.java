@@ -1,9 +1,9 @@
 package nightbank.server.log;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A round as it is sent, whole or in parts: entries that came before stay, the same entry again is
@@ -13,7 +13,11 @@ import java.util.UUID;
  * @param fahrenheit unit of what was typed without one
  */
 public record RoundDraft(
-    Instant startedAt, @Nullable Instant endedAt, Boolean fahrenheit, String note, List<EntryDraft> entries) {
+    Instant startedAt,
+    @Nullable Instant endedAt,
+    Boolean fahrenheit,
+    String note,
+    List<EntryDraft> entries) {
 
   /**
    * One probe.

@@ -1,9 +1,9 @@
 package nightbank.server.loggerfile;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An import as its person sees it.
@@ -53,7 +53,11 @@ public record ImportView(
    * @param why the row or cell was left out, blank when all is well
    */
   public record PreviewRow(
-      long line, List<String> cells, @Nullable Instant at, List<@Nullable Double> celsius, String why) {}
+      long line,
+      List<String> cells,
+      @Nullable Instant at,
+      List<@Nullable Double> celsius,
+      String why) {}
 
   /** A row or cell left out, with its reason. */
   public record LeftOut(long line, String reason, String cell) {}

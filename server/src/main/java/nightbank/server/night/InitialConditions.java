@@ -1,6 +1,5 @@
 package nightbank.server.night;
 
-import nightbank.core.usual.Usual;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -18,6 +17,7 @@ import nightbank.core.store.model.StoreState;
 import nightbank.core.system.PlantSystem;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSimulation;
+import nightbank.core.usual.Usual;
 import nightbank.core.weather.Weather;
 import nightbank.server.log.Readings;
 import nightbank.server.part.PartDesign;
@@ -251,7 +251,11 @@ class InitialConditions {
             new Span(from, seconds, ZoneOffset.UTC),
             Plants.Sunshine.NONE);
     Weather still =
-        new Weather(new double[] {0}, new double[] {air}, new double[] {Usual.CALM.value()}, new double[] {0.5});
+        new Weather(
+            new double[] {0},
+            new double[] {air},
+            new double[] {Usual.CALM.value()},
+            new double[] {0.5});
     return SystemSimulation.run(
             SystemPlan.of(alone, still, air, air, around.groundCelsius(), seconds, HOUR))
         .stores()

@@ -1,8 +1,8 @@
 package nightbank.server.night;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The nights ahead.
@@ -45,5 +45,8 @@ public record NightsView(
    *     not known
    */
   public record DaysAdviceView(
-      List<TonightQuestion.Doing> actions, boolean holds, double minutes, @Nullable Instant latest) {}
+      List<TonightQuestion.Doing> actions,
+      boolean holds,
+      double minutes,
+      @Nullable Instant latest) {}
 }

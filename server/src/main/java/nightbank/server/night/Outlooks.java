@@ -1,6 +1,5 @@
 package nightbank.server.night;
 
-import nightbank.core.usual.Usual;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
@@ -17,6 +16,7 @@ import nightbank.core.house.SolarGain;
 import nightbank.core.system.Action;
 import nightbank.core.system.PlantSystem;
 import nightbank.core.system.SystemPlan;
+import nightbank.core.usual.Usual;
 import nightbank.core.weather.SunTimes;
 import nightbank.core.weather.Weather;
 import nightbank.server.holding.HoldingView;
@@ -234,7 +234,10 @@ class Outlooks {
   private static double hoursSinceRead(List<InitialConditions.StoreStart> stores, Instant now) {
     return stores.stream()
         .mapToDouble(
-            s -> s.readAt() == null ? Usual.UNREAD_AS_OLD_AS.value() : Duration.between(s.readAt(), now).toMinutes() / 60.0)
+            s ->
+                s.readAt() == null
+                    ? Usual.UNREAD_AS_OLD_AS.value()
+                    : Duration.between(s.readAt(), now).toMinutes() / 60.0)
         .max()
         .orElse(0);
   }

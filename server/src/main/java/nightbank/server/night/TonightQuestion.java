@@ -1,11 +1,11 @@
 package nightbank.server.night;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.system.Action;
 import nightbank.server.house.HouseDesign;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What the grower knows of the night and means to do in it.
@@ -61,5 +61,6 @@ public record TonightQuestion(
    * @param to when it ends, absent for sunrise
    * @param amount kg of wood, W, flames; absent for the usual
    */
-  public record Doing(Action.Kind kind, @Nullable UUID of, Instant from, @Nullable Instant to, Double amount) {}
+  public record Doing(
+      Action.Kind kind, @Nullable UUID of, Instant from, @Nullable Instant to, Double amount) {}
 }

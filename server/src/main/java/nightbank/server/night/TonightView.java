@@ -1,12 +1,12 @@
 package nightbank.server.night;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.system.Action;
-import nightbank.server.house.LossView;
 import nightbank.core.unit.Figure;
+import nightbank.server.house.LossView;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The coming night of a house. Curves share {@code at} (epoch seconds); °C, J, W.
@@ -121,7 +121,8 @@ public record TonightView(
    * @param part what kind of part it is done to, STORE or HOUSE
    * @param usual a sensible amount to begin with, kg, W or flames; absent where there is none
    */
-  public record Possible(Action.Kind kind, @Nullable UUID of, String name, String part, Double usual) {}
+  public record Possible(
+      Action.Kind kind, @Nullable UUID of, String name, String part, Double usual) {}
 
   /**
    * What to do, or what comes nearest.
@@ -145,12 +146,7 @@ public record TonightView(
 
   /** Something that can hurt people or break things. */
   public record CautionView(
-      String code,
-      String of,
-      Instant at,
-      String reason,
-      String remedy,
-      List<Figure> figures) {}
+      String code, String of, Instant at, String reason, String remedy, List<Figure> figures) {}
 
   /**
    * Something taken as given, and from where.

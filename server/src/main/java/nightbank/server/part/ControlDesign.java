@@ -1,11 +1,11 @@
 package nightbank.server.part;
 
-import org.jspecify.annotations.Nullable;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.LocalTime;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What switches a source, circuit or heat pump.
@@ -13,7 +13,11 @@ import java.util.UUID;
  * @param from when it may run every day by the holding's clock, absent unless daily
  * @param guards that must all agree, absent for none
  */
-public record ControlDesign(Runs runs, @Nullable LocalTime from, @Nullable LocalTime to, @Nullable List<GuardDesign> guards) {
+public record ControlDesign(
+    Runs runs,
+    @Nullable LocalTime from,
+    @Nullable LocalTime to,
+    @Nullable List<GuardDesign> guards) {
 
   /** When it runs as far as its guards let it. */
   public enum Runs {
@@ -66,5 +70,6 @@ public record ControlDesign(Runs runs, @Nullable LocalTime from, @Nullable Local
    * @param id of the store, or of the collector's circuit; absent elsewhere
    * @param radiusFraction where in a store, absent for the part that is heated
    */
-  public record SensorDesign(Where where, @Nullable UUID id, Double radiusFraction, Double heightFraction) {}
+  public record SensorDesign(
+      Where where, @Nullable UUID id, Double radiusFraction, Double heightFraction) {}
 }

@@ -1,6 +1,5 @@
 package nightbank.server.part;
 
-import org.jspecify.annotations.Nullable;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
@@ -11,6 +10,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import nightbank.server.part.ControlDesign.SensorDesign;
+import org.jspecify.annotations.Nullable;
 
 /** A source, circuit or heat pump of a place as its keeper describes it. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

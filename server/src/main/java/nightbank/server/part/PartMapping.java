@@ -1,6 +1,5 @@
 package nightbank.server.part;
 
-import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -31,6 +30,7 @@ import nightbank.core.system.Guard;
 import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.Sensor;
 import nightbank.core.system.SystemSource;
+import nightbank.core.usual.Usual;
 import nightbank.server.part.ControlDesign.GuardDesign;
 import nightbank.server.part.ControlDesign.SensorDesign;
 import nightbank.server.part.PartDesign.EndDesign;
@@ -40,8 +40,6 @@ import nightbank.server.shared.Problem;
 
 /** Parts of a place to the core; every refusal names its field. */
 public final class PartMapping {
-
-
 
   private final String id;
   private final String field;

@@ -1,19 +1,18 @@
 package nightbank.server.part;
 
-import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import nightbank.core.caution.StoreFacts;
 import nightbank.core.source.ElectricHeat;
-import nightbank.core.source.FireLoad;
 import nightbank.core.source.Flames;
 import nightbank.core.source.Fuel;
 import nightbank.core.source.Hearth;
 import nightbank.core.source.HeatPump;
 import nightbank.core.source.Share;
 import nightbank.core.store.FluidStream;
+import nightbank.core.usual.Usual;
 import nightbank.server.part.PartDesign.EndDesign;
 import nightbank.server.part.PartDesign.HeatTo;
 
@@ -47,7 +46,6 @@ public record StoreHeat(
   /** A heat pump and what it takes from, °C. */
   public record Pumped(HeatPump machine, double coldCelsius) {}
 
-
   public static StoreHeat of(UUID store, List<PartView> all) {
     List<PartView> parts = all.stream().filter(p -> p.design().stores().contains(store)).toList();
     Gathered g = new Gathered(store);
@@ -69,7 +67,10 @@ public record StoreHeat(
   /** Into it while it is so warm on the whole, W; surplus by its mean over its hours of sun. */
   public double wattsAt(double celsius) {
     double rated = pumps.stream().mapToDouble(p -> p.machine().electricWatts()).sum();
-    double sum = watts - Usual.SMALL_HEAT_PUMP_FACTOR.value() * rated - (1 - ElectricHeat.SURPLUS_MEAN) * surplusWatts;
+    double sum =
+        watts
+            - Usual.SMALL_HEAT_PUMP_FACTOR.value() * rated
+            - (1 - ElectricHeat.SURPLUS_MEAN) * surplusWatts;
     for (Pumped p : pumps) {
       sum += p.machine().heatWatts(p.coldCelsius(), celsius);
     }

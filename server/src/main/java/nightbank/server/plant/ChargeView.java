@@ -1,9 +1,9 @@
 package nightbank.server.plant;
 
-import org.jspecify.annotations.Nullable;
 import java.util.List;
 import nightbank.server.store.Appraisal;
 import nightbank.server.store.StoreView;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A simulated charge; rows share {@code seconds}, heat in J.
@@ -54,7 +54,8 @@ public record ChargeView(
    *
    * @param face absent for what sits inside
    */
-  public record Overheated(@Nullable String face, String what, double limitCelsius, double celsius) {}
+  public record Overheated(
+      @Nullable String face, String what, double limitCelsius, double celsius) {}
 
   /** The inside at one moment. */
   public record Frame(double second, StoreView.Section section) {}

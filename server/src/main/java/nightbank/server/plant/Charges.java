@@ -1,6 +1,5 @@
 package nightbank.server.plant;
 
-import nightbank.core.usual.Usual;
 import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -27,6 +26,7 @@ import nightbank.core.system.PlantSystem;
 import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSource;
+import nightbank.core.usual.Usual;
 import nightbank.core.weather.Weather;
 import nightbank.server.book.Books;
 import nightbank.server.part.PartDesign;
@@ -63,7 +63,8 @@ public class Charges {
     HeatStore store = stores.tried(holding, q.design());
     double floor = store.floorCelsius();
     double air = within("airCelsius", q.airCelsius(), floor, -40, 60);
-    double ground = within("groundCelsius", q.groundCelsius(), Usual.UNHOUSED_GROUND.value(), -20, 40);
+    double ground =
+        within("groundCelsius", q.groundCelsius(), Usual.UNHOUSED_GROUND.value(), -20, 40);
     double start = within("startCelsius", q.startCelsius(), floor, -30, 1000);
     double hold = within("holdHours", q.holdHours(), Usual.HOLD_HOURS.value(), 0, 24 * 14);
     double seconds = 3600 * within("hours", q.hours(), usualHours(q.part()), 0.1, 24 * 30);

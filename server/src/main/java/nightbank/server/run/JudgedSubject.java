@@ -1,8 +1,8 @@
 package nightbank.server.run;
 
-import org.jspecify.annotations.Nullable;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a judgement that is kept is of.
@@ -10,7 +10,8 @@ import java.util.UUID;
  * @param subject a day's evening, a sheet's run
  * @param run of a sheet, null of a day
  */
-public record JudgedSubject(UUID holding, UUID store, Kind kind, String subject, @Nullable UUID run) {
+public record JudgedSubject(
+    UUID holding, UUID store, Kind kind, String subject, @Nullable UUID run) {
   /** What is kept. */
   public enum Kind {
     DAY,

@@ -1,6 +1,5 @@
 package nightbank.server.run;
 
-import nightbank.core.usual.Usual;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -17,10 +16,11 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import nightbank.core.evidence.ChargedStore;
 import nightbank.core.evidence.EventKind;
-import nightbank.core.judgement.JudgementInputs;
 import nightbank.core.evidence.LoggedEvent;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.TimeInterval;
+import nightbank.core.judgement.JudgementInputs;
+import nightbank.core.usual.Usual;
 import nightbank.core.weather.Ground;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;

@@ -1,9 +1,9 @@
 package nightbank.server.run;
 
-import org.jspecify.annotations.Nullable;
 import java.util.List;
 import java.util.UUID;
 import nightbank.server.log.EventView;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A run with its judgement. Moments are epoch seconds, temperatures °C, heat J, power W; rows of

@@ -1,6 +1,5 @@
 package nightbank.server.sizing;
 
-import nightbank.core.usual.Usual;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -16,6 +15,7 @@ import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.system.PlantSystem;
 import nightbank.core.system.SystemPlan;
+import nightbank.core.usual.Usual;
 import nightbank.core.weather.SunTimes;
 import nightbank.core.weather.Weather;
 import nightbank.server.holding.HoldingView;
@@ -76,7 +76,16 @@ class SizingNights {
     Dark dark = dark(holding);
     double length = dark.seconds();
     SystemPlan plan =
-        plan(holding, houseId, low, Usual.EVENING_OVER_LOW.value(), wind, cloud, length, STEP, keepStores);
+        plan(
+            holding,
+            houseId,
+            low,
+            Usual.EVENING_OVER_LOW.value(),
+            wind,
+            cloud,
+            length,
+            STEP,
+            keepStores);
     return keepStores
         ? plan.withActions(
             LidHours.actions(
@@ -92,7 +101,16 @@ class SizingNights {
     Dark dark = dark(holding);
     double length = dark.seconds() + FROM_NOON;
     SystemPlan plan =
-        plan(holding, houseId, low, Usual.NOON_OVER_LOW.value(), wind, cloud, length, PAIR_STEP, false);
+        plan(
+            holding,
+            houseId,
+            low,
+            Usual.NOON_OVER_LOW.value(),
+            wind,
+            cloud,
+            length,
+            PAIR_STEP,
+            false);
     HoldingView place = holdings.get(holding);
     return plan.withSun(
         SolarGain.along(
@@ -124,7 +142,9 @@ class SizingNights {
     range("wind", v, 0, 40, "m/s");
     range("cloud", c, 0, 1, "");
     HouseDesign design = houses.get(holding, houseId).design();
-    double air = Math.max(design.plantLimitCelsius() + Usual.HOUSE_OVER_LIMIT.value(), low + startOverLow + 3);
+    double air =
+        Math.max(
+            design.plantLimitCelsius() + Usual.HOUSE_OVER_LIMIT.value(), low + startOverLow + 3);
     SystemPlan plan =
         SystemPlan.of(
             system(holding, houseId, air, length),

@@ -1,8 +1,8 @@
 package nightbank.server.sizing;
 
-import org.jspecify.annotations.Nullable;
 import java.util.List;
 import nightbank.core.caution.StoreFacts;
+import org.jspecify.annotations.Nullable;
 
 /**
  * For which night stores are sized, and from what.

@@ -1,10 +1,10 @@
 package nightbank.server.sizing;
 
-import org.jspecify.annotations.Nullable;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.sizing.Means;
 import nightbank.server.store.StoreDesign;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A search and what it has found.

@@ -190,10 +190,7 @@ public class Sizings implements JobHandler {
     Optional<Winter> recorded = recorded(holding);
     Winter winter =
         recorded.orElseGet(
-            () ->
-                Problem.field(
-                    "hardestLow",
-                    () -> Winter.usual(q.usualLow(), q.hardestLow())));
+            () -> Problem.field("hardestLow", () -> Winter.usual(q.usualLow(), q.hardestLow())));
     Sized sized = search(holding, house, night, q.sizing(), book).size(candidate);
     List<CurveView.Point> points =
         Season.of(

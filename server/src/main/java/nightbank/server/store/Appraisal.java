@@ -54,10 +54,5 @@ public record Appraisal(
    * @param weight DANGER, DAMAGE or NOTE
    */
   public record CautionView(
-      String code,
-      String weight,
-      String of,
-      String reason,
-      String remedy,
-      List<Figure> figures) {}
+      String code, String weight, String of, String reason, String remedy, List<Figure> figures) {}
 }

@@ -1,11 +1,11 @@
 package nightbank.server.store;
 
-import nightbank.core.usual.Usual;
 import java.util.Optional;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.StoreCircuit;
+import nightbank.core.usual.Usual;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreDesign.Carrying;
 import nightbank.server.store.StoreDesign.FluidCircuitDesign;
@@ -47,7 +47,9 @@ final class StoreCircuitMapping {
   }
 
   private static double conductivity(String pipe) {
-    return PartLimit.of(pipe == null ? "" : pipe).map(PartLimit::conductivity).orElse(Usual.PIPE_CONDUCTIVITY.value());
+    return PartLimit.of(pipe == null ? "" : pipe)
+        .map(PartLimit::conductivity)
+        .orElse(Usual.PIPE_CONDUCTIVITY.value());
   }
 
   private static double number(Double value) {

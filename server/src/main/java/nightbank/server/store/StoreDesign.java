@@ -1,9 +1,9 @@
 package nightbank.server.store;
 
-import org.jspecify.annotations.Nullable;
 import java.util.List;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Place;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A store as its keeper describes it; SI, lengths in metres.

@@ -1,6 +1,5 @@
 package nightbank.server.store;
 
-import nightbank.core.usual.Usual;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +16,7 @@ import nightbank.core.store.Layer;
 import nightbank.core.store.Place;
 import nightbank.core.store.Probe;
 import nightbank.core.store.StoreCircuit;
+import nightbank.core.usual.Usual;
 import nightbank.server.book.MediaBook;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreDesign.FaceDesign;
@@ -149,7 +149,9 @@ final class StoreMapping {
               () ->
                   l.kind() == LayerKind.GAP
                       ? new Layer.ReflectiveGap(
-                          l.thicknessMetres(), Usual.DULL_EMISSIVITY.or(l.emissivity()), Usual.DULL_EMISSIVITY.value())
+                          l.thicknessMetres(),
+                          Usual.DULL_EMISSIVITY.or(l.emissivity()),
+                          Usual.DULL_EMISSIVITY.value())
                       : new Layer.Bulk(
                           MediumCatalogue.insulation(l.material() == null ? "" : l.material())
                               .orElseThrow(

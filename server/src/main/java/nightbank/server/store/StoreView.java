@@ -1,9 +1,9 @@
 package nightbank.server.store;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A store with its probes, what it comes to, and how it was last seen.
@@ -31,7 +31,11 @@ public record StoreView(
    * @param section temperatures on a cut from the middle to the side, absent without readings
    */
   public record Now(
-      Instant at, Double meanCelsius, Double usableJoules, @Nullable Section section, List<Latest> latest) {}
+      Instant at,
+      Double meanCelsius,
+      Double usableJoules,
+      @Nullable Section section,
+      List<Latest> latest) {}
 
   /** Temperatures from the middle outwards, row by row from the foot up, °C. */
   public record Section(int across, int up, List<Double> celsius) {}

@@ -1,8 +1,8 @@
 package nightbank.server.trial;
 
-import org.jspecify.annotations.Nullable;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A trial as judged; °C, W/K, seconds. Bounds are 95 %.

@@ -1,6 +1,5 @@
 package nightbank.server.weather;
 
-import org.jspecify.annotations.Nullable;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
@@ -14,6 +13,7 @@ import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.shared.InputChanged;
 import nightbank.server.weather.internal.WeatherRepository;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;

@@ -195,8 +195,14 @@ public final class Croft {
   private void event(Instant at, String store, String kind, String note, String amount) {
     UUID id = UUID.nameUUIDFromBytes((at + kind).getBytes(StandardCharsets.UTF_8));
     events.add(
-        String.format(Locale.ROOT, 
+        String.format(
+            Locale.ROOT,
             "  {\"id\": \"%s\", \"at\": \"%s\", \"store\": %s, \"kind\": \"%s\", \"note\": \"%s\", \"amount\": %s}",
-            id, at, store == null ? "null" : '"' + store + '"', kind, note, amount));
+            id,
+            at,
+            store == null ? "null" : '"' + store + '"',
+            kind,
+            note,
+            amount));
   }
 }

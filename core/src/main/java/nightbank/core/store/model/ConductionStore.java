@@ -1,9 +1,5 @@
 package nightbank.core.store.model;
 
-import nightbank.core.store.HeatedZone;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
@@ -11,6 +7,10 @@ import java.util.function.IntToDoubleFunction;
 import nightbank.core.internal.Exchange;
 import nightbank.core.internal.LineSweeps;
 import nightbank.core.medium.TabledEnthalpy;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
 
 /**
  * Transient conduction in a solid body by finite volumes, implicit sweeps along one direction after
@@ -382,7 +382,8 @@ public final class ConductionStore implements StoreModel {
   private void sweepUpward(double above, double below) {
     int plan = ni * nj;
     foot.set(1 / (grid.footRun() / links.atFace(FaceName.FOOT) + 1 / transmittance[FOOT]), below);
-    top.set(1 / (grid.layerRun(nl - 1) / links.atFace(FaceName.TOP) + 1 / transmittance[TOP]), above);
+    top.set(
+        1 / (grid.layerRun(nl - 1) / links.atFace(FaceName.TOP) + 1 / transmittance[TOP]), above);
     LineSweeps.solve(0, nl, plan, plan, 1, inertia, links.upward, swept, ratio, foot, top);
     watts[FOOT] = foot.watts(swept, 0, plan, 1);
     watts[TOP] = top.watts(swept, (nl - 1) * plan, plan, 1);

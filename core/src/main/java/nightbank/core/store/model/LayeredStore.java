@@ -1,15 +1,15 @@
 package nightbank.core.store.model;
 
-import nightbank.core.store.HeatedZone;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.Geometry;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import nightbank.core.internal.Exchange;
 import nightbank.core.medium.TabledEnthalpy;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
 
 /**
  * A store cut into level layers only: a tank that does not mix by itself, or a bed of stones with

@@ -1,11 +1,11 @@
 package nightbank.core.store.model;
 
-import nightbank.core.store.HeatedZone;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import nightbank.core.internal.Exchange;
 import nightbank.core.medium.Enthalpy;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
 
 /**
  * Water as one mixed layer. Implicit in time, energy solved exactly by bisection so that freezing

@@ -16,11 +16,7 @@ final class SolidStream {
   private double boreEarth; // of the earth between pipe and ring, times k
 
   SolidStream(
-      ConductionStore solid,
-      HeatStore store,
-      StoreGrid grid,
-      SolidLinks links,
-      double[] heated) {
+      ConductionStore solid, HeatStore store, StoreGrid grid, SolidLinks links, double[] heated) {
     this.solid = solid;
     this.store = store;
     this.grid = grid;
@@ -50,7 +46,12 @@ final class SolidStream {
   }
 
   private double alongCoil(
-      double seconds, double rate, double conductance, boolean charging, double inlet, StoreModel.Outlet out) {
+      double seconds,
+      double rate,
+      double conductance,
+      boolean charging,
+      double inlet,
+      StoreModel.Outlet out) {
     if (coilUa != conductance / rate) {
       coilUa = conductance / rate;
       for (int c = 0; c < coil.length; c++) {
@@ -79,12 +80,18 @@ final class SolidStream {
    * film and the earth between them let through.
    */
   private double alongBore(
-      HeatExchanger.Bore bore, double seconds, double rate, double film, double inlet, StoreModel.Outlet out) {
+      HeatExchanger.Bore bore,
+      double seconds,
+      double rate,
+      double film,
+      double inlet,
+      StoreModel.Outlet out) {
     double radius = bore.diameterMetres() / 2;
     if (boreRing < 0) {
       double[] edges = grid.acrossEdges();
       boreRing = 0;
-      while (boreRing < grid.across() - 1 && (edges[boreRing] + edges[boreRing + 1]) / 2 < 1.1 * radius) {
+      while (boreRing < grid.across() - 1
+          && (edges[boreRing] + edges[boreRing + 1]) / 2 < 1.1 * radius) {
         boreRing++;
       }
       double in = edges[boreRing];

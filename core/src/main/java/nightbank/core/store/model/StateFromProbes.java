@@ -1,12 +1,12 @@
 package nightbank.core.store.model;
 
-import nightbank.core.store.Probe;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.FaceName;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Probe;
 
 /**
  * A store's field from a few probes, in the shapes that its own physics gives it: the excess over

@@ -1,11 +1,11 @@
 package nightbank.core.store.model;
 
-import nightbank.core.store.Place;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.FaceName;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.function.DoubleUnaryOperator;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Place;
 
 /**
  * What a design comes to before anything is measured: balance at full charge, loss by face with the

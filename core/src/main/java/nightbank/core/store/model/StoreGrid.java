@@ -1,9 +1,9 @@
 package nightbank.core.store.model;
 
-import nightbank.core.store.HeatedZone;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.Geometry;
 import nightbank.core.medium.Medium;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
 
 /**
  * Cells over a body. A cylinder is cut into rings × layers. A box is cut into a quarter plan

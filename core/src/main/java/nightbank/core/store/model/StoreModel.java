@@ -1,11 +1,11 @@
 package nightbank.core.store.model;
 
-import nightbank.core.store.HeatedZone;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import java.util.function.DoubleUnaryOperator;
 import nightbank.core.medium.Medium;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
 
 /** How a store changes with time. One instance belongs to one thread. */
 public interface StoreModel {

@@ -1,8 +1,8 @@
 package nightbank.core.store.model;
 
-import nightbank.core.store.HeatStore;
 import java.util.Arrays;
 import nightbank.core.medium.Enthalpy;
+import nightbank.core.store.HeatStore;
 
 /**
  * How a store is at one moment: cell temperatures on its grid. All bodies of a row are taken as

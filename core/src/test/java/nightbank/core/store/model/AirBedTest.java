@@ -3,18 +3,18 @@ package nightbank.core.store.model;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import nightbank.core.store.StoreCircuit;
-import nightbank.core.store.Place;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.HeatExchanger;
-import nightbank.core.store.Geometry;
-import nightbank.core.store.FluidStream;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import java.util.Map;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.medium.Range;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.FluidStream;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatExchanger;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Place;
+import nightbank.core.store.StoreCircuit;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -5,17 +5,17 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
-import nightbank.core.store.Place;
-import nightbank.core.store.Layer;
-import nightbank.core.store.HeatedZone;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.Geometry;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import java.util.Map;
 import nightbank.core.medium.InsulationMaterial;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
+import nightbank.core.store.Layer;
+import nightbank.core.store.Place;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

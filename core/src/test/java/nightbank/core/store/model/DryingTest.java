@@ -3,17 +3,17 @@ package nightbank.core.store.model;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import nightbank.core.store.Place;
-import nightbank.core.store.HeatedZone;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.Geometry;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import java.util.Map;
 import nightbank.core.medium.DampEnthalpy;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.medium.QuartzEnthalpy;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
+import nightbank.core.store.Place;
 import org.testng.annotations.Test;
 
 /** Damp fills that are heated past 100 °C. */

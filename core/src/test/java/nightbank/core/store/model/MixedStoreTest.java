@@ -4,13 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
-import nightbank.core.store.Place;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.Geometry;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import java.util.Map;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.Place;
 import org.testng.annotations.Test;
 
 /** Water as one layer against its closed forms. */

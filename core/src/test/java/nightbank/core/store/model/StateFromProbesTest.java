@@ -3,16 +3,16 @@ package nightbank.core.store.model;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import nightbank.core.store.Probe;
-import nightbank.core.store.Place;
-import nightbank.core.store.HeatedZone;
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.Geometry;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import java.util.List;
 import java.util.Map;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
+import nightbank.core.store.Place;
+import nightbank.core.store.Probe;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -4,14 +4,14 @@ import static nightbank.core.Reference.number;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import nightbank.core.store.HeatStore;
-import nightbank.core.store.Geometry;
-import nightbank.core.store.FaceName;
-import nightbank.core.store.Face;
 import java.util.Map;
 import nightbank.core.Reference;
 import nightbank.core.medium.Medium;
 import nightbank.core.medium.Range;
+import nightbank.core.store.Face;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Geometry;
+import nightbank.core.store.HeatStore;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
