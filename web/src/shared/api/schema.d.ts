@@ -1055,11 +1055,22 @@ export interface components {
             /** Format: int32 */
             untried: number;
         };
+        Animals: {
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            kilogramsEach: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ANIMALS";
+        };
         Answers: {
             /** Format: double */
             airChangesPerHour: number;
             /** Format: double */
-            backCelsius: number;
+            backCelsius: number | null;
             material: string;
             /** Format: double */
             plantLimitCelsius: number;
@@ -1070,7 +1081,7 @@ export interface components {
             biot: number;
             cautions: components["schemas"]["CautionView"][];
             /** Format: double */
-            chargeSeconds: number;
+            chargeSeconds: number | null;
             /** Format: double */
             cost: number;
             currency: string;
@@ -1087,7 +1098,7 @@ export interface components {
             massKg: number;
             packName: string;
             /** Format: int32 */
-            packs: number;
+            packs: number | null;
             /** Format: int32 */
             unpriced: number;
             /** Format: double */
@@ -1105,9 +1116,9 @@ export interface components {
             code: string;
             of: string;
             /** Format: double */
-            value: number;
+            value: number | null;
             /** Format: double */
-            worthKelvin: number;
+            worthKelvin: number | null;
         };
         Begin: {
             holding: components["schemas"]["HoldingDraft"];
@@ -1150,9 +1161,9 @@ export interface components {
             rows: number;
         };
         Build: {
-            bathed: boolean;
-            closedCoil: boolean;
-            closedVessel: boolean;
+            bathed: boolean | null;
+            closedCoil: boolean | null;
+            closedVessel: boolean | null;
             parts: string[];
         };
         BuildView: {
@@ -1196,9 +1207,11 @@ export interface components {
             media: components["schemas"]["Medium"][];
             parts: components["schemas"]["PartLimit"][];
             skins: components["schemas"]["SkinMaterial"][];
+            usual: components["schemas"]["UsualView"][];
         };
         CautionView: {
             code: string;
+            figures: components["schemas"]["Figure"][];
             of: string;
             reason: string;
             remedy: string;
@@ -1213,23 +1226,23 @@ export interface components {
         };
         ChargeQuestion: {
             /** Format: double */
-            airCelsius: number;
+            airCelsius: number | null;
             /** Format: double */
-            bypassHours: number;
+            bypassHours: number | null;
             design: components["schemas"]["StoreDesign"];
             /** Format: double */
-            groundCelsius: number;
+            groundCelsius: number | null;
             /** Format: double */
-            holdHours: number;
+            holdHours: number | null;
             /** Format: double */
-            hours: number;
+            hours: number | null;
             /** Format: double */
-            kilograms: number;
+            kilograms: number | null;
             /** Format: int32 */
-            loads: number;
-            part: components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
+            loads: number | null;
+            part: components["schemas"]["Animals"] | components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
             /** Format: double */
-            startCelsius: number;
+            startCelsius: number | null;
             /** Format: uuid */
             storeId: string;
         };
@@ -1241,9 +1254,9 @@ export interface components {
             chargeSeconds: number;
             contact: number[];
             /** Format: double */
-            cost: number;
+            cost: number | null;
             /** Format: double */
-            efficiency: number;
+            efficiency: number | null;
             /** Format: double */
             electricJoules: number;
             /** Format: double */
@@ -1262,7 +1275,7 @@ export interface components {
             outJoules: number;
             overheated: components["schemas"]["Overheated"][];
             /** Format: double */
-            reachedSeconds: number;
+            reachedSeconds: number | null;
             /** Format: double */
             residualJoules: number;
             /** Format: double */
@@ -1315,12 +1328,12 @@ export interface components {
         };
         ControlDesign: {
             /** Format: time-local */
-            from: string;
-            guards: (components["schemas"]["Above"] | components["schemas"]["Differential"] | components["schemas"]["Thermostat"])[];
+            from: string | null;
+            guards: (components["schemas"]["Above"] | components["schemas"]["Differential"] | components["schemas"]["Thermostat"])[] | null;
             /** @enum {string} */
             runs: "ALWAYS" | "BY_HAND" | "DAILY";
             /** Format: time-local */
-            to: string;
+            to: string | null;
         };
         CoolDownView: {
             /** Format: double */
@@ -1396,7 +1409,7 @@ export interface components {
             actions: components["schemas"]["Doing"][];
             holds: boolean;
             /** Format: date-time */
-            latest: string;
+            latest: string | null;
             /** Format: double */
             minutes: number;
         };
@@ -1430,7 +1443,7 @@ export interface components {
             name: string;
             /** Format: date-time */
             revokedAt: string;
-            token: string;
+            token: string | null;
         };
         DifferedView: {
             /** Format: double */
@@ -1442,17 +1455,17 @@ export interface components {
         };
         DifferenceView: {
             /** Format: double */
-            ratio: number;
+            ratio: number | null;
             /** Format: double */
-            ratioHigh: number;
+            ratioHigh: number | null;
             /** Format: double */
-            ratioLow: number;
+            ratioLow: number | null;
             /** Format: double */
-            readingHigh: number;
+            readingHigh: number | null;
             /** Format: double */
-            readingKelvin: number;
+            readingKelvin: number | null;
             /** Format: double */
-            readingLow: number;
+            readingLow: number | null;
             side: string;
             word: string;
         };
@@ -1471,15 +1484,15 @@ export interface components {
         };
         Doing: {
             /** Format: double */
-            amount: number;
+            amount: number | null;
             /** Format: date-time */
             from: string;
             /** @enum {string} */
             kind: "LOAD" | "BYPASS" | "DAMPER_SHUT" | "QUENCH" | "RUN" | "STOP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS" | "DOOR_OPEN";
             /** Format: uuid */
-            of: string;
+            of: string | null;
             /** Format: date-time */
-            to: string;
+            to: string | null;
         };
         Done: {
             /** Format: date-time */
@@ -1539,7 +1552,7 @@ export interface components {
         };
         EventView: {
             /** Format: double */
-            amount: number;
+            amount: number | null;
             /** Format: date-time */
             at: string;
             /** Format: uuid */
@@ -1547,17 +1560,16 @@ export interface components {
             /** @enum {string} */
             kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "SEEN" | "NOTE";
             /** Format: double */
-            moisture: number;
+            moisture: number | null;
             note: string;
             /** Format: uuid */
             storeId: string;
-            /** @enum {string} */
-            way: "ON" | "OFF" | "OPEN" | "SHUT";
+            way: ("ON" | "OFF" | "OPEN" | "SHUT") | null;
         };
         FaceDesign: {
             layers: components["schemas"]["LayerDesign"][];
             /** Format: double */
-            measuredTransmittance: number;
+            measuredTransmittance: number | null;
         };
         FaceLoss: {
             /** Format: double */
@@ -1619,6 +1631,12 @@ export interface components {
             /** Format: double */
             volatileShare: number;
         };
+        Figure: {
+            /** @enum {string} */
+            unit: "CELSIUS" | "METRES" | "KILOGRAMS";
+            /** Format: double */
+            value: number;
+        };
         FileMapping: {
             /** Format: int32 */
             channelColumn: number;
@@ -1642,26 +1660,26 @@ export interface components {
             /** Format: double */
             halfWidth: number;
             /** Format: double */
-            value: number;
+            value: number | null;
         };
         Fire: {
             /** Format: double */
-            gasCelsius: number;
+            gasCelsius: number | null;
             hearth: string;
             heats: components["schemas"]["HeatTo"][];
             indoors: boolean;
             /** Format: double */
-            kilogramsPerHour: number;
+            kilogramsPerHour: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "FIRE";
             /** Format: double */
-            moisture: number;
+            moisture: number | null;
             roomAir: boolean;
             /** Format: double */
-            usualKilograms: number;
+            usualKilograms: number | null;
         };
         Flames: {
             control: components["schemas"]["ControlDesign"];
@@ -1682,17 +1700,17 @@ export interface components {
             /** @enum {string} */
             carrying: "WATER" | "AIR";
             /** Format: double */
-            diameterMetres: number;
+            diameterMetres: number | null;
             /** Format: double */
-            grainMetres: number;
+            grainMetres: number | null;
             /** Format: double */
-            lengthMetres: number;
+            lengthMetres: number | null;
             pipe: string;
-            pumped: boolean;
+            pumped: boolean | null;
             /** Format: double */
-            spacingMetres: number;
+            spacingMetres: number | null;
             /** Format: double */
-            wallMetres: number;
+            wallMetres: number | null;
             /** @enum {string} */
             way: "COIL" | "STONES" | "BORE";
         };
@@ -1767,11 +1785,11 @@ export interface components {
         HeatPump: {
             cold: components["schemas"]["NodeDesign"];
             /** Format: double */
-            coldestCelsius: number;
+            coldestCelsius: number | null;
             control: components["schemas"]["ControlDesign"];
             hot: components["schemas"]["NodeDesign"];
             /** Format: double */
-            hottestCelsius: number;
+            hottestCelsius: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1782,16 +1800,16 @@ export interface components {
         };
         HeatTo: {
             /** Format: uuid */
-            id: string;
+            id: string | null;
             /** Format: double */
-            share: number;
+            share: number | null;
             /** @enum {string} */
             to: "STORE" | "HOUSE" | "CIRCUIT";
         };
         Heater: {
             control: components["schemas"]["ControlDesign"];
             /** Format: double */
-            efficiency: number;
+            efficiency: number | null;
             flue: boolean;
             fuel: string;
             heats: components["schemas"]["HeatTo"][];
@@ -1850,12 +1868,12 @@ export interface components {
             /** Format: double */
             celsius: number;
             /** Format: double */
-            cloud: number;
+            cloud: number | null;
             /** Format: double */
-            dewPoint: number;
+            dewPoint: number | null;
             possible: boolean;
             /** Format: double */
-            wind: number;
+            wind: number | null;
         };
         HouseAir: {
             /**
@@ -1867,37 +1885,34 @@ export interface components {
         HouseDesign: {
             /** Format: double */
             airChangesPerHour: number;
-            edgeInsulated: boolean;
-            fleece: boolean;
+            edgeInsulated: boolean | null;
+            fleece: boolean | null;
             /** Format: double */
-            floorAreaSquareMetres: number;
+            floorAreaSquareMetres: number | null;
             gaps: components["schemas"]["GapDesign"][];
             /** Format: double */
-            groundCelsius: number;
+            groundCelsius: number | null;
             /** Format: double */
             innerMassAreaSquareMetres: number;
             /** Format: double */
             innerMassKg: number;
             innerMassMedium: string;
-            learned: components["schemas"]["LearnedFactors"];
+            learned: components["schemas"]["LearnedFactors"] | null;
             /** Format: double */
-            perimeterMetres: number;
+            perimeterMetres: number | null;
             /** Format: double */
             plantLimitCelsius: number;
             /** Format: double */
-            screenResistance: number;
-            shape: components["schemas"]["Shape"];
-            /** @enum {string} */
-            shelter: "OPEN" | "GARDEN" | "YARD";
+            screenResistance: number | null;
+            shape: components["schemas"]["Shape"] | null;
+            shelter: ("OPEN" | "GARDEN" | "YARD") | null;
             skin: components["schemas"]["Part"][];
-            /** @enum {string} */
-            stand: "OPEN" | "CLOSED";
+            stand: ("OPEN" | "CLOSED") | null;
             /** Format: double */
-            ventAboveCelsius: number;
+            ventAboveCelsius: number | null;
             /** Format: double */
             volumeCubicMetres: number;
-            /** @enum {string} */
-            wetness: "DRY" | "BEDS" | "WET";
+            wetness: ("DRY" | "BEDS" | "WET") | null;
         };
         HouseDraft: {
             design: components["schemas"]["HouseDesign"];
@@ -1922,7 +1937,7 @@ export interface components {
         HouseLearnedView: {
             /** Format: uuid */
             houseId: string;
-            learned: components["schemas"]["HouseLearned"];
+            learned: components["schemas"]["HouseLearned"] | null;
             leftOut: components["schemas"]["NightLeftOut"][];
             nights: components["schemas"]["LearnedNight"][];
             /** Format: int32 */
@@ -1986,11 +2001,11 @@ export interface components {
             /** Format: double */
             amount: number;
             /** Format: double */
-            cost: number;
+            cost: number | null;
             name: string;
             packName: string;
             /** Format: int32 */
-            packs: number;
+            packs: number | null;
             unit: string;
         };
         Join: {
@@ -2010,7 +2025,7 @@ export interface components {
             floorCelsius: number;
             gross: number[];
             ledger: components["schemas"]["LedgerView"];
-            loop: components["schemas"]["LoopView"];
+            loop: components["schemas"]["LoopView"] | null;
             mean: number[];
             meanHalfWidth: number[];
             /** Format: double */
@@ -2040,7 +2055,7 @@ export interface components {
         };
         LayerDesign: {
             /** Format: double */
-            emissivity: number;
+            emissivity: number | null;
             /** @enum {string} */
             kind: "BULK" | "GAP";
             material: string;
@@ -2060,23 +2075,23 @@ export interface components {
             /** Format: double */
             leakFactor: number;
             /** Format: double */
-            leakSigma: number;
+            leakSigma: number | null;
             /** Format: double */
             massFactor: number;
             /** Format: double */
-            massSigma: number;
+            massSigma: number | null;
             /** Format: int32 */
             nights: number;
             /** Format: double */
             skinFactor: number;
             /** Format: double */
-            skinSigma: number;
+            skinSigma: number | null;
             /** Format: date */
             until: string;
         };
         LearnedNight: {
             /** Format: double */
-            changesPerHour: number;
+            changesPerHour: number | null;
             /** Format: date */
             evening: string;
             /** Format: double */
@@ -2098,7 +2113,7 @@ export interface components {
             /** Format: double */
             early: number;
             /** Format: double */
-            efficiency: number;
+            efficiency: number | null;
             /** Format: double */
             gain: number;
             /** Format: double */
@@ -2161,14 +2176,14 @@ export interface components {
             readAt: number;
             spells: components["schemas"]["LoopSpell"][];
             /** Format: int64 */
-            stoodSince: number;
+            stoodSince: number | null;
             /** Format: uuid */
             storeId: string;
             storeName: string;
             /** Format: int64 */
-            turnedAt: number;
+            turnedAt: number | null;
             /** Format: int64 */
-            turnedHalf: number;
+            turnedHalf: number | null;
             /** Format: double */
             wattsNow: number;
         };
@@ -2178,13 +2193,13 @@ export interface components {
             /** Format: double */
             dewWatts: number;
             /** Format: double */
-            innerCelsius: number;
+            innerCelsius: number | null;
             kind: string;
             /** Format: double */
             longWaveWatts: number;
             name: string;
             /** Format: double */
-            outerCelsius: number;
+            outerCelsius: number | null;
             /** Format: double */
             throughWatts: number;
             /** Format: double */
@@ -2202,7 +2217,7 @@ export interface components {
             /** Format: double */
             amount: number;
             /** Format: double */
-            cost: number;
+            cost: number | null;
             /** Format: double */
             electricJoules: number;
             /** Format: double */
@@ -2252,13 +2267,13 @@ export interface components {
             /** Format: date */
             evening: string;
             /** Format: double */
-            liftKelvin: number;
+            liftKelvin: number | null;
             /** Format: date-time */
             lowestAt: string;
             /** Format: double */
             lowestCelsius: number;
             /** Format: double */
-            outdoorLowest: number;
+            outdoorLowest: number | null;
             paid: components["schemas"]["Paid"][];
             seen: string[];
             verdict: string;
@@ -2289,9 +2304,9 @@ export interface components {
             verdict: string;
         };
         NightsView: {
-            advice: components["schemas"]["DaysAdviceView"];
+            advice: components["schemas"]["DaysAdviceView"] | null;
             /** Format: int32 */
-            breaksFirst: number;
+            breaksFirst: number | null;
             /** Format: date-time */
             knownTo: string;
             nights: components["schemas"]["NightView"][];
@@ -2300,7 +2315,7 @@ export interface components {
         };
         NodeDesign: {
             /** Format: double */
-            celsius: number;
+            celsius: number | null;
             /** @enum {string} */
             node: "STORE" | "HOUSE_AIR" | "OUTDOOR_AIR" | "HELD";
             /** Format: uuid */
@@ -2311,10 +2326,10 @@ export interface components {
             at: string;
             latest: components["schemas"]["Latest"][];
             /** Format: double */
-            meanCelsius: number;
-            section: components["schemas"]["Section"];
+            meanCelsius: number | null;
+            section: components["schemas"]["Section"] | null;
             /** Format: double */
-            usableJoules: number;
+            usableJoules: number | null;
         };
         OutdoorAir: {
             /**
@@ -2326,7 +2341,7 @@ export interface components {
         Overheated: {
             /** Format: double */
             celsius: number;
-            face: string;
+            face: string | null;
             /** Format: double */
             limitCelsius: number;
             what: string;
@@ -2346,7 +2361,7 @@ export interface components {
             /** Format: double */
             specificHeat: number;
             /** Format: double */
-            spread: number;
+            spread: number | null;
         };
         Paid: {
             /** Format: double */
@@ -2357,7 +2372,7 @@ export interface components {
         };
         PairQuestion: {
             /** Format: double */
-            cloud: number;
+            cloud: number | null;
             /** Format: double */
             joules: number;
             /** Format: double */
@@ -2367,7 +2382,7 @@ export interface components {
             /** Format: uuid */
             storeId: string;
             /** Format: double */
-            wind: number;
+            wind: number | null;
         };
         PairView: {
             at: number[];
@@ -2387,25 +2402,25 @@ export interface components {
             /** Format: double */
             areaSquareMetres: number;
             /** Format: double */
-            azimuthDegrees: number;
+            azimuthDegrees: number | null;
             /** Format: double */
-            beyondCelsius: number;
+            beyondCelsius: number | null;
             /** @enum {string} */
             looks: "UP" | "OUT" | "SHELTERED";
             material: string;
             name: string;
-            secondSkin: boolean;
+            secondSkin: boolean | null;
             /** Format: double */
-            tiltDegrees: number;
+            tiltDegrees: number | null;
             /** Format: double */
             transmittance: number;
-            wallMedium: string;
+            wallMedium: string | null;
             /** Format: double */
-            wallMetres: number;
+            wallMetres: number | null;
         };
-        PartDesign: components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
+        PartDesign: components["schemas"]["Animals"] | components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
         PartDraft: {
-            design: components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
+            design: components["schemas"]["Animals"] | components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
             /** Format: uuid */
             houseId: string;
             /** Format: uuid */
@@ -2443,9 +2458,9 @@ export interface components {
             watts: number[];
         };
         PartView: {
-            design: components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
+            design: components["schemas"]["Animals"] | components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
             /** Format: uuid */
-            houseId: string;
+            houseId: string | null;
             /** Format: uuid */
             id: string;
             name: string;
@@ -2492,14 +2507,14 @@ export interface components {
         };
         PlaceDesign: {
             /** Format: double */
-            coverMetres: number;
+            coverMetres: number | null;
             /** @enum {string} */
             footing: "RAISED" | "ON_GROUND" | "EARTH_COVERED" | "BURIED";
             /** Format: double */
-            groundConductivity: number;
-            openToHouse: ("SIDE" | "TOP" | "FOOT")[];
+            groundConductivity: number | null;
+            openToHouse: ("SIDE" | "TOP" | "FOOT")[] | null;
             /** Format: double */
-            roomCelsius: number;
+            roomCelsius: number | null;
             /** @enum {string} */
             where: "HOUSE" | "OUTDOORS" | "ROOM";
         };
@@ -2519,16 +2534,16 @@ export interface components {
             kind: "LOAD" | "BYPASS" | "DAMPER_SHUT" | "QUENCH" | "RUN" | "STOP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS" | "DOOR_OPEN";
             name: string;
             /** Format: uuid */
-            of: string;
+            of: string | null;
             part: string;
             /** Format: double */
-            usual: number;
+            usual: number | null;
         };
         PreviewRow: {
             /** Format: date-time */
-            at: string;
+            at: string | null;
             cells: string[];
-            celsius: number[];
+            celsius: (number | null)[];
             /** Format: int64 */
             line: number;
             why: string;
@@ -2583,9 +2598,9 @@ export interface components {
         };
         RoundDraft: {
             /** Format: date-time */
-            endedAt: string;
+            endedAt: string | null;
             entries: components["schemas"]["EntryDraft"][];
-            fahrenheit: boolean;
+            fahrenheit: boolean | null;
             note: string;
             /** Format: date-time */
             startedAt: string;
@@ -2594,7 +2609,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             /** Format: double */
-            celsius: number;
+            celsius: number | null;
             /** Format: uuid */
             id: string;
             note: string;
@@ -2682,11 +2697,11 @@ export interface components {
         };
         SensorDesign: {
             /** Format: double */
-            heightFraction: number;
+            heightFraction: number | null;
             /** Format: uuid */
-            id: string;
+            id: string | null;
             /** Format: double */
-            radiusFraction: number;
+            radiusFraction: number | null;
             /** @enum {string} */
             where: "STORE" | "HOUSE_AIR" | "HOUSE_FLOOR" | "OUTDOORS" | "COLLECTOR";
         };
@@ -2694,7 +2709,7 @@ export interface components {
             /** Format: int64 */
             at: number;
             /** Format: double */
-            celsius: number;
+            celsius: number | null;
             probe: string;
             /** Format: uuid */
             probeId: string;
@@ -2739,7 +2754,7 @@ export interface components {
         };
         SideView: {
             curve: number[];
-            fair: components["schemas"]["FairView"];
+            fair: components["schemas"]["FairView"] | null;
             high: number[];
             low: number[];
             name: string;
@@ -2758,17 +2773,17 @@ export interface components {
             container: string;
             containerName: string;
             /** Format: double */
-            cost: number;
+            cost: number | null;
             /** Format: int32 */
             count: number;
-            design: components["schemas"]["StoreDesign"];
+            design: components["schemas"]["StoreDesign"] | null;
             dominated: boolean;
             /** Format: double */
             floorSquareMetres: number;
             /** Format: double */
             fullCelsius: number;
             /** Format: double */
-            holdSeconds: number;
+            holdSeconds: number | null;
             holds: boolean;
             limit: string;
             /** Format: double */
@@ -2784,7 +2799,7 @@ export interface components {
             /** Format: double */
             powerAtDawnWatts: number;
             /** Format: double */
-            refillSeconds: number;
+            refillSeconds: number | null;
             /** Format: double */
             usableJoules: number;
             /** Format: double */
@@ -2792,11 +2807,11 @@ export interface components {
         };
         SizingQuestion: {
             /** Format: double */
-            cloud: number;
+            cloud: number | null;
             keepStores: boolean;
             /** Format: double */
             lowCelsius: number;
-            media: string[];
+            media: string[] | null;
             /** Format: double */
             solidCelsius: number;
             /** @enum {string} */
@@ -2806,7 +2821,7 @@ export interface components {
             /** Format: double */
             waterCelsius: number;
             /** Format: double */
-            wind: number;
+            wind: number | null;
             wrapsMillimetres: number[];
         };
         SizingView: {
@@ -2860,7 +2875,7 @@ export interface components {
         };
         StatementView: {
             /** Format: double */
-            cost: number;
+            cost: number | null;
             currency: string;
             days: components["schemas"]["Row"][];
             effort: components["schemas"]["Effort"];
@@ -2879,28 +2894,28 @@ export interface components {
             unread: number;
         };
         StoreDesign: {
-            build: components["schemas"]["Build"];
+            build: components["schemas"]["Build"] | null;
             /** Format: double */
             chargeToCelsius: number;
             /** Format: int32 */
             count: number;
             /** Format: double */
-            diameterMetres: number;
+            diameterMetres: number | null;
             /** Format: double */
             floorCelsius: number;
             foot: components["schemas"]["FaceDesign"];
             /** Format: double */
             heightMetres: number;
-            led: components["schemas"]["FluidCircuitDesign"];
+            led: components["schemas"]["FluidCircuitDesign"] | null;
             /** Format: double */
-            lengthMetres: number;
-            lidOff: components["schemas"]["LidHours"];
+            lengthMetres: number | null;
+            lidOff: components["schemas"]["LidHours"] | null;
             /** Format: double */
-            measuredConductivity: number;
+            measuredConductivity: number | null;
             /** Format: double */
-            measuredDensity: number;
+            measuredDensity: number | null;
             /** Format: double */
-            measuredSpecificHeat: number;
+            measuredSpecificHeat: number | null;
             medium: string;
             place: components["schemas"]["PlaceDesign"];
             /** @enum {string} */
@@ -2908,8 +2923,8 @@ export interface components {
             side: components["schemas"]["FaceDesign"];
             top: components["schemas"]["FaceDesign"];
             /** Format: double */
-            widthMetres: number;
-            zone: components["schemas"]["ZoneDesign"];
+            widthMetres: number | null;
+            zone: components["schemas"]["ZoneDesign"] | null;
         };
         StoreDraft: {
             design: components["schemas"]["StoreDesign"];
@@ -2918,7 +2933,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
-            planned: boolean;
+            planned: boolean | null;
             probes: components["schemas"]["ProbeView"][];
         };
         StoreRead: {
@@ -2949,7 +2964,7 @@ export interface components {
             name: string;
             reaches: boolean;
             /** Format: date-time */
-            readAt: string;
+            readAt: string | null;
             /** Format: double */
             startCelsius: number;
             /** Format: double */
@@ -3000,14 +3015,14 @@ export interface components {
         };
         Sunlight: {
             /** Format: double */
-            absorptance: number;
+            absorptance: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "SUNLIGHT";
             /** Format: double */
-            squareMetres: number;
+            squareMetres: number | null;
             /** Format: uuid */
             storeId: string;
         };
@@ -3048,26 +3063,26 @@ export interface components {
         TonightQuestion: {
             actions: components["schemas"]["Doing"][];
             /** Format: double */
-            airCelsius: number;
+            airCelsius: number | null;
             /** Format: double */
-            cloud: number;
-            design: components["schemas"]["HouseDesign"];
+            cloud: number | null;
+            design: components["schemas"]["HouseDesign"] | null;
             /** Format: double */
-            eveningCelsius: number;
+            eveningCelsius: number | null;
             /** Format: double */
-            floorCelsius: number;
+            floorCelsius: number | null;
             /** Format: date-time */
-            lowAt: string;
+            lowAt: string | null;
             /** Format: double */
-            lowCelsius: number;
-            quick: boolean;
-            stores: components["schemas"]["StoreRead"][];
+            lowCelsius: number | null;
+            quick: boolean | null;
+            stores: components["schemas"]["StoreRead"][] | null;
             /** Format: double */
-            wind: number;
+            wind: number | null;
         };
         TonightView: {
             actions: components["schemas"]["Doing"][];
-            advice: components["schemas"]["AdviceView"];
+            advice: components["schemas"]["AdviceView"] | null;
             air: number[];
             assumptions: components["schemas"]["Assumption"][];
             at: number[];
@@ -3077,7 +3092,7 @@ export interface components {
             billJoules: number;
             cautions: components["schemas"]["CautionView"][];
             /** Format: double */
-            chanceOfHolding: number;
+            chanceOfHolding: number | null;
             /** Format: double */
             coldDegreeHours: number;
             /** Format: date-time */
@@ -3086,9 +3101,9 @@ export interface components {
             coldestCelsius: number;
             coldestIs: string;
             /** Format: double */
-            coldestNinetieth: number;
+            coldestNinetieth: number | null;
             /** Format: double */
-            coldestTenth: number;
+            coldestTenth: number | null;
             counterfactuals: components["schemas"]["What"][];
             high: number[];
             /** Format: uuid */
@@ -3107,7 +3122,7 @@ export interface components {
             plants: number[];
             possible: components["schemas"]["Possible"][];
             /** Format: double */
-            setWarmerKelvin: number;
+            setWarmerKelvin: number | null;
             /** Format: int32 */
             shortCandles: number;
             /** Format: date-time */
@@ -3135,14 +3150,14 @@ export interface components {
         };
         TrialSheet: {
             /** Format: double */
-            airCelsius: number;
+            airCelsius: number | null;
             at: number[];
             differed: components["schemas"]["DifferedView"][];
             differences: components["schemas"]["DifferenceView"][];
             /** Format: double */
-            excessKelvin: number;
+            excessKelvin: number | null;
             /** Format: double */
-            seconds: number;
+            seconds: number | null;
             sides: components["schemas"]["SideView"][];
             trial: components["schemas"]["TrialView"];
         };
@@ -3188,6 +3203,18 @@ export interface components {
             power: "W" | "BTU_H";
             /** @enum {string} */
             volume: "L" | "US_GAL" | "IMP_GAL";
+        };
+        UsualView: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** @enum {string} */
+            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "FOIL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
+            source: string;
+            unit: string;
+            /** Format: double */
+            value: number;
         };
         What: {
             /** Format: double */

@@ -49,7 +49,7 @@ public record StoreHeat(
   public static StoreHeat of(UUID store, List<PartView> all) {
     List<PartView> parts = all.stream().filter(p -> p.design().stores().contains(store)).toList();
     Gathered g = new Gathered(store);
-    parts.forEach(p -> g.add(p.design()));
+    parts.forEach(p -> p.design().as(g));
     return new StoreHeat(
         g.kind,
         g.watts,
