@@ -163,7 +163,16 @@ const labelAt = (face: FaceKey) => {
       </text>
     </g>
 
-    <g class="mass" @click="emit('select', 'mass')">
+    <g
+      class="mass"
+      role="button"
+      tabindex="0"
+      aria-label="the mass"
+      :aria-pressed="selected === 'mass'"
+      @click="emit('select', 'mass')"
+      @keydown.enter.prevent="emit('select', 'mass')"
+      @keydown.space.prevent="emit('select', 'mass')"
+    >
       <rect :x="box.x" :y="box.y" :width="box.w" :height="box.h" fill="url(#grain)" />
       <rect
         v-for="(c, i) in cells"
@@ -184,7 +193,17 @@ const labelAt = (face: FaceKey) => {
       />
     </g>
 
-    <g v-if="zones.length" class="source" @click="emit('select', 'source')">
+    <g
+      v-if="zones.length"
+      class="source"
+      role="button"
+      tabindex="0"
+      aria-label="where heat enters"
+      :aria-pressed="selected === 'source'"
+      @click="emit('select', 'source')"
+      @keydown.enter.prevent="emit('select', 'source')"
+      @keydown.space.prevent="emit('select', 'source')"
+    >
       <rect v-for="(z, i) in zones" :key="i" :x="z.x" :y="z.y" :width="z.w" :height="z.h" />
       <template v-if="rod">
         <path :d="rod" class="halo" />
@@ -197,6 +216,7 @@ const labelAt = (face: FaceKey) => {
       v-for="band in bands"
       :key="band.key"
       class="band"
+      role="presentation"
       :class="{ chosen: selected === band.face }"
       :x="band.x"
       :y="band.y"
@@ -338,11 +358,15 @@ text {
   fill-opacity: 0.25;
 }
 
-.face:focus-visible {
+.face:focus-visible,
+.mass:focus-visible,
+.source:focus-visible {
   outline: none;
 }
 
-.face:focus-visible rect {
+.face:focus-visible rect,
+.mass:focus-visible .edge,
+.source:focus-visible rect {
   stroke: var(--focus);
   stroke-width: 3;
 }

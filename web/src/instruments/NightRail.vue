@@ -192,7 +192,7 @@ const when = (iso: string) => Math.round(Date.parse(iso) / 1000)
       />
       <template v-for="(g, i) in r.ghosts" :key="`g${i}`">
         <path v-if="lasts(g.d)" class="ghost" :d="`M${g.from} ${r.y} H${g.to}`" />
-        <path v-else class="ghost mark" :d="flame(g.from, r.y, g.d.amount)" />
+        <path v-else class="ghost mark" :d="flame(g.from, r.y, g.d.amount ?? 0)" />
       </template>
       <template v-for="m in r.marks" :key="m.k">
         <path
@@ -215,7 +215,7 @@ const when = (iso: string) => Math.round(Date.parse(iso) / 1000)
           @keydown="key($event, r, m, 'from')"
         >
           <circle class="hit" :cx="m.from" :cy="r.y" r="22" />
-          <path v-if="m.d.kind === 'LOAD'" :d="flame(m.from, r.y, m.d.amount)" />
+          <path v-if="m.d.kind === 'LOAD'" :d="flame(m.from, r.y, m.d.amount ?? 0)" />
           <path
             v-else-if="m.d.kind === 'DAMPER_SHUT'"
             :d="`M${m.from - 8} ${r.y - 8} h16 v5 h-16 z M${m.from - 8} ${r.y + 3} h16 v5 h-16 z`"

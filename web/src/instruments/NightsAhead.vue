@@ -37,7 +37,7 @@ const all = computed(() =>
       ? {
           ...n,
           coldestCelsius: props.night.coldestCelsius,
-          coldestTenth: props.night.coldestTenth,
+          coldestTenth: props.night.coldestTenth ?? props.night.coldestCelsius,
           chanceOfHolding: props.night.chanceOfHolding,
           verdict: props.night.verdict,
         }

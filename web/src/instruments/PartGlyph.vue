@@ -12,7 +12,8 @@ const signs: Record<string, string> = {
   CIRCUIT:
     'M-9 -3 A9 9 0 0 1 8 -4 M8 -4 l-5 0 M8 -4 l1 -5 M9 3 A9 9 0 0 1 -8 4 M-8 4 l5 0 M-8 4 l-1 5',
   HEAT_PUMP: 'M-8 6 L0 -8 L8 6 M-4 7 H4 M0 7 V0',
-  ANIMALS: 'M-9 3 C-9 -5 -1 -3 2 -6 C3 -10 8 -10 8 -6 L11 -5 L8 -4 C8 4 3 7 -1 7 C-5 7 -9 6 -9 3 M-2 7 V11 M2 7 V11 M-9 1 l-3 -4',
+  ANIMALS:
+    'M-9 3 C-9 -5 -1 -3 2 -6 C3 -10 8 -10 8 -6 L11 -5 L8 -4 C8 4 3 7 -1 7 C-5 7 -9 6 -9 3 M-2 7 V11 M2 7 V11 M-9 1 l-3 -4',
   RADIATOR: 'M-10 8 V-8 M-5 8 V-8 M0 8 V-8 M5 8 V-8 M10 8 V-8 M-12 -5 H12 M-12 5 H12',
   UNDER_FLOOR: 'M-12 4 H8 q4 0 4 4 t-4 4 H-12',
   HOUSE_AIR: 'M-10 -5 q5 -4 10 0 t10 0 M-10 3 q5 -4 10 0 t10 0',

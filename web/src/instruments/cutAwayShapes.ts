@@ -1,6 +1,7 @@
 import type { Design, FaceKey } from '@/features/store/designs'
 import type { Views } from '@/shared/api/client'
 import { heatColour } from '@/shared/heat'
+import { sidesOf } from '@/shared/body'
 
 /** The mass on the sheet, px, with its layers' thickness on each face. */
 export interface Box {
@@ -30,8 +31,7 @@ export const thicknessOf = (design: Design, face: FaceKey) =>
   (design[face]?.layers ?? []).reduce((sum, l) => sum + (l.thicknessMetres || 0), 0)
 
 /** Width of the cut: across a round body, through the narrow way of a box. */
-export const cutWidth = (d: Design) =>
-  d.shape === 'CYLINDER' ? d.diameterMetres : Math.min(d.lengthMetres, d.widthMetres)
+export const cutWidth = (d: Design) => Math.min(sidesOf(d).length, sidesOf(d).width)
 
 /** Layers in true thickness, from the mass outwards; both sides of the cut. */
 export function bandsOf(design: Design, b: Box, scale: number): Band[] {
@@ -133,10 +133,10 @@ export function pipesOf(
   const led = d.led
   if (!led) return []
   if (led.way === 'BORE')
-    return [{ x: b.cx, y: b.y + b.h / 2, r: Math.max(3, (led.diameterMetres * scale) / 2) }]
+    return [{ x: b.cx, y: b.y + b.h / 2, r: Math.max(3, ((led.diameterMetres ?? 0) * scale) / 2) }]
   if (led.way !== 'COIL' || !zone) return []
-  const step = Math.max(14, led.spacingMetres * scale)
-  const r = Math.max(2.5, (led.diameterMetres * scale) / 2)
+  const step = Math.max(14, (led.spacingMetres ?? 0) * scale)
+  const r = Math.max(2.5, ((led.diameterMetres ?? 0) * scale) / 2)
   const across = Math.max(1, Math.floor(zone.w / step))
   const up = Math.max(1, Math.floor(zone.h / step))
   const pipes = []

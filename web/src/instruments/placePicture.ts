@@ -1,5 +1,6 @@
 import type { Views } from '@/shared/api/client'
 import type { End, Part } from '@/features/part/parts'
+import { sidesOf } from '@/shared/body'
 
 type Store = Views['StoreView']
 export interface Box {
@@ -42,7 +43,7 @@ export interface Picture {
 const MARGIN = 60
 const ROW = 40
 const APART = 180
-const across = (d: Store['design']) => (d.shape === 'CYLINDER' ? d.diameterMetres : d.lengthMetres)
+const across = (d: Store['design']) => sidesOf(d).length
 const bodiesOf = (s: Store) => Math.min(8, s.design.count)
 const wide = (s: Store) => across(s.design) * (1 + 1.12 * (bodiesOf(s) - 1))
 const buried = (s: Store) => s.design.place.footing === 'BURIED'
@@ -210,13 +211,13 @@ function endsOf(p: Part): { kind: End['kind']; storeId?: string }[] {
   if (d.kind !== 'HEAT_PUMP') return []
   return [d.cold, d.hot].map((n) => ({
     kind: n.node === 'STORE' ? 'TANK' : n.node === 'HELD' ? 'HELD' : n.node,
-    storeId: n.node === 'STORE' ? n.storeId : undefined,
+    storeId: n.node === 'STORE' ? (n.storeId ?? undefined) : undefined,
   }))
 }
 
 function receivers(p: Part): string[] {
   const d = p.design
-  if ('heats' in d) return d.heats.map((h) => (h.to === 'HOUSE' ? 'HOUSE' : h.id))
+  if ('heats' in d) return d.heats.map((h) => (h.to === 'HOUSE' ? 'HOUSE' : (h.id ?? '')))
   return 'storeId' in d && d.storeId ? [d.storeId] : []
 }
 

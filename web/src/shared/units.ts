@@ -172,7 +172,11 @@ export function lengthOf(m: number, u: Units = mine): string {
 /** A sentence of the server with the numbers it speaks of in their places, {0}, {1}. */
 export function withFigures(text: string, figures: Views['Figure'][], u: Units = mine): string {
   const own = ({ value, unit }: Views['Figure']) =>
-    unit === 'CELSIUS' ? degrees(value, u, 0) : unit === 'METRES' ? lengthOf(value, u) : massOf(value, u)
+    unit === 'CELSIUS'
+      ? degrees(value, u, 0)
+      : unit === 'METRES'
+        ? lengthOf(value, u)
+        : massOf(value, u)
   return text.replace(/\{(\d)\}/g, (_, i) => own(figures[Number(i)]!))
 }
 

@@ -90,22 +90,23 @@ const number = (n: number) => new Intl.NumberFormat('en-GB').format(n)
       was understood.
     </p>
     <ProblemNote v-if="error" :error="error" />
-    <label
-      class="drop"
-      :class="{ over }"
+    <div
+      role="presentation"
       @dragover.prevent="over = true"
       @dragleave="over = false"
       @drop.prevent="hand($event.dataTransfer?.files)"
     >
-      <input
-        type="file"
-        class="visually-hidden"
-        :disabled="sending"
-        @change="hand(($event.target as HTMLInputElement).files)"
-      />
-      <span v-if="sending">Taking it in …</span>
-      <span v-else>Choose the file, or let it fall here</span>
-    </label>
+      <label class="drop" :class="{ over }">
+        <input
+          type="file"
+          class="visually-hidden"
+          :disabled="sending"
+          @change="hand(($event.target as HTMLInputElement).files)"
+        />
+        <span v-if="sending">Taking it in …</span>
+        <span v-else>Choose the file, or let it fall here</span>
+      </label>
+    </div>
   </template>
   <ProblemNote v-else-if="missing" :error="missing" />
   <template v-else-if="state">

@@ -253,9 +253,11 @@ function massive(is: boolean) {
           <BFormCheckbox
             :model-value="draft.design.screenResistance != null"
             class="wide"
-            @update:model-value="draft.design.screenResistance = $event
+            @update:model-value="
+              draft.design.screenResistance = $event
                 ? usualOf(catalogue, 'SCREEN_RESISTANCE')
-                : none"
+                : none
+            "
             >a night screen that can be drawn</BFormCheckbox
           >
           <BFormCheckbox v-model="draft.design.fleece" class="wide"

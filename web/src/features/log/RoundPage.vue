@@ -115,13 +115,10 @@ watch([sent, waiting], () => {
 
 const balances = computed(() =>
   (stores.value ?? [])
-    .filter((s) => s.now.usableJoules != null && !s.planned)
-    .map((s) => ({
-      id: s.id,
-      name: s.name,
-      now: s.now.usableJoules,
-      change: s.now.usableJoules - (before.value[s.id] ?? s.now.usableJoules),
-    })),
+    .filter((s) => !s.planned)
+    .flatMap(({ id, name, now: { usableJoules: now } }) =>
+      now == null ? [] : { id, name, now, change: now - (before.value[id] ?? now) },
+    ),
 )
 </script>
 

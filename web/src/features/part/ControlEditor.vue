@@ -58,7 +58,7 @@ function add(kind: unknown) {
   props.control.guards = [...(props.control.guards ?? []), made]
 }
 const drop = (i: number) => {
-  props.control.guards = props.control.guards.filter((_, k) => k !== i)
+  props.control.guards = (props.control.guards ?? []).filter((_, k) => k !== i)
 }
 const time = (which: 'from' | 'to', e: Event) => {
   const typed = (e.target as HTMLInputElement).value

@@ -27,7 +27,7 @@ const props = defineProps<{
 defineEmits<{ remove: [] }>()
 const { draft, state, error } = usePartDraft(props.holding, () => props.part)
 const d = computed(() => draft.design)
-const usual = (name: UsualName) => String(usualOf(props.catalogue, name))
+const taken = (name: UsualName) => String(usualOf(props.catalogue, name))
 const bodies = computed(() =>
   props.stores
     .filter((s) => !s.planned)
@@ -132,7 +132,12 @@ function setNode(n: Views['NodeDesign'], value: unknown) {
           :options="catalogue.hearths.map((h) => ({ value: h.id, text: h.name }))"
         />
         <NumberField v-model="d.usualKilograms" label="Wood in one load" quantity="mass" />
-        <NumberField v-model="d.moisture" label="Water in the wood, share" optional :placeholder="usual('WOOD_MOISTURE')" />
+        <NumberField
+          v-model="d.moisture"
+          label="Water in the wood, share"
+          optional
+          :placeholder="taken('WOOD_MOISTURE')"
+        />
         <NumberField
           v-model="d.kilogramsPerHour"
           label="Burns at once, kg an hour"
@@ -155,7 +160,7 @@ function setNode(n: Views['NodeDesign'], value: unknown) {
           v-model="d.efficiency"
           label="of its fuel’s heat, share"
           optional
-          :placeholder="usual('HEATER_EFFICIENCY')"
+          :placeholder="taken('HEATER_EFFICIENCY')"
         />
       </template>
       <NumberField
@@ -172,7 +177,12 @@ function setNode(n: Views['NodeDesign'], value: unknown) {
           optional
           placeholder="half its sides"
         />
-        <NumberField v-model="d.absorptance" label="How dark, 0 to 1" optional :placeholder="usual('FACE_ABSORPTANCE')" />
+        <NumberField
+          v-model="d.absorptance"
+          label="How dark, 0 to 1"
+          optional
+          :placeholder="taken('FACE_ABSORPTANCE')"
+        />
       </template>
       <template v-else-if="d.kind === 'ANIMALS'">
         <NumberField v-model="d.count" label="How many" />

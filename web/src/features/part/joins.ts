@@ -29,6 +29,8 @@ export function joined(d: PartDesign, t: Target, bodies: Body[]): PartDesign | n
       if (!body || storesOf(d).includes(body.id) || !(body.led || body.water)) return null
       return { ...d, ends: [...d.ends, body.led ? through(body.id) : tank(body.id)] }
     }
+    case 'ANIMALS':
+      return null
     case 'HEAT_PUMP': {
       const node = t.to === 'STORE' ? 'STORE' : 'HOUSE_AIR'
       const there = (n: typeof d.hot) =>

@@ -8,7 +8,7 @@ export type Of<K extends Kind> = Extract<PartDesign, { kind: K }>
 export type HeatTo = Views['HeatTo']
 export type End = Of<'CIRCUIT'>['ends'][number]
 export type Control = Views['ControlDesign']
-export type Guard = Control['guards'][number]
+export type Guard = NonNullable<Control['guards']>[number]
 export type SensorAt = Views['SensorDesign']
 
 /** What is not known or not there; the interface calls it null, its types do not. */
@@ -168,7 +168,7 @@ export function fresh(kind: Kind, store: string | null): PartDesign {
 /** Every store that a part names. */
 export function storesOf(d: PartDesign): string[] {
   const ids = new Set<string>()
-  if ('heats' in d) d.heats.forEach((h) => h.to === 'STORE' && ids.add(h.id))
+  if ('heats' in d) d.heats.forEach((h) => h.to === 'STORE' && h.id && ids.add(h.id))
   if ('storeId' in d && d.storeId) ids.add(d.storeId)
   if (d.kind === 'CIRCUIT') d.ends.forEach((e) => 'storeId' in e && ids.add(e.storeId))
   if (d.kind === 'HEAT_PUMP')
@@ -212,7 +212,7 @@ export function endWord(e: End, names: Map<string, string>, u: Temperature): str
 }
 
 function sensorWord(s: SensorAt, names: Map<string, string>): string {
-  if (s.where === 'STORE') return names.get(s.id) ?? 'a store that is gone'
+  if (s.where === 'STORE') return names.get(s.id ?? '') ?? 'a store that is gone'
   return {
     HOUSE_AIR: 'the air',
     HOUSE_FLOOR: 'the floor',
@@ -250,7 +250,7 @@ export function controlShort(d: PartDesign): string {
 /** What it is, on one line. */
 export function partWord(d: PartDesign, names: Map<string, string>, u: Temperature): string {
   const to = (h: HeatTo) =>
-    h.to === 'HOUSE' ? 'the house' : (names.get(h.id) ?? 'something that is gone')
+    h.to === 'HOUSE' ? 'the house' : (names.get(h.id ?? '') ?? 'something that is gone')
   const list = (words: string[]) => words.join(' and ')
   switch (d.kind) {
     case 'FIRE':

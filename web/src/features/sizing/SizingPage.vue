@@ -7,6 +7,7 @@ import { useRoute, useRouter } from 'vue-router'
 import FloorPlan from '@/instruments/FloorPlan.vue'
 import SizeCurve from '@/instruments/SizeCurve.vue'
 import { api, body, type Views } from '@/shared/api/client'
+import { sidesOf } from '@/shared/body'
 import { heatColour } from '@/shared/heat'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
@@ -105,9 +106,7 @@ const floor = computed(() => {
   return { length: side, width: side }
 })
 const size = ({ design: d }: Found) =>
-  d.shape === 'CYLINDER'
-    ? { length: d.diameterMetres, width: d.diameterMetres, round: true }
-    : { length: d.lengthMetres, width: d.widthMetres, round: false }
+  d ? { ...sidesOf(d), round: d.shape === 'CYLINDER' } : { length: 0, width: 0, round: false }
 
 const curve = ref<Views['CurveView'] | null>(null)
 const curveError = ref<unknown>(null)
@@ -139,6 +138,7 @@ watch(
 
 const planError = ref<unknown>(null)
 async function plan(s: Found) {
+  if (!s.design) return
   planError.value = null
   const id = newId()
   try {

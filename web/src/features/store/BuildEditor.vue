@@ -13,16 +13,17 @@ const props = defineProps<{
   disabled: boolean
 }>()
 const choices = computed(() => props.parts.filter((p) => p.kind !== 'PIPE'))
-const has = (id: string) => props.design.build.parts.includes(id)
+const has = (id: string) => !!props.design.build?.parts.includes(id)
 
 function toggle(id: string) {
+  if (!props.design.build) return
   const kept = props.design.build.parts
   props.design.build.parts = has(id) ? kept.filter((p) => p !== id) : [...kept, id]
 }
 </script>
 
 <template>
-  <details>
+  <details v-if="design.build">
     <summary>Vessel, mortar and glue, with what they stand</summary>
     <fieldset :disabled="disabled">
       <ul>

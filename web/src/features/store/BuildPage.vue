@@ -21,6 +21,7 @@ import {
 } from '@/shared/units'
 import CautionList from './CautionList.vue'
 import { buildQuery } from './queries'
+import { sidesOf } from '@/shared/body'
 
 const session = useSession()
 const route = useRoute()
@@ -51,8 +52,8 @@ const size = computed(() => {
   if (!d) return ''
   const body =
     d.shape === 'CYLINDER'
-      ? `${lengthOf(d.diameterMetres)} across`
-      : `${lengthOf(d.lengthMetres)} by ${lengthOf(d.widthMetres)}`
+      ? `${lengthOf(sidesOf(d).width)} across`
+      : `${lengthOf(sidesOf(d).length)} by ${lengthOf(sidesOf(d).width)}`
   return `${d.count > 1 ? `${d.count} bodies, each ` : ''}${body}, ${lengthOf(d.heightMetres)} high`
 })
 const print = () => window.print()

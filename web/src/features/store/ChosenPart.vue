@@ -73,7 +73,7 @@ async function remove(p: Part) {
     />
     <template v-else-if="store || house">
       <h2>{{ store?.name ?? house?.name }}</h2>
-      <p v-if="store?.now.usableJoules != null">
+      <p v-if="store?.now.usableJoules != null && store.now.meanCelsius != null">
         {{ energyOf(store.now.usableJoules) }} of {{ energyOf(store.appraisal.usableJoules) }},
         {{ degrees(store.now.meanCelsius, units, 0) }} on the whole.
       </p>

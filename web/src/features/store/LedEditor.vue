@@ -42,6 +42,7 @@ function add() {
 
 function choose(way: unknown) {
   const l = props.design.led
+  if (!l) return
   l.way = way as typeof l.way
   if (l.way === 'STONES') {
     l.carrying = 'AIR'

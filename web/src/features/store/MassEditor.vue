@@ -26,7 +26,7 @@ const shapes = [
 
 function reshape(shape: unknown) {
   const d = props.design
-  const across = d.diameterMetres || Math.min(d.widthMetres, d.lengthMetres) || 0.6
+  const across = d.diameterMetres || Math.min(d.widthMetres ?? 0, d.lengthMetres ?? 0) || 0.6
   d.shape = shape as Design['shape']
   if (d.shape === 'BOX') {
     d.widthMetres ||= across

@@ -29,6 +29,7 @@ import { bookQuery, catalogueQuery, runsQuery, storeQuery, storesQuery } from '.
 import { mediaOf } from './media'
 import { useCharge, type ChargeHow } from './useCharge'
 import { useStoreDraft } from './useStoreDraft'
+import { sidesOf } from '@/shared/body'
 
 const session = useSession()
 const route = useRoute()
@@ -98,7 +99,7 @@ function resize(dimension: 'width' | 'height', to: number) {
   const d = draft.design
   if (dimension === 'height') d.heightMetres = to
   else if (d.shape === 'CYLINDER') d.diameterMetres = to
-  else if (d.widthMetres <= d.lengthMetres) d.widthMetres = to
+  else if (sidesOf(d).width <= sidesOf(d).length) d.widthMetres = to
   else d.lengthMetres = to
 }
 

@@ -29,7 +29,7 @@ function choose(value: unknown) {
   <fieldset :disabled="disabled" class="grid">
     <label for="behind">Heat enters</label>
     <BFormSelect id="behind" :model-value="where" :options="places" @update:model-value="choose" />
-    <template v-if="where === 'CORE'">
+    <template v-if="where === 'CORE' && design.zone">
       <NumberField v-model="design.zone.reachFraction" label="Reaches out to, 0 to 1" />
       <NumberField v-model="design.zone.lowFraction" label="from, 0 foot to 1 top" />
       <NumberField v-model="design.zone.highFraction" label="up to" />

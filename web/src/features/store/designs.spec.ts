@@ -1,3 +1,4 @@
+import { sidesOf } from '@/shared/body'
 import { describe, expect, it } from 'vitest'
 import { storesOf } from '../part/parts'
 import { led, starts } from './designs'
@@ -10,8 +11,7 @@ describe('bodies to start from', () => {
 
   it.each(starts.map((s) => [s.key, s] as const))('%s has a size of its own shape', (_, s) => {
     const d = s.design
-    if (d.shape === 'CYLINDER') expect(d.diameterMetres).toBeGreaterThan(0)
-    else expect(Math.min(d.lengthMetres, d.widthMetres)).toBeGreaterThan(0)
+    expect(Math.min(sidesOf(d).length, sidesOf(d).width)).toBeGreaterThan(0)
     expect(d.chargeToCelsius).toBeGreaterThan(d.floorCelsius)
   })
 

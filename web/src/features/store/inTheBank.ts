@@ -20,11 +20,12 @@ export function inTheBank(stores: Store[], now: string, zone: string) {
   let count = 0
   const left: string[] = []
   for (const s of stores) {
-    if (s.planned || !(s.now.usableJoules > 0)) continue
+    const usable = s.now.usableJoules ?? 0
+    if (s.planned || !(usable > 0)) continue
     const reason = why(s, now, zone)
     if (reason) left.push(`${s.name}, ${reason}`)
     else {
-      joules += s.now.usableJoules
+      joules += usable
       count++
     }
   }

@@ -190,7 +190,7 @@ export function moved(
 
 /** So much more or less wood or flames; other amounts stay as they are rated. */
 export function more(d: Doing, lane: Lane, by: number): Doing {
-  if (d.kind === 'LOAD') return { ...d, amount: Math.min(40, Math.max(1, d.amount + by)) }
+  if (d.kind === 'LOAD') return { ...d, amount: Math.min(40, Math.max(1, (d.amount ?? 0) + by)) }
   if (lane.part === 'FLAMES' && d.kind === 'RUN')
     return { ...d, amount: Math.min(200, Math.max(1, (d.amount ?? 1) + by)) }
   return d

@@ -65,7 +65,7 @@ export function doingWord(d: Doing, l: Lane, zone: string): string {
   const span = `${at(d.from, zone)} to ${at(d.to, zone)}`
   switch (d.kind) {
     case 'LOAD':
-      return `${at(d.from, zone)} ${massOf(d.amount)}`
+      return `${at(d.from, zone)} ${massOf(d.amount ?? 0)}`
     case 'BYPASS':
       return `bypass open to ${at(d.to, zone)}`
     case 'DAMPER_SHUT':
@@ -101,7 +101,7 @@ export function errand(d: Doing, n: Night, zone: string): string {
   const what = lower(of ?? '')
   switch (d.kind) {
     case 'LOAD':
-      return `lay ${massOf(d.amount)} on the ${what} at ${at(d.from, zone)}`
+      return `lay ${massOf(d.amount ?? 0)} on the ${what} at ${at(d.from, zone)}`
     case 'BYPASS':
       return `keep the bypass of the ${what} open until ${at(d.to, zone)}`
     case 'DAMPER_SHUT':
@@ -229,8 +229,9 @@ export function shortage(n: Night, u: Temperature, zone: string): string {
 }
 
 export function certainty(n: Night, u: Temperature): string {
-  if (n.chanceOfHolding == null) return ''
-  return `${percent(n.chanceOfHolding)} likely to hold; eight nights in ten like this end between ${degrees(n.coldestTenth, u)} and ${degrees(n.coldestNinetieth, u)}.`
+  const { chanceOfHolding, coldestTenth, coldestNinetieth } = n
+  if (chanceOfHolding == null || coldestTenth == null || coldestNinetieth == null) return ''
+  return `${percent(chanceOfHolding)} likely to hold; eight nights in ten like this end between ${degrees(coldestTenth, u)} and ${degrees(coldestNinetieth, u)}.`
 }
 
 export const shelterWord = {

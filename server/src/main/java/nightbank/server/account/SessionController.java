@@ -1,5 +1,6 @@
 package nightbank.server.account;
 
+import org.jspecify.annotations.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
@@ -46,7 +47,7 @@ class SessionController {
   }
 
   record MeView(
-      Accounts.PersonView person,
+      Accounts.@Nullable PersonView person,
       List<Accounts.HoldingLink> holdings,
       boolean beginNeeded,
       boolean demo,

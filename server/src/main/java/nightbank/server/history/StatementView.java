@@ -1,5 +1,6 @@
 package nightbank.server.history;
 
+import org.jspecify.annotations.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
@@ -13,7 +14,7 @@ import java.util.UUID;
  * @param cost of fuel and power at the holding's prices; absent where a price is missing
  */
 public record StatementView(
-    UUID storeId,
+    @Nullable UUID storeId,
     String storeName,
     LocalDate from,
     LocalDate to,

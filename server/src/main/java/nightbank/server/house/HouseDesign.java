@@ -47,6 +47,9 @@ public record HouseDesign(
     @Nullable Stand stand,
     @Nullable Wetness wetness,
     @Nullable LearnedFactors learned) {
+  public HouseDesign {
+    gaps = gaps == null ? List.of() : gaps;
+  }
 
   /** How much of the floor gives off water. */
   public enum Wetness {
@@ -155,7 +158,7 @@ public record HouseDesign(
       Looks looks,
       double areaSquareMetres,
       double transmittance,
-      String material,
+      @Nullable String material,
       Double tiltDegrees,
       Double azimuthDegrees,
       Double beyondCelsius,

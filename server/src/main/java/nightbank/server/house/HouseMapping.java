@@ -50,7 +50,7 @@ final class HouseMapping {
           "A house without a skin is the open air.",
           "Add at least one part: a roof or a wall with its area.");
     }
-    if (d.skin().size() > 200 || gaps(d).size() > 100) {
+    if (d.skin().size() > 200 || d.gaps().size() > 100) {
       throw Problem.invalid("design.skin", "More than 200 parts.", "Put like parts together.");
     }
     List<SkinPart> parts = new ArrayList<>();
@@ -59,8 +59,8 @@ final class HouseMapping {
       parts.add(Problem.field("design.skin." + i, () -> part(p, d.screenResistance())));
     }
     List<Gap> gaps = new ArrayList<>();
-    for (int i = 0; i < gaps(d).size(); i++) {
-      GapDesign g = gaps(d).get(i);
+    for (int i = 0; i < d.gaps().size(); i++) {
+      GapDesign g = d.gaps().get(i);
       gaps.add(
           Problem.field(
               "design.gaps." + i, () -> new Gap(g.name(), g.lengthMetres(), g.widthMetres())));
@@ -101,10 +101,6 @@ final class HouseMapping {
               () -> bare.withFloor(new Floor(d.floorAreaSquareMetres(), perimeter, edge)));
     }
     return d.ventAboveCelsius() == null ? house : house.withVentAbove(d.ventAboveCelsius());
-  }
-
-  private static List<GapDesign> gaps(HouseDesign d) {
-    return d.gaps() == null ? List.of() : d.gaps();
   }
 
   private static SkinPart part(Part p, Double screen) {

@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record EventView(
     UUID id,
-    UUID storeId,
+    @Nullable UUID storeId,
     EventKind kind,
     EventKind.@Nullable Way way,
     Instant at,

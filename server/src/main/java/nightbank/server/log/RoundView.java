@@ -1,5 +1,6 @@
 package nightbank.server.log;
 
+import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -9,7 +10,7 @@ public record RoundView(
     UUID id,
     String by,
     Instant startedAt,
-    Instant endedAt,
+    @Nullable Instant endedAt,
     String note,
     List<RoundEntry> entries,
     List<UUID> photos) {

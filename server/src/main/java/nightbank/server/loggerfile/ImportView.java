@@ -28,10 +28,10 @@ public record ImportView(
     long readings,
     long added,
     long leftOut,
-    Instant from,
-    Instant to,
+    @Nullable Instant from,
+    @Nullable Instant to,
     String problem,
-    UUID runId) {
+    @Nullable UUID runId) {
 
   /** How far it is read. */
   public record Far(long rows, long readings, long bytes) {}

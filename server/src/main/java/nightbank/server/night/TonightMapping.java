@@ -1,5 +1,6 @@
 package nightbank.server.night;
 
+import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -146,7 +147,7 @@ final class TonightMapping {
         NightCaution.of(plan, m).stream()
             .map(
                 c ->
-                    new TonightView.CautionView(
+                    new TonightView.NightCautionView(
                         c.code().name(),
                         doings.name(c.of()),
                         now.plusSeconds((long) c.atSeconds()),

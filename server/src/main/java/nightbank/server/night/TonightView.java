@@ -68,7 +68,7 @@ public record TonightView(
     @Nullable AdviceView advice,
     List<What> counterfactuals,
     List<LossView> losses,
-    List<CautionView> cautions,
+    List<NightCautionView> cautions,
     List<Assumption> assumptions) {
 
   /**
@@ -145,7 +145,7 @@ public record TonightView(
   public record What(String kind, String of, double gainKelvin, double peakKelvin) {}
 
   /** Something that can hurt people or break things. */
-  public record CautionView(
+  public record NightCautionView(
       String code, String of, Instant at, String reason, String remedy, List<Figure> figures) {}
 
   /**
@@ -154,7 +154,8 @@ public record TonightView(
    * @param worthKelvin by how much the coldest moment moves where it is as wrong as it may well be
    *     (one standard deviation either way), absent where that was not tried
    */
-  public record Assumption(String code, Double value, Instant at, String of, Double worthKelvin) {
+  public record Assumption(
+      String code, Double value, @Nullable Instant at, String of, Double worthKelvin) {
     Assumption(String code, Double value, Instant at, String of) {
       this(code, value, at, of, null);
     }

@@ -105,7 +105,7 @@ public sealed interface PartDesign {
       double gramsPerHour,
       String fuel,
       boolean indoors,
-      ControlDesign control)
+      @Nullable ControlDesign control)
       implements PartDesign {
     @Override
     public <R> R as(Cases<R> cases) {
@@ -126,7 +126,7 @@ public sealed interface PartDesign {
       Double efficiency,
       boolean flue,
       boolean indoors,
-      ControlDesign control)
+      @Nullable ControlDesign control)
       implements PartDesign {
     @Override
     public <R> R as(Cases<R> cases) {
@@ -140,7 +140,7 @@ public sealed interface PartDesign {
    * @param surplus runs on what the sun gives over
    */
   record Element(
-      List<HeatTo> heats, double watts, boolean surplus, boolean indoors, ControlDesign control)
+      List<HeatTo> heats, double watts, boolean surplus, boolean indoors, @Nullable ControlDesign control)
       implements PartDesign {
     @Override
     public <R> R as(Cases<R> cases) {
@@ -193,7 +193,7 @@ public sealed interface PartDesign {
       double kilogramsPerSecond,
       double machineWatts,
       List<EndDesign> ends,
-      ControlDesign control)
+      @Nullable ControlDesign control)
       implements PartDesign {
     @Override
     public <R> R as(Cases<R> cases) {
@@ -213,7 +213,7 @@ public sealed interface PartDesign {
       NodeDesign hot,
       Double coldestCelsius,
       Double hottestCelsius,
-      ControlDesign control)
+      @Nullable ControlDesign control)
       implements PartDesign {
     @Override
     public <R> R as(Cases<R> cases) {

@@ -71,7 +71,7 @@ public record JudgementView(
       double fallKelvin,
       double scatterKelvin,
       int points,
-      List<Double> fitted) {}
+      List<@Nullable Double> fitted) {}
 
   public record LedgerView(
       double charged,

@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import org.jspecify.annotations.Nullable;
 import java.util.List;
 import nightbank.core.unit.Figure;
 
@@ -33,7 +34,7 @@ public record Appraisal(
     double dawnWatts,
     double biot,
     Integer packs,
-    String packName,
+    @Nullable String packName,
     double cost,
     int unpriced,
     String currency,

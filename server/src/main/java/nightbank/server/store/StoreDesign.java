@@ -116,7 +116,7 @@ public record StoreDesign(
       Double wallMetres,
       Double spacingMetres,
       Double grainMetres,
-      String pipe,
+      @Nullable String pipe,
       Boolean pumped) {}
 
   /**
@@ -126,7 +126,7 @@ public record StoreDesign(
    * @param behind the face that flame or sun strikes, in place of a core
    */
   public record ZoneDesign(
-      double reachFraction, double lowFraction, double highFraction, FaceName behind) {}
+      double reachFraction, double lowFraction, double highFraction, @Nullable FaceName behind) {}
 
   /** How a stream goes through. */
   public enum Way {

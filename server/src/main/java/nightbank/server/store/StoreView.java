@@ -15,7 +15,7 @@ public record StoreView(
     UUID id,
     String name,
     int version,
-    UUID houseId,
+    @Nullable UUID houseId,
     boolean planned,
     boolean reachesHouse,
     StoreDesign design,
@@ -31,7 +31,7 @@ public record StoreView(
    * @param section temperatures on a cut from the middle to the side, absent without readings
    */
   public record Now(
-      Instant at,
+      @Nullable Instant at,
       Double meanCelsius,
       Double usableJoules,
       @Nullable Section section,
