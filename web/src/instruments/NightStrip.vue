@@ -87,8 +87,7 @@ const suns = computed(() =>
     { word: 'sunset', at: props.night.sunset },
     { word: 'sunrise', at: props.night.sunrise },
   ]
-    .filter((s) => s.at)
-    .map((s) => ({ ...s, x: x.value(Date.parse(s.at)) }))
+    .flatMap(({ word, at }) => (at ? { word, at, x: x.value(Date.parse(at)) } : []))
     .filter((s) => s.x >= left - 1 && s.x <= w.value - right.value + 1),
 )
 const dark = computed(() => {

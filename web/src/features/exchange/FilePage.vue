@@ -146,9 +146,11 @@ const number = (n: number) => new Intl.NumberFormat('en-GB').format(n)
         >
       </h1>
       <p>
-        {{ number(state.rowsRead) }} rows of {{ state.fileName }},
-        {{ day(Date.parse(state.from) / 1000, zone) }} to
-        {{ day(Date.parse(state.to) / 1000, zone) }};
+        {{ number(state.rowsRead) }} rows of {{ state.fileName
+        }}<template v-if="state.from && state.to"
+          >, {{ day(Date.parse(state.from) / 1000, zone) }} to
+          {{ day(Date.parse(state.to) / 1000, zone) }}</template
+        >;
         {{
           state.leftOut
             ? `${number(state.leftOut)} cells or rows were left out.`

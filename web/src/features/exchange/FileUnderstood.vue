@@ -29,14 +29,16 @@ const ties = computed(() => [
   { value: 'NEW_AIR', text: 'the air beside the store' },
   { value: 'SKIP', text: 'leave out' },
 ])
-const tieOf = (c: { use: string; probeId: string }) => (c.use === 'PROBE' ? c.probeId : c.use)
+type Tied = Pick<Views['Channel'], 'use' | 'probeId'>
+const tieOf = (c: Tied) => (c.use === 'PROBE' ? c.probeId : c.use)
 
 function change(part: Partial<Views['FileMapping']>) {
   emit('correct', { ...m.value, ...part })
 }
-function tied<T extends { use: string; probeId: string }>(c: T, to: string): T {
-  const special = ['NEW_PROBE', 'NEW_AIR', 'SKIP'].includes(to)
-  return { ...c, use: special ? to : 'PROBE', probeId: (special ? null : to) as string }
+function tied<T extends Tied>(c: T, to: string): T {
+  return to === 'NEW_PROBE' || to === 'NEW_AIR' || to === 'SKIP'
+    ? { ...c, use: to, probeId: null }
+    : { ...c, use: 'PROBE', probeId: to }
 }
 const setColumn = (i: number, to: string) =>
   change({ columns: m.value.columns.map((c, k) => (k === i ? tied(c, to) : c)) })

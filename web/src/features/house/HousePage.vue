@@ -72,7 +72,7 @@ async function keep() {
   }
 }
 const closeGaps = () => (draft.design.gaps = [])
-const none = null as unknown as number
+const none = null
 
 type Choice = 'shelter' | 'stand' | 'wetness'
 /** A choice that is absent until it is made. */

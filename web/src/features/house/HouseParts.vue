@@ -26,7 +26,7 @@ function skin(part: Views['Part'], material: string) {
   const known = props.catalogue.find((s) => s.id === material)
   if (known) part.transmittance = known.uValue.value
 }
-const none = null as unknown as number
+const none = null
 function add(design: Design) {
   design.skin.push({
     name: `Part ${design.skin.length + 1}`,
@@ -38,8 +38,8 @@ function add(design: Design) {
     azimuthDegrees: none,
     beyondCelsius: none,
     secondSkin: false,
-    wallMedium: null as never,
-    wallMetres: null as never,
+    wallMedium: null,
+    wallMetres: null,
   })
 }
 </script>

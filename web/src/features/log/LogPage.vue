@@ -49,8 +49,8 @@ async function done(kind: Kind, { note = '', way = null as Way | null } = {}) {
     way: way as Way,
     at: at.toISOString(),
     note,
-    amount: null as unknown as number,
-    moisture: null as unknown as number,
+    amount: null,
+    moisture: null,
   }
   last.event = event
   last.time = clock(at.getTime() / 1000, zone.value)

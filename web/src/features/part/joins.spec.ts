@@ -35,7 +35,7 @@ describe('what can be joined', () => {
   })
   it('turns a heat pump to another store, never onto what it cools', () => {
     const pump = fresh('HEAT_PUMP', 'tank') as Of<'HEAT_PUMP'>
-    pump.cold = { node: 'STORE', storeId: 'heap', celsius: null as never }
+    pump.cold = { node: 'STORE', storeId: 'heap', celsius: null }
     expect(joined(pump, store('heap'), bodies)).toBeNull()
     expect((joined(pump, house, bodies) as Of<'HEAT_PUMP'>).hot.node).toBe('HOUSE_AIR')
   })

@@ -36,7 +36,7 @@ export function joined(d: PartDesign, t: Target, bodies: Body[]): PartDesign | n
       const there = (n: typeof d.hot) =>
         n.node === node && (node === 'HOUSE_AIR' || n.storeId === t.id)
       if (t.to === 'CIRCUIT' || there(d.hot) || there(d.cold)) return null
-      return { ...d, hot: { node, storeId: t.id as string, celsius: null as never } }
+      return { ...d, hot: { node, storeId: t.id as string, celsius: null } }
     }
     default: {
       if (d.heats.some((h) => h.to === t.to && (t.to === 'HOUSE' || h.id === t.id))) return null
@@ -44,7 +44,7 @@ export function joined(d: PartDesign, t: Target, bodies: Body[]): PartDesign | n
       if (t.to === 'STORE') return { ...d, heats: [...d.heats, toStore(t.id)] }
       return {
         ...d,
-        heats: [...d.heats, { to: 'CIRCUIT', id: t.id, share: null as never }],
+        heats: [...d.heats, { to: 'CIRCUIT', id: t.id, share: null }],
       }
     }
   }

@@ -12,7 +12,7 @@ export type Guard = NonNullable<Control['guards']>[number]
 export type SensorAt = Views['SensorDesign']
 
 /** What is not known or not there; the interface calls it null, its types do not. */
-const none = null as never
+const none = null
 
 export const kindWord: Record<Kind, string> = {
   FIRE: 'a wood fire',
@@ -172,7 +172,7 @@ export function storesOf(d: PartDesign): string[] {
   if ('storeId' in d && d.storeId) ids.add(d.storeId)
   if (d.kind === 'CIRCUIT') d.ends.forEach((e) => 'storeId' in e && ids.add(e.storeId))
   if (d.kind === 'HEAT_PUMP')
-    [d.cold, d.hot].forEach((n) => n.node === 'STORE' && ids.add(n.storeId))
+    [d.cold, d.hot].forEach((n) => n.node === 'STORE' && n.storeId && ids.add(n.storeId))
   return [...ids]
 }
 

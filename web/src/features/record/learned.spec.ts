@@ -54,7 +54,7 @@ const night = (over: Partial<Views['LearnedNight']> = {}): Views['LearnedNight']
   evening: '2026-01-20',
   lossTimes: 1,
   unlike: false,
-  changesPerHour: null as never,
+  changesPerHour: null,
   lowestWithoutStores: -3.3,
   liftByStores: 2.2,
   worth: [

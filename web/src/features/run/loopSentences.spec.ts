@@ -17,7 +17,7 @@ const loop = (over: Partial<Views['LoopView']> = {}): Views['LoopView'] => ({
   chargedHalf: 1.3e6,
   drawn: 2.4e6,
   drawnHalf: 3e5,
-  stoodSince: null as unknown as number,
+  stoodSince: null,
   emptying: true,
   spells: [
     { direction: 'CHARGING', from: turned - 14_400, to: turned - 900, joules: 1.2e7 },
@@ -60,7 +60,7 @@ describe('a loop drawn', () => {
     expect(
       lane(
         loop({
-          turnedAt: null as never,
+          turnedAt: null,
           spells: [{ direction: 'CHARGING', from: turned, to: turned, joules: 0 }],
         }),
       ).html(),

@@ -50,15 +50,15 @@ let timer = 0
 
 async function ask() {
   const s = store.value
-  if (!s) return
+  if (!s?.houseId) return
   const mine = ++asked
   try {
     const answer = await askPair(holding, s.houseId, {
       school: q.school,
       storeId: s.id,
       lowCelsius: q.low,
-      wind: null as never,
-      cloud: null as never,
+      wind: null,
+      cloud: null,
       joules: joules.value,
     })
     if (mine !== asked) return

@@ -55,8 +55,8 @@ const question = computed<Views['SizingQuestion'] | null>(() =>
   houseId.value
     ? {
         lowCelsius: q.low,
-        wind: null as never,
-        cloud: null as never,
+        wind: null,
+        cloud: null,
         media: [],
         wrapsMillimetres: [],
         waterCelsius: q.water,

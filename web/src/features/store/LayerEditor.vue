@@ -23,8 +23,8 @@ const choices = computed(() => [
 function choose(i: number, what: string) {
   const l = layers.value[i]
   l.kind = what === 'GAP' ? 'GAP' : 'BULK'
-  l.material = what === 'GAP' ? (null as unknown as string) : what
-  l.emissivity = what === 'GAP' ? 0.05 : (null as unknown as number)
+  l.material = what === 'GAP' ? null : what
+  l.emissivity = what === 'GAP' ? 0.05 : null
   if (what === 'GAP') l.thicknessMetres = 0.025
 }
 
@@ -34,7 +34,7 @@ function add() {
     material: 'stone-wool',
     thicknessMetres: 0.05,
     wet: false,
-    emissivity: null as unknown as number,
+    emissivity: null,
   })
 }
 

@@ -34,7 +34,7 @@ function add() {
     carrying: 'WATER',
     lengthMetres: 10,
     diameterMetres: 0.02,
-    wallMetres: null as never,
+    wallMetres: null,
     spacingMetres: 0.12,
     pipe: 'pex-pipe',
   })
@@ -96,11 +96,7 @@ function choose(way: unknown) {
     <BButton v-if="!disabled && !design.led" variant="secondary" @click="add"
       >Lead something through it</BButton
     >
-    <BButton
-      v-if="!disabled && design.led"
-      size="sm"
-      variant="secondary"
-      @click="design.led = null as never"
+    <BButton v-if="!disabled && design.led" size="sm" variant="secondary" @click="design.led = null"
       >Take it out</BButton
     >
   </section>

@@ -13,9 +13,8 @@ const figures = computed(() => {
     { word: 'on the floor', value: floorLoadOf(a.loadKgPerSquareMetre) },
   ]
   if (a.packs != null) list.splice(1, 0, { word: `${a.packName}s`, value: String(a.packs) })
-  const never = !Number.isFinite(Number(a.chargeSeconds))
-  if (a.chargeSeconds != null && Number(a.chargeSeconds) > 0)
-    list.push({ word: 'full after', value: never ? 'never' : hours(Number(a.chargeSeconds)) })
+  if (a.sourceTooWeak) list.push({ word: 'full after', value: 'never' })
+  else if (a.chargeSeconds) list.push({ word: 'full after', value: hours(a.chargeSeconds) })
   if (a.cost > 0)
     list.push({
       word: a.unpriced ? `cost, ${a.unpriced} unpriced` : 'cost',

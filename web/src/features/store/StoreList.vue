@@ -29,7 +29,7 @@ const mediumOf = (s: Views['StoreView']) =>
         <span v-if="s.planned" class="soft"> planned</span>
       </RouterLink>
       <p>
-        <template v-if="s.now.usableJoules != null && s.now.meanCelsius != null">
+        <template v-if="s.now.usableJoules != null && s.now.meanCelsius != null && s.now.at">
           <span class="figure balance">{{ energyOf(s.now.usableJoules) }}</span>
           <span class="soft">
             of {{ energyOf(s.appraisal.usableJoules) }},

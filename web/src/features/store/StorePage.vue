@@ -56,10 +56,10 @@ const tried = computed(
   () => chargers.value.find((p) => p.id === chosen.value) ?? chargers.value[0] ?? null,
 )
 const how = reactive<ChargeHow>({
-  hours: null as never,
-  kilograms: null as never,
-  loads: null as never,
-  bypassHours: null as never,
+  hours: null,
+  kilograms: null,
+  loads: null,
+  bypassHours: null,
 })
 const sources: Kind[] = ['ELEMENT', 'FIRE', 'FLAMES', 'HEATER', 'SUNLIGHT', 'HEAP', 'HEAT_PUMP']
 const charging = ref(route.query.charge === 'yes')
@@ -169,7 +169,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       {{ degrees(draft.design.chargeToCelsius, session.units, 0) }}, and loses half in
       <b>{{ hours(appraisal.losesHalfSeconds) }}</b> of still air at
       {{ degrees(draft.design.floorCelsius, session.units, 0)
-      }}<template v-if="now?.usableJoules != null"
+      }}<template v-if="now?.usableJoules != null && now.at"
         >; read {{ day(Date.parse(now.at) / 1000, zone) }}:
         <b>{{ energyOf(now.usableJoules) }}</b></template
       >.

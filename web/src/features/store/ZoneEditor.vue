@@ -19,7 +19,7 @@ const where = computed<string>(() => {
 })
 function choose(value: unknown) {
   const d = props.design
-  if (value === 'ALL') d.zone = null as never
+  if (value === 'ALL') d.zone = null
   else if (value === 'CORE') d.zone = zone(0.3, 0.15, 0.7)
   else d.zone = zone(1, 0, 1, value as 'FOOT')
 }

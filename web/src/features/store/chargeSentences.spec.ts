@@ -21,7 +21,7 @@ const charge = {
   roomJoules: 0,
   steamJoules: 0,
   efficiency: 1,
-  reachedSeconds: null as unknown as number,
+  reachedSeconds: null,
   chargeSeconds: 18_000,
   hottestSpot: { celsius: 240, second: 18_000, radiusFraction: 0, heightFraction: 0.5 },
   overheated: [],

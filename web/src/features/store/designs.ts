@@ -19,7 +19,7 @@ export interface Start {
 }
 
 /** What is not known or not there; the interface calls it null, its types do not. */
-const none = null as never
+const none = null
 
 const face = (layers: Layer[] = []) => ({ layers, measuredTransmittance: none })
 const bulk = (material: string, thicknessMetres: number): Layer => ({

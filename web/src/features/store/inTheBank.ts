@@ -11,7 +11,9 @@ export const isOld = (readAt: string, now: string) =>
 /** Why a store's heat does not count; blank where it does. */
 function why(s: Store, now: string, zone: string): string {
   if (!s.reachesHouse) return 'nothing leads it to a house'
-  return isOld(s.now.at, now) ? `last read ${day(Date.parse(s.now.at) / 1000, zone)}` : ''
+  return s.now.at && isOld(s.now.at, now)
+    ? `last read ${day(Date.parse(s.now.at) / 1000, zone)}`
+    : ''
 }
 
 /** Usable heat that can still reach a house, and what was left out of it. */

@@ -5,10 +5,10 @@ import type { Design } from './designs'
 
 /** How it is charged: for how long, with how much wood, the bypass open at first. */
 export interface ChargeHow {
-  hours: number
-  kilograms: number
-  loads: number
-  bypassHours: number
+  hours: number | null
+  kilograms: number | null
+  loads: number | null
+  bypassHours: number | null
 }
 
 /**
@@ -42,10 +42,10 @@ export function useCharge(
             design: design(),
             part: part() as PartDesign,
             ...how,
-            startCelsius: null as never,
-            airCelsius: null as never,
-            groundCelsius: null as never,
-            holdHours: null as never,
+            startCelsius: null,
+            airCelsius: null,
+            groundCelsius: null,
+            holdHours: null,
           },
         }),
       )

@@ -53,7 +53,7 @@ export function useStoreDraft(
       }),
     )
     for (const face of ['side', 'top', 'foot'] as const) {
-      draft.design[face] ??= { layers: [], measuredTransmittance: null as unknown as number }
+      draft.design[face] ??= { layers: [], measuredTransmittance: null }
       draft.design[face].layers ??= []
     }
     draft.design.build ??= { parts: [], closedVessel: false, closedCoil: false, bathed: false }

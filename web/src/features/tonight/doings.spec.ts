@@ -18,11 +18,11 @@ import {
 const START = Date.parse('2026-01-30T15:40:00Z') / 1000
 const END = Date.parse('2026-01-31T08:16:00Z') / 1000
 const dusk = START + 3600
-const nobody = null as unknown as string
+const nobody = null
 const offers: Views['Possible'][] = [
   { kind: 'LOAD', of: 'f', name: 'Hearth', part: 'FIRE', usual: 6 },
   { kind: 'RUN', of: 'l', name: 'Lamps', part: 'FLAMES', usual: 4 },
-  { kind: 'SCREEN', of: nobody, name: '', part: 'HOUSE', usual: null as unknown as number },
+  { kind: 'SCREEN', of: nobody, name: '', part: 'HOUSE', usual: null },
 ]
 const heater = {
   id: 'h',

@@ -129,7 +129,7 @@ export function bypass(lane: Lane, doings: Doing[]): Doing | null {
         of: lane.of as string,
         from: iso(first),
         to: iso(first + BYPASS),
-        amount: null as unknown as number,
+        amount: null,
       }
 }
 
@@ -143,7 +143,7 @@ export function damper(lane: Lane, doings: Doing[], end: number): Doing | null {
         of: lane.of as string,
         from: iso(last + EMBERS),
         to: iso(end),
-        amount: null as unknown as number,
+        amount: null,
       }
 }
 

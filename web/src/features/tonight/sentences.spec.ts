@@ -56,15 +56,15 @@ describe('tonight in words', () => {
     expect(shortage(set, C, 'UTC')).toContain('set 3.5 K warmer, this night holds')
   })
   it('owns up to what was guessed', () => {
-    const given = (code: string, value: number, of: string, worthKelvin: number) =>
-      assumption({ code, value, at: null as unknown as string, of, worthKelvin }, C, 'UTC')
+    const given = (code: string, value: number, of: string, worthKelvin: number | null) =>
+      assumption({ code, value, at: null, of, worthKelvin }, C, 'UTC')
     expect(given('SKY', 0.5, '', 1.24)).toBe(
       'The sky is 50 % clouded, as far as told: worth ± 1.2 K tonight.',
     )
     expect(given('WIND', 2, 'TYPED', 0.02)).toContain('2 m/s at ten metres: worth next to')
-    expect(given('SHELTER', 0.25, 'YARD', null as never)).toContain('in a yard')
+    expect(given('SHELTER', 0.25, 'YARD', null)).toContain('in a yard')
     expect(given('WETNESS', 0.8, 'WET', 0.4)).toContain('wet all over')
-    const said = given('STORE_UNREAD', 4, 'Bin', null as never)
+    const said = given('STORE_UNREAD', 4, 'Bin', null)
     expect(said).toBe(
       'Bin has never been read; it starts at 4.0 °C, as what is round it and its own heat tell.',
     )
@@ -80,7 +80,7 @@ describe('what to do about it', () => {
     to: '2026-01-30T16:40:00Z',
     amount: 5,
   }
-  const screen = { ...fire, kind: 'SCREEN' as const, of: null as unknown as string }
+  const screen = { ...fire, kind: 'SCREEN' as const, of: null }
   const told = (part: object) =>
     advice(
       night({

@@ -49,10 +49,10 @@ describe('what a change did', () => {
   it('says why a side is silent', () => {
     const none = difference({
       word: 'CANNOT_TELL',
-      ratio: null as never,
-      ratioLow: null as never,
-      ratioHigh: null as never,
-      readingKelvin: null as never,
+      ratio: null,
+      ratioLow: null,
+      ratioHigh: null,
+      readingKelvin: null,
     })
     expect(say(none, 'AIR_UNKNOWN')).toContain('nobody read the air beside it')
     expect(say(none, 'COOL_DOWN_TOO_SHORT')).toContain('not followed long enough')

@@ -1096,9 +1096,10 @@ export interface components {
             lossWattsPerKelvin: number;
             /** Format: double */
             massKg: number;
-            packName: string;
+            packName: string | null;
             /** Format: int32 */
             packs: number | null;
+            sourceTooWeak: boolean;
             /** Format: int32 */
             unpriced: number;
             /** Format: double */
@@ -1112,7 +1113,7 @@ export interface components {
         };
         Assumption: {
             /** Format: date-time */
-            at: string;
+            at: string | null;
             code: string;
             of: string;
             /** Format: double */
@@ -1220,7 +1221,7 @@ export interface components {
         Channel: {
             fahrenheit: boolean;
             /** Format: uuid */
-            probeId: string;
+            probeId: string | null;
             /** @enum {string} */
             use: "PROBE" | "NEW_PROBE" | "NEW_AIR" | "SKIP";
         };
@@ -1291,7 +1292,7 @@ export interface components {
         Circuit: {
             /** @enum {string} */
             carries: "WATER" | "AIR";
-            control: components["schemas"]["ControlDesign"];
+            control: components["schemas"]["ControlDesign"] | null;
             ends: (components["schemas"]["Boiler"] | components["schemas"]["Collector"] | components["schemas"]["Held"] | components["schemas"]["HouseAir"] | components["schemas"]["OutdoorAir"] | components["schemas"]["Radiator"] | components["schemas"]["Tank"] | components["schemas"]["Through"] | components["schemas"]["UnderFloor"])[];
             /** Format: double */
             kilogramsPerSecond: number;
@@ -1322,7 +1323,7 @@ export interface components {
             /** Format: int32 */
             index: number;
             /** Format: uuid */
-            probeId: string;
+            probeId: string | null;
             /** @enum {string} */
             use: "PROBE" | "NEW_PROBE" | "NEW_AIR" | "SKIP";
         };
@@ -1338,7 +1339,7 @@ export interface components {
         CoolDownView: {
             /** Format: double */
             fallKelvin: number;
-            fitted: number[];
+            fitted: (number | null)[];
             /** Format: int64 */
             from: number;
             /** Format: double */
@@ -1439,10 +1440,10 @@ export interface components {
             id: string;
             lastProblem: string;
             /** Format: date-time */
-            lastSeenAt: string;
+            lastSeenAt: string | null;
             name: string;
             /** Format: date-time */
-            revokedAt: string;
+            revokedAt: string | null;
             token: string | null;
         };
         DifferedView: {
@@ -1492,7 +1493,7 @@ export interface components {
             /** Format: uuid */
             of: string | null;
             /** Format: date-time */
-            to: string | null;
+            to: string;
         };
         Done: {
             /** Format: date-time */
@@ -1525,7 +1526,7 @@ export interface components {
             woodKilograms: number;
         };
         Element: {
-            control: components["schemas"]["ControlDesign"];
+            control: components["schemas"]["ControlDesign"] | null;
             heats: components["schemas"]["HeatTo"][];
             indoors: boolean;
             /**
@@ -1563,7 +1564,7 @@ export interface components {
             moisture: number | null;
             note: string;
             /** Format: uuid */
-            storeId: string;
+            storeId: string | null;
             way: ("ON" | "OFF" | "OPEN" | "SHUT") | null;
         };
         FaceDesign: {
@@ -1682,7 +1683,7 @@ export interface components {
             usualKilograms: number | null;
         };
         Flames: {
-            control: components["schemas"]["ControlDesign"];
+            control: components["schemas"]["ControlDesign"] | null;
             /** Format: int32 */
             count: number;
             fuel: string;
@@ -1705,7 +1706,7 @@ export interface components {
             grainMetres: number | null;
             /** Format: double */
             lengthMetres: number | null;
-            pipe: string;
+            pipe: string | null;
             pumped: boolean | null;
             /** Format: double */
             spacingMetres: number | null;
@@ -1786,7 +1787,7 @@ export interface components {
             cold: components["schemas"]["NodeDesign"];
             /** Format: double */
             coldestCelsius: number | null;
-            control: components["schemas"]["ControlDesign"];
+            control: components["schemas"]["ControlDesign"] | null;
             hot: components["schemas"]["NodeDesign"];
             /** Format: double */
             hottestCelsius: number | null;
@@ -1807,7 +1808,7 @@ export interface components {
             to: "STORE" | "HOUSE" | "CIRCUIT";
         };
         Heater: {
-            control: components["schemas"]["ControlDesign"];
+            control: components["schemas"]["ControlDesign"] | null;
             /** Format: double */
             efficiency: number | null;
             flue: boolean;
@@ -1962,7 +1963,7 @@ export interface components {
             bytes: number;
             fileName: string;
             /** Format: date-time */
-            from: string;
+            from: string | null;
             /** Format: uuid */
             id: string;
             /** Format: int64 */
@@ -1976,7 +1977,7 @@ export interface components {
             /** Format: int64 */
             rowsRead: number;
             /** Format: uuid */
-            runId: string;
+            runId: string | null;
             /** Format: double */
             share: number;
             /** @enum {string} */
@@ -1984,7 +1985,7 @@ export interface components {
             /** Format: uuid */
             storeId: string;
             /** Format: date-time */
-            to: string;
+            to: string | null;
         };
         InsulationMaterial: {
             /** Format: double */
@@ -2003,7 +2004,7 @@ export interface components {
             /** Format: double */
             cost: number | null;
             name: string;
-            packName: string;
+            packName: string | null;
             /** Format: int32 */
             packs: number | null;
             unit: string;
@@ -2017,7 +2018,7 @@ export interface components {
             at: number[];
             believed: components["schemas"]["SetAside"][];
             calibration: components["schemas"]["CalibrationView"];
-            coolDown: components["schemas"]["CoolDownView"];
+            coolDown: components["schemas"]["CoolDownView"] | null;
             events: components["schemas"]["EventView"][];
             faceShares: components["schemas"]["FaceShare"][];
             findings: components["schemas"]["FindingView"][];
@@ -2058,7 +2059,7 @@ export interface components {
             emissivity: number | null;
             /** @enum {string} */
             kind: "BULK" | "GAP";
-            material: string;
+            material: string | null;
             /** Format: double */
             thicknessMetres: number;
             wet: boolean;
@@ -2211,7 +2212,7 @@ export interface components {
             holdings: components["schemas"]["HoldingLink"][];
             /** Format: date-time */
             now: string;
-            person: components["schemas"]["PersonView"];
+            person: components["schemas"]["PersonView"] | null;
         };
         MeansView: {
             /** Format: double */
@@ -2278,6 +2279,15 @@ export interface components {
             seen: string[];
             verdict: string;
         };
+        NightCautionView: {
+            /** Format: date-time */
+            at: string;
+            code: string;
+            figures: components["schemas"]["Figure"][];
+            of: string;
+            reason: string;
+            remedy: string;
+        };
         NightLeftOut: {
             /** Format: date */
             evening: string;
@@ -2319,11 +2329,11 @@ export interface components {
             /** @enum {string} */
             node: "STORE" | "HOUSE_AIR" | "OUTDOOR_AIR" | "HELD";
             /** Format: uuid */
-            storeId: string;
+            storeId: string | null;
         };
         Now: {
             /** Format: date-time */
-            at: string;
+            at: string | null;
             latest: components["schemas"]["Latest"][];
             /** Format: double */
             meanCelsius: number | null;
@@ -2407,7 +2417,7 @@ export interface components {
             beyondCelsius: number | null;
             /** @enum {string} */
             looks: "UP" | "OUT" | "SHELTERED";
-            material: string;
+            material: string | null;
             name: string;
             secondSkin: boolean | null;
             /** Format: double */
@@ -2422,7 +2432,7 @@ export interface components {
         PartDraft: {
             design: components["schemas"]["Animals"] | components["schemas"]["Circuit"] | components["schemas"]["Element"] | components["schemas"]["Fire"] | components["schemas"]["Flames"] | components["schemas"]["Heap"] | components["schemas"]["HeatPump"] | components["schemas"]["Heater"] | components["schemas"]["Sunlight"];
             /** Format: uuid */
-            houseId: string;
+            houseId: string | null;
             /** Format: uuid */
             id: string;
             name: string;
@@ -2621,7 +2631,7 @@ export interface components {
         RoundView: {
             by: string;
             /** Format: date-time */
-            endedAt: string;
+            endedAt: string | null;
             entries: components["schemas"]["RoundEntry"][];
             /** Format: uuid */
             id: string;
@@ -2663,7 +2673,7 @@ export interface components {
             /** Format: date-time */
             from: string;
             /** Format: uuid */
-            id: string;
+            id: string | null;
             name: string;
             /** Format: date-time */
             to: string;
@@ -2681,7 +2691,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** Format: uuid */
-            importId: string;
+            importId: string | null;
             name: string;
             /** Format: uuid */
             storeId: string;
@@ -2884,7 +2894,7 @@ export interface components {
             /** Format: int32 */
             pending: number;
             /** Format: uuid */
-            storeId: string;
+            storeId: string | null;
             storeName: string;
             stores: components["schemas"]["StoreSums"][];
             sums: components["schemas"]["Sums"];
@@ -2929,7 +2939,7 @@ export interface components {
         StoreDraft: {
             design: components["schemas"]["StoreDesign"];
             /** Format: uuid */
-            houseId: string;
+            houseId: string | null;
             /** Format: uuid */
             id: string;
             name: string;
@@ -2976,7 +2986,7 @@ export interface components {
             appraisal: components["schemas"]["Appraisal"];
             design: components["schemas"]["StoreDesign"];
             /** Format: uuid */
-            houseId: string;
+            houseId: string | null;
             /** Format: uuid */
             id: string;
             name: string;
@@ -3090,7 +3100,7 @@ export interface components {
             balanceJoules: number;
             /** Format: double */
             billJoules: number;
-            cautions: components["schemas"]["CautionView"][];
+            cautions: components["schemas"]["NightCautionView"][];
             /** Format: double */
             chanceOfHolding: number | null;
             /** Format: double */
@@ -3136,9 +3146,9 @@ export interface components {
             shortWoodKilograms: number;
             stores: components["schemas"]["StoreTonight"][];
             /** Format: date-time */
-            sunrise: string;
+            sunrise: string | null;
             /** Format: date-time */
-            sunset: string;
+            sunset: string | null;
             verdict: string;
             without: number[];
             /** Format: double */
@@ -3232,8 +3242,7 @@ export interface components {
             second: number;
         };
         ZoneDesign: {
-            /** @enum {string} */
-            behind: "SIDE" | "TOP" | "FOOT";
+            behind: ("SIDE" | "TOP" | "FOOT") | null;
             /** Format: double */
             highFraction: number;
             /** Format: double */

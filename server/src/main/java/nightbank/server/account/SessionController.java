@@ -1,6 +1,5 @@
 package nightbank.server.account;
 
-import org.jspecify.annotations.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
@@ -8,6 +7,7 @@ import java.time.Instant;
 import java.util.List;
 import nightbank.server.shared.Problem;
 import nightbank.server.shared.Settings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContext;

@@ -15,8 +15,8 @@ public record DeviceView(
     UUID id,
     String name,
     Instant createdAt,
-    Instant revokedAt,
-    Instant lastSeenAt,
+    @Nullable Instant revokedAt,
+    @Nullable Instant lastSeenAt,
     String lastProblem,
     List<DeviceChannel> channels,
     @Nullable String token) {

@@ -1,9 +1,9 @@
 package nightbank.server.history;
 
-import org.jspecify.annotations.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A store's or the holding's ledger over any time: opening + charged + own = closing + delivered +

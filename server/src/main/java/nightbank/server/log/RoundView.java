@@ -1,9 +1,9 @@
 package nightbank.server.log;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A round as kept. */
 public record RoundView(

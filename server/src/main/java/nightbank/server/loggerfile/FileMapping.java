@@ -3,6 +3,7 @@ package nightbank.server.loggerfile;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How a logger's file is to be read. Guessed first, corrected by the person, remembered for that
@@ -51,8 +52,9 @@ public record FileMapping(
    * @param probeId for PROBE
    * @param fahrenheit whether its numbers are °F
    */
-  public record Column(int index, String heading, Use use, UUID probeId, boolean fahrenheit) {}
+  public record Column(
+      int index, String heading, Use use, @Nullable UUID probeId, boolean fahrenheit) {}
 
   /** What becomes of one channel of a long file. */
-  public record Channel(Use use, UUID probeId, boolean fahrenheit) {}
+  public record Channel(Use use, @Nullable UUID probeId, boolean fahrenheit) {}
 }

@@ -1,6 +1,5 @@
 package nightbank.server.night;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;

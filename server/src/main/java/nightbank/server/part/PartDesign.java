@@ -140,7 +140,11 @@ public sealed interface PartDesign {
    * @param surplus runs on what the sun gives over
    */
   record Element(
-      List<HeatTo> heats, double watts, boolean surplus, boolean indoors, @Nullable ControlDesign control)
+      List<HeatTo> heats,
+      double watts,
+      boolean surplus,
+      boolean indoors,
+      @Nullable ControlDesign control)
       implements PartDesign {
     @Override
     public <R> R as(Cases<R> cases) {
@@ -242,7 +246,7 @@ public sealed interface PartDesign {
    *
    * @param celsius of what does not grow warmer or colder, absent otherwise
    */
-  record NodeDesign(Node node, UUID storeId, Double celsius) {}
+  record NodeDesign(Node node, @Nullable UUID storeId, Double celsius) {}
 
   /** Where a circuit's fluid gives or takes heat. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

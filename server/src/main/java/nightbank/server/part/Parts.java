@@ -13,6 +13,7 @@ import nightbank.server.part.PartDesign.HeatTo;
 import nightbank.server.part.internal.PartRepository;
 import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,7 +36,7 @@ public class Parts {
   }
 
   /** What a keeper sends. */
-  public record PartDraft(UUID id, String name, UUID houseId, PartDesign design) {}
+  public record PartDraft(UUID id, String name, @Nullable UUID houseId, PartDesign design) {}
 
   public List<PartView> all(UUID holding) {
     return repository.all(holding);

@@ -32,7 +32,7 @@ public record JudgementView(
     List<SetAside> believed,
     long readings,
     PeakView peak,
-    CoolDownView coolDown,
+    @Nullable CoolDownView coolDown,
     LedgerView ledger,
     List<FaceShare> faceShares,
     CalibrationView calibration,

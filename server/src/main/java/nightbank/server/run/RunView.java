@@ -1,8 +1,8 @@
 package nightbank.server.run;
 
-import org.jspecify.annotations.Nullable;
 import java.time.Instant;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A stretch of a store's time to be judged as one. */
 public record RunView(

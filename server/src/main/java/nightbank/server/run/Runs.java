@@ -11,6 +11,7 @@ import nightbank.server.run.internal.RunRepository;
 import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -29,7 +30,7 @@ public class Runs {
   }
 
   /** What a keeper sends. */
-  public record RunDraft(UUID id, String name, Instant from, Instant to) {}
+  public record RunDraft(@Nullable UUID id, String name, Instant from, Instant to) {}
 
   public List<RunView> all(UUID holding, UUID store) {
     stores.get(holding, store);

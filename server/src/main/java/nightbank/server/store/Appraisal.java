@@ -1,8 +1,8 @@
 package nightbank.server.store;
 
-import org.jspecify.annotations.Nullable;
 import java.util.List;
 import nightbank.core.unit.Figure;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a design comes to, before anything is measured.
@@ -14,7 +14,8 @@ import nightbank.core.unit.Figure;
  * @param losesHalfSeconds from full until half of the usable heat has left, beside still air at the
  *     floor temperature
  * @param chargeSeconds from the floor temperature until full, absent where no source of known power
- *     charges it, infinite where it is too weak
+ *     charges it or it is too weak
+ * @param sourceTooWeak whether its faces lose more than the source gives before it is full
  * @param dawnWatts to the air round it after a night of fourteen hours that began full
  * @param biot of the side face: above 0.1 one temperature does not describe the inside
  * @param packs bags or barrels of fill, absent when nobody says how it is sold
@@ -31,6 +32,7 @@ public record Appraisal(
     double lossWattsPerKelvin,
     double losesHalfSeconds,
     Double chargeSeconds,
+    boolean sourceTooWeak,
     double dawnWatts,
     double biot,
     Integer packs,

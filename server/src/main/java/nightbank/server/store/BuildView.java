@@ -1,6 +1,7 @@
 package nightbank.server.store;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** A sheet to build a store by. */
 public record BuildView(
@@ -23,7 +24,12 @@ public record BuildView(
    * @param cost absent without a price
    */
   public record Item(
-      String name, double amount, String unit, String packName, Integer packs, Double cost) {}
+      String name,
+      double amount,
+      String unit,
+      @Nullable String packName,
+      Integer packs,
+      Double cost) {}
 
   /** A piece to cut, for all bodies together. */
   public record Cut(

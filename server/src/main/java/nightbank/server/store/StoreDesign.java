@@ -40,6 +40,11 @@ public record StoreDesign(
     @Nullable FluidCircuitDesign led,
     @Nullable Build build,
     @Nullable LidHours lidOff) {
+  public StoreDesign {
+    side = side == null ? FaceDesign.BARE : side;
+    top = top == null ? FaceDesign.BARE : top;
+    foot = foot == null ? FaceDesign.BARE : foot;
+  }
 
   /**
    * Where a body stands.
@@ -80,7 +85,9 @@ public record StoreDesign(
    *
    * @param measuredTransmittance W/(m² K) in place of the layers, absent as a rule
    */
-  public record FaceDesign(List<LayerDesign> layers, Double measuredTransmittance) {}
+  public record FaceDesign(List<LayerDesign> layers, Double measuredTransmittance) {
+    public static final FaceDesign BARE = new FaceDesign(List.of(), null);
+  }
 
   /**
    * One layer.
@@ -89,7 +96,7 @@ public record StoreDesign(
    * @param emissivity of the shinier side for GAP
    */
   public record LayerDesign(
-      LayerKind kind, String material, double thicknessMetres, boolean wet, Double emissivity) {}
+      LayerKind kind, @Nullable String material, double thicknessMetres, boolean wet, Double emissivity) {}
 
   /** Bulk material, or a closed air gap behind foil. */
   public enum LayerKind {

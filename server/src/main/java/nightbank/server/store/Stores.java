@@ -77,7 +77,7 @@ public class Stores {
   public record StoreDraft(
       UUID id,
       String name,
-      UUID houseId,
+      @Nullable UUID houseId,
       Boolean planned,
       StoreDesign design,
       List<ProbeView> probes) {
