@@ -39,19 +39,21 @@ public final class StoreCautions {
   private static void limits(StoreFacts f, Consumer<Caution> say) {
     Medium m = f.store().medium();
     if (f.peak() > m.highestCelsius().value()) {
+      boolean water = m.kind() == Medium.Kind.WATER;
+      Figure stands = Figure.celsius(m.highestCelsius().value());
+      Figure reached = Figure.celsius(f.peak());
       say.accept(
           new Caution(
               Code.TOO_HOT_FOR_MEDIUM,
-              m.kind() == Medium.Kind.WATER ? DANGER : DAMAGE,
+              water ? DANGER : DAMAGE,
               m.name(),
               m.name() + " stands {0}; some of it reaches {1}.",
-              m.kind() == Medium.Kind.WATER
+              water
                   ? "Keep an open vessel below {2}: steam scalds and a closed one bursts."
                   : "Charge it less or more slowly, or choose a medium that stands more.",
-              List.of(
-                  Figure.celsius(m.highestCelsius().value()),
-                  Figure.celsius(f.peak()),
-                  Figure.celsius(OPEN_WATER))));
+              water
+                  ? List.of(stands, reached, Figure.celsius(OPEN_WATER))
+                  : List.of(stands, reached)));
     }
     for (FaceName name : FaceName.values()) {
       List<Layer> layers = f.store().face(name).layers();

@@ -8,7 +8,7 @@ import java.util.List;
  *
  * @param describedWattsPerKelvin skin and draught as described in a wind of 2 m/s
  * @param loss skin and draught together in a wind of 2 m/s: better known than its two parts
- * @param massFactor of what follows slowly
+ * @param mass of what follows slowly
  * @param scatterKelvin of readings round the model, root mean square over nights alike
  */
 public record LearnedHouse(

@@ -169,7 +169,7 @@ public record HeatStore(
   /**
    * Usable energy of all bodies if evenly at one temperature, J; never below zero.
    *
-   * @see StoreState#usableEnergy(HeatStore)
+   * @see nightbank.core.store.model.StoreState#usableEnergy(HeatStore)
    */
   public double usableEnergyAt(double celsius) {
     Enthalpy h = medium.enthalpy();

@@ -253,6 +253,18 @@ public class StoreCautionsTest {
     assertThat(all).extracting(Caution::weight).isSorted();
   }
 
+  @Test(dataProvider = "builds")
+  public void everyNumberOfACautionHasItsPlaceAndNoneIsWrittenOut(
+      Code code, StoreFacts faulty, StoreFacts sound) {
+    for (Caution c : StoreCautions.of(faulty)) {
+      String told = c.reason() + c.remedy();
+      assertThat(told).doesNotContain("°C", " kg", " m ");
+      for (int i = 0; i < 9; i++) {
+        assertThat(told.contains("{" + i + "}")).isEqualTo(i < c.figures().size());
+      }
+    }
+  }
+
   @Test
   public void everyPartNamesItsLimitAndSource() {
     assertThat(PartLimit.all())

@@ -96,7 +96,11 @@ public record StoreDesign(
    * @param emissivity of the shinier side for GAP
    */
   public record LayerDesign(
-      LayerKind kind, @Nullable String material, double thicknessMetres, boolean wet, Double emissivity) {}
+      LayerKind kind,
+      @Nullable String material,
+      double thicknessMetres,
+      boolean wet,
+      Double emissivity) {}
 
   /** Bulk material, or a closed air gap behind foil. */
   public enum LayerKind {

@@ -79,6 +79,20 @@ public class PartsTest {
     assertThat(held.path("cautions").toString()).contains("FLAME_INDOORS");
   }
 
+  @Test
+  public void hensThatSleepInAHouseWarmItByThemselves() {
+    Grounds own = Grounds.fresh();
+    UUID alone = own.newHouse();
+    String tonight = own.path("/houses/" + alone + "/tonight");
+    String ask = "{\"lowCelsius\":-6,\"actions\":[]}";
+    double cold = own.keeper.post(tonight, ask).body().path("coldestCelsius").asDouble();
+    own.newPart("{\"kind\":\"ANIMALS\",\"count\":40,\"kilogramsEach\":2}", alone);
+    JsonNode warmed = own.keeper.post(tonight, ask).body();
+    assertThat(warmed.path("coldestCelsius").asDouble()).isGreaterThan(cold + 0.5);
+    assertThat(warmed.path("parts").path(0).path("byItself").asBoolean()).isTrue();
+    assertThat(warmed.path("parts").path(0).path("fuelJoules").asDouble()).isZero();
+  }
+
   @DataProvider
   Object[][] nonsense() {
     String element = Grounds.element(UUID.randomUUID());
@@ -98,6 +112,7 @@ public class PartsTest {
         422,
         "design.kilogramsPerSecond"
       },
+      {"{\"kind\":\"ANIMALS\",\"count\":0,\"kilogramsEach\":2}", 422, "design.count"},
       {"null", 422, "design"},
       {"{\"kind\":\"PERPETUUM_MOBILE\"}", 400, null},
     };
