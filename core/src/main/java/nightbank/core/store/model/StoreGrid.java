@@ -191,7 +191,7 @@ public final class StoreGrid {
     return 4 * (acrossEdge[i + 1] - acrossEdge[i]);
   }
 
-  double acrossRun(int i) {
+  public double acrossRun(int i) {
     return run(acrossCentre, acrossEdge, i);
   }
 

@@ -1,0 +1,122 @@
+package nightbank.core.fit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import nightbank.core.fit.HandFit.Answer;
+import nightbank.core.fit.HandFit.Estimate;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Stores judged from three to seven readings a probe, against what they truly did. */
+public class HandFitTest {
+  private final List<SparseCase> cases = new ArrayList<>();
+  private final List<Answer> answers = new ArrayList<>();
+
+  @BeforeClass
+  void judge() {
+    for (int i = 1; i <= 24; i++) {
+      SparseCase c = SparseCase.of("g%02d".formatted(i));
+      cases.add(c);
+      answers.add(HandFit.of(c.store(), c.charge(), c.around(), c.readings()));
+    }
+  }
+
+  /** Of 24: how many intervals hold the truth, median error and median width over the truth. */
+  @DataProvider
+  Object[][] quantities() {
+    return new Object[][] {
+      {"energy_end_J", told(Answer::atEnd), 20, 0.05, 0.34},
+      {"energy_last_J", told(Answer::atLast), 22, 0.08, 0.46},
+      {"half_life_s", told(Answer::halfLife), 22, 0.10, 0.48},
+      {"time_constant_s", told(Answer::timeConstant), 22, 0.10, 0.55},
+      {"ua_W_K", told(Answer::loss), 22, 0.10, 0.55},
+    };
+  }
+
+  private static Function<Answer, Estimate> told(Function<Answer, Estimate> of) {
+    return of;
+  }
+
+  @Test(dataProvider = "quantities")
+  public void intervalsHoldWhatTheStoresDid(
+      String of, Function<Answer, Estimate> told, int held, double error, double width) {
+    double[] errors = new double[24];
+    double[] widths = new double[24];
+    int inside = 0;
+    for (int i = 0; i < 24; i++) {
+      double truth = cases.get(i).truth().path(of).asDouble();
+      Estimate e = told.apply(answers.get(i));
+      inside += truth >= e.low() && truth <= e.high() ? 1 : 0;
+      errors[i] = Math.abs(e.value() / truth - 1);
+      widths[i] = (e.high() - e.low()) / truth;
+    }
+    assertThat(inside).as(of).isGreaterThanOrEqualTo(held);
+    assertThat(median(errors)).as("error of " + of).isLessThan(error);
+    assertThat(median(widths)).as("width of " + of).isLessThan(width);
+  }
+
+  @Test
+  public void meansAtTheReadingsLieInTheirIntervals() {
+    int inside = 0;
+    int all = 0;
+    for (int i = 0; i < 24; i++) {
+      SparseCase c = cases.get(i);
+      List<HandFit.Reading> read =
+          c.readings().stream()
+              .sorted(java.util.Comparator.comparingDouble(HandFit.Reading::seconds))
+              .toList();
+      for (var told : c.truth().path("mean_at_readings")) {
+        double at = SparseCase.seconds(told.path("at")) - c.zero();
+        for (int k = 0; k < read.size(); k++) {
+          if (read.get(k).seconds() == at) {
+            Estimate mean = answers.get(i).means().get(k);
+            double truth = told.path("mean_C").asDouble();
+            inside += truth >= mean.low() && truth <= mean.high() ? 1 : 0;
+            all++;
+          }
+        }
+      }
+    }
+    assertThat(inside / (double) all).isBetween(0.9, 1.0);
+  }
+
+  @Test
+  public void withNoReadingAtAllItIsTheDescriptionsForecastAndEachReadingNarrowsIt() {
+    SparseCase bench = SparseCase.of("g06");
+    Answer none = HandFit.of(bench.store(), bench.charge(), bench.around(), List.of());
+    double before = none.atEnd().high() / none.atEnd().low();
+    assertThat(none.halfLife().value()).isPositive();
+    for (int n : new int[] {3, bench.readings().size()}) {
+      Answer some =
+          HandFit.of(bench.store(), bench.charge(), bench.around(), bench.readings().subList(0, n));
+      assertThat(some.atEnd().high() / some.atEnd().low()).isLessThan(before + 1e-6);
+      before = some.atEnd().high() / some.atEnd().low();
+    }
+  }
+
+  @Test
+  public void theSameReadingsHaveTheSameAnswerInWhateverOrderTheyWereNoted() {
+    SparseCase c = SparseCase.of("g13");
+    List<HandFit.Reading> backwards =
+        IntStream.range(0, c.readings().size())
+            .mapToObj(i -> c.readings().get(c.readings().size() - 1 - i))
+            .toList();
+    Answer one = HandFit.of(c.store(), c.charge(), c.around(), c.readings());
+    Answer other = HandFit.of(c.store(), c.charge(), c.around(), backwards);
+    assertThat(other.atEnd().value())
+        .isCloseTo(one.atEnd().value(), within(1e-6 * one.atEnd().value()));
+    assertThat(other.loss().high()).isCloseTo(one.loss().high(), within(1e-6 * one.loss().high()));
+  }
+
+  private static double median(double[] values) {
+    double[] sorted = values.clone();
+    java.util.Arrays.sort(sorted);
+    return (sorted[11] + sorted[12]) / 2;
+  }
+}
