@@ -6,13 +6,14 @@ import { useRoute, useRouter } from 'vue-router'
 import LedgerBars from '@/instruments/LedgerBars.vue'
 import LoopLane from '@/instruments/LoopLane.vue'
 import RunChart from '@/instruments/RunChart.vue'
-import { api, body } from '@/shared/api/client'
+import { api, body, Refusal } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
 import { clock, day, degrees, hours, energyOf, percent } from '@/shared/units'
 import { loopSentences } from './loopSentences'
-import { judgementQuery, runReadingsQuery } from './queries'
+import { fewSentences, fewVerdict } from './fewSentences'
+import { fewQuery, judgementQuery, runReadingsQuery } from './queries'
 import RunEdit from './RunEdit.vue'
 import {
   faceWords,
@@ -29,6 +30,13 @@ const route = useRoute()
 const router = useRouter()
 const holding = String(route.params.holding)
 const { data: run, error, isPending } = useQuery(judgementQuery(holding, String(route.params.run)))
+const tooFew = computed(
+  () => error.value instanceof Refusal && error.value.code === 'too-few-readings',
+)
+const { data: few, isPending: fewPending } = useQuery({
+  ...fewQuery(holding, String(route.params.run)),
+  enabled: tooFew,
+})
 const zone = computed(() => session.zone(holding))
 
 const long = ref(false)
@@ -57,7 +65,10 @@ const days = computed(() => {
 useLive(
   holding,
   () => run.value?.restsOn ?? read.value?.probes.map((p) => p.probeId) ?? [],
-  () => void client.invalidateQueries({ queryKey: ['holding', holding, 'judgement'] }),
+  () => {
+    void client.invalidateQueries({ queryKey: ['holding', holding, 'judgement'] })
+    void client.invalidateQueries({ queryKey: ['holding', holding, 'few'] })
+  },
 )
 
 const span = computed({
@@ -133,9 +144,15 @@ async function doubtAgain() {
     }}<template v-if="run"> · {{ run.readings }} readings</template>
   </p>
   <h1 v-if="run">{{ verdict(run) }}</h1>
-  <h1 v-else-if="isPending"><span role="status">Judging the run …</span></h1>
+  <h1 v-else-if="few">{{ fewVerdict(few) }}</h1>
+  <h1 v-else-if="isPending || (tooFew && fewPending)">
+    <span role="status">Judging the run …</span>
+  </h1>
   <h1 v-else>This run is not judged</h1>
-  <ProblemNote v-if="error" :error="error" />
+  <ul v-if="few" class="says">
+    <li v-for="s in fewSentences(few, zone)" :key="s">{{ s }}</li>
+  </ul>
+  <ProblemNote v-else-if="error && !(tooFew && fewPending)" :error="error" />
   <RunEdit
     v-if="keeper && known && !isPending"
     :holding="holding"

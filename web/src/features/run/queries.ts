@@ -13,6 +13,19 @@ export const judgementQuery = (holdingId: string, runId: string) =>
     retry: false,
   })
 
+/** What a run of few readings comes to. */
+export const fewQuery = (holdingId: string, runId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'few', runId],
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/runs/{runId}/few', {
+          params: { path: { holdingId, runId } },
+        }),
+      ),
+    retry: false,
+  })
+
 /** What was read in a run, to be drawn while it is judged. */
 export const runReadingsQuery = (holdingId: string, runId: string) =>
   queryOptions({

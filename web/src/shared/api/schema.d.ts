@@ -660,6 +660,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/runs/{runId}/few": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["few"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/runs/{runId}/join": {
         parameters: {
             query?: never;
@@ -1551,6 +1567,14 @@ export interface components {
             probeId: string;
             typed: string;
         };
+        Estimate: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            value: number;
+        };
         EventView: {
             /** Format: double */
             amount: number | null;
@@ -1631,6 +1655,20 @@ export interface components {
             source: string;
             /** Format: double */
             volatileShare: number;
+        };
+        FewView: {
+            best: components["schemas"]["Estimate"];
+            brought: components["schemas"]["Estimate"] | null;
+            /** Format: date-time */
+            chargedFrom: string | null;
+            /** Format: date-time */
+            chargedTo: string | null;
+            halfLife: components["schemas"]["Estimate"];
+            hoursGuessed: boolean;
+            last: components["schemas"]["Estimate"];
+            loss: components["schemas"]["Estimate"];
+            /** Format: int32 */
+            readings: number;
         };
         Figure: {
             /** @enum {string} */
@@ -4592,6 +4630,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    few: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                runId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FewView"];
+                };
             };
         };
     };

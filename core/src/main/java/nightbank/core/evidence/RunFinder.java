@@ -12,6 +12,7 @@ import java.util.List;
 public final class RunFinder {
   private static final long PAUSE = 2 * 3600;
   private static final long SILENCE = 12 * 3600;
+  private static final double HAND_SILENCE = 30 * 3600; // s: read before, at its hottest, and after
   private static final long SHORTEST = 3 * 3600;
 
   private RunFinder() {}
@@ -26,23 +27,38 @@ public final class RunFinder {
    * @param fires moments at which somebody lit a fire or switched an element on, epoch seconds
    */
   public static List<Found> find(List<ReadingSeries> series, List<Long> fires) {
-    List<ReadingSeries> cleaned =
+    List<ReadingSeries> kept =
         series.stream()
             .map(
                 s ->
                     ReadingCleaner.clean(s, ReadingCleaner.SENSOR_LOW, ReadingCleaner.SENSOR_HIGH)
                         .kept())
-            .filter(s -> s.size() > 8)
+            .filter(s -> s.size() > 0)
             .toList();
+    List<ReadingSeries> cleaned = kept.stream().filter(s -> s.size() > 8).toList();
     if (cleaned.isEmpty()) {
-      return List.of();
+      return kept.isEmpty() ? List.of() : byHand(kept, fires);
     }
     List<Found> all = new ArrayList<>();
-    for (long[] spell : spells(cleaned)) {
+    for (long[] spell : spells(cleaned, SILENCE)) {
       List<ReadingSeries> within =
           cleaned.stream().map(s -> cut(s, spell[0], spell[1])).filter(s -> s.size() > 8).toList();
       if (!within.isEmpty() && spell[1] - spell[0] >= SHORTEST) {
         inSpell(within, spell, fires, all);
+      }
+    }
+    return all;
+  }
+
+  /** Of a few readings by hand each day's or two make one run, from the fire on if one was lit. */
+  private static List<Found> byHand(List<ReadingSeries> read, List<Long> fires) {
+    List<Found> all = new ArrayList<>();
+    for (long[] spell : spells(read, HAND_SILENCE)) {
+      long from = begun(spell[0], fires);
+      if (spell[1] > from) {
+        ReadingSeries own = cut(read.get(0), spell[0], spell[1]);
+        boolean rises = own.size() > 1 && own.celsius()[1] > own.celsius()[0];
+        all.add(new Found(from, spell[1], rises ? own.epochSeconds()[1] - spell[0] : 0));
       }
     }
     return all;
@@ -90,14 +106,14 @@ public final class RunFinder {
         .orElse(seen);
   }
 
-  /** Stretches without a silence of half a day. */
-  private static List<long[]> spells(List<ReadingSeries> series) {
+  /** Stretches without so long a silence. */
+  private static List<long[]> spells(List<ReadingSeries> series, double silence) {
     long[] at =
         series.stream().flatMapToLong(s -> Arrays.stream(s.epochSeconds())).sorted().toArray();
     List<long[]> spells = new ArrayList<>();
     long from = at[0];
     for (int i = 1; i < at.length; i++) {
-      if (at[i] - at[i - 1] > SILENCE) {
+      if (at[i] - at[i - 1] > silence) {
         spells.add(new long[] {from, at[i - 1]});
         from = at[i];
       }

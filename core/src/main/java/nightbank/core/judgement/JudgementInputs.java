@@ -212,7 +212,7 @@ public record JudgementInputs(
     return spells;
   }
 
-  private Optional<SourceProfile> course() {
+  Optional<SourceProfile> course() {
     if (store.sunlitSquareMetres() > 0) {
       return Optional.of(SourceProfile.ofSun(sun()));
     }

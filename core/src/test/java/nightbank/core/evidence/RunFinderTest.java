@@ -43,6 +43,19 @@ public class RunFinderTest {
   }
 
   @Test
+  public void threeReadingsOnPaperMakeOneRunAndNextWeeksAnother() {
+    long day = 86_400;
+    long[] at = {0, 8 * 3600, 21 * 3600, 7 * day, 7 * day + 9 * 3600};
+    ReadingSeries read = new ReadingSeries("core", at, new double[] {12, 48, 35, 40, 30});
+    List<RunFinder.Found> found = RunFinder.find(List.of(read), List.of(-1800L));
+    assertThat(found).hasSize(2);
+    assertThat(found.get(0).from()).isEqualTo(-1800);
+    assertThat(found.get(0).to()).isEqualTo(21 * 3600);
+    assertThat(found.get(0).chargingSeconds()).isEqualTo(8 * 3600);
+    assertThat(found.get(1).chargingSeconds()).isZero();
+  }
+
+  @Test
   public void aFireSomebodyWroteDownIsTheStart() {
     long lit = 1_700_000_000L + (long) (29.2 * 3600);
     List<RunFinder.Found> found = RunFinder.find(List.of(days(60, 30)), List.of(lit));

@@ -11,6 +11,8 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import nightbank.core.evidence.EventKind;
+import nightbank.core.fit.HandFit;
+import nightbank.core.judgement.HandJudge;
 import nightbank.core.judgement.JudgedRun;
 import nightbank.core.judgement.JudgementInputs;
 import nightbank.server.log.EventLog;
@@ -81,6 +83,30 @@ public class Judgements {
         JudgementView.class,
         c -> List.of(run, c.store().name(), c.probes(), seen(c)),
         (c, j) -> sheet(run, c, j.get()));
+  }
+
+  /** What a run of few readings comes to; not kept, since it is soon judged. */
+  public FewView few(UUID holding, UUID runId) {
+    RunView run = runs.get(holding, runId);
+    Concern c = assembler.concern(holding, run.storeId(), new Span(run.from(), run.to(), true));
+    HandJudge.Judged j =
+        HandJudge.of(assembler.inputs(c, MOST_READINGS))
+            .orElseThrow(() -> Problem.notFound("reading"));
+    HandFit.Answer a = j.answer();
+    return new FewView(
+        j.readings(),
+        estimate(a.atEnd()),
+        estimate(a.atLast()),
+        estimate(a.halfLife()),
+        estimate(a.loss()),
+        j.charged() ? estimate(a.brought()) : null,
+        j.charged() ? Instant.ofEpochSecond(j.from()) : null,
+        j.charged() ? Instant.ofEpochSecond(j.to()) : null,
+        j.guessed());
+  }
+
+  private static FewView.Estimate estimate(HandFit.Estimate e) {
+    return new FewView.Estimate(e.value(), e.low(), e.high());
   }
 
   private static Set<String> shown(RunView run) {

@@ -96,6 +96,61 @@ public class RunPathTest {
   }
 
   @Test
+  public void threeReadingsOfADrumOnPaperTellWhatItHeldWithItsDoubt() {
+    UUID drum = grounds.newDrum();
+    String row = "{\"probeId\":\"%s\",\"at\":\"%s\",\"typed\":\"%s\"}";
+    UUID half = Grounds.probeId(drum, "half");
+    var logged =
+        grounds.keeper.post(
+            grounds.path("/readings"),
+            "{\"fahrenheit\":false,\"readings\":["
+                + row.formatted(half, "2026-01-20T10:00:00Z", "12")
+                + ","
+                + row.formatted(half, "2026-01-20T18:00:00Z", "44")
+                + ","
+                + row.formatted(half, "2026-01-21T07:00:00Z", "33")
+                + "]}");
+    assertThat(logged.status()).as(logged.body().toString()).isEqualTo(200);
+    JsonNode found =
+        grounds.keeper.get(grounds.path("/stores/" + drum + "/runs/found")).body().path(0);
+    assertThat(found.path("name").asString()).isEqualTo("Charge of 20 January");
+    var made =
+        grounds.keeper.post(
+            grounds.path("/stores/" + drum + "/runs"),
+            "{\"name\":\"%s\",\"from\":\"%s\",\"to\":\"%s\"}"
+                .formatted(
+                    found.path("name").asString(),
+                    found.path("from").asString(),
+                    found.path("to").asString()));
+    String path = grounds.path("/runs/" + made.body().path("id").asString());
+    assertThat(grounds.keeper.get(path + "/judgement").code()).isEqualTo("too-few-readings");
+    JsonNode few = grounds.keeper.get(path + "/few").body();
+    assertThat(few.path("readings").asInt()).isEqualTo(3);
+    assertThat(few.path("hoursGuessed").asBoolean()).isTrue();
+    double rated = 620 * 8 * 3600;
+    assertThat(few.path("brought").path("low").asDouble()).isLessThan(rated);
+    assertThat(few.path("best").path("value").asDouble())
+        .isBetween(0.25 * rated, 1.1 * rated)
+        .isGreaterThan(few.path("last").path("value").asDouble());
+    for (String of : new String[] {"best", "last", "halfLife", "loss"}) {
+      JsonNode e = few.path(of);
+      assertThat(e.path("low").asDouble()).isPositive().isLessThan(e.path("value").asDouble());
+      assertThat(e.path("high").asDouble()).isGreaterThan(e.path("value").asDouble());
+    }
+  }
+
+  @Test
+  public void whereNobodyReadTheMassThereIsNothingToTell() {
+    var made =
+        grounds.keeper.post(
+            grounds.path("/stores/" + store + "/runs"),
+            "{\"name\":\"Unread\",\"from\":\"2024-01-11T13:00:00Z\",\"to\":\"2024-01-11T14:00:00Z\"}");
+    String path = grounds.path("/runs/" + made.body().path("id").asString() + "/few");
+    assertThat(grounds.keeper.get(path).status()).isEqualTo(404);
+    assertThat(Grounds.fresh().keeper.get(path).status()).isEqualTo(404);
+  }
+
+  @Test
   public void aRunWithTooFewReadingsSaysSo() {
     var made =
         grounds.keeper.post(

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
+import nightbank.server.run.FewView;
 import nightbank.server.run.FoundRuns;
 import nightbank.server.run.JudgementView;
 import nightbank.server.run.Judgements;
@@ -122,6 +123,12 @@ class RunController {
   void believe(@PathVariable UUID holdingId, @RequestBody ReadingOverrides.Belief belief) {
     access.require(holdingId, Role.KEEPER);
     beliefs.say(holdingId, belief);
+  }
+
+  @GetMapping("/runs/{runId}/few")
+  FewView few(@PathVariable UUID holdingId, @PathVariable UUID runId) {
+    access.require(holdingId, Role.GUEST);
+    return judgements.few(holdingId, runId);
   }
 
   @GetMapping("/runs/{runId}/readings")
