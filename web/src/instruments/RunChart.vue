@@ -189,9 +189,10 @@ const under = computed(() => {
       ...(props.run.mean[i] == null
         ? []
         : [`whole store ${degrees(props.run.mean[i], props.units)}`]),
-      ...props.run.probes
-        .filter((p) => p.measured[i] != null)
-        .map((p) => `${p.name} ${degrees(p.measured[i], props.units)}`),
+      ...props.run.probes.flatMap((p) => {
+        const read = p.measured[i]
+        return read == null ? [] : `${p.name} ${degrees(read, props.units)}`
+      }),
       ...(props.run.air[i] == null ? [] : [`air ${degrees(props.run.air[i], props.units)}`]),
     ],
   }

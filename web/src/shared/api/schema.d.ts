@@ -1382,7 +1382,7 @@ export interface components {
         Curve: {
             /** Format: double */
             heightFraction: number;
-            measured: number[];
+            measured: (number | null)[];
             modelled: number[];
             name: string;
             /** Format: uuid */

@@ -48,7 +48,7 @@ public record JudgementView(
       String name,
       double radiusFraction,
       double heightFraction,
-      List<Double> measured,
+      List<@Nullable Double> measured,
       List<Double> modelled) {}
 
   public record PhaseView(String kind, long from, long to) {}

@@ -18,6 +18,7 @@ import org.springframework.stereotype.Service;
 public class RunReadings {
   private static final int MOMENTS = 800; // as many as a wide drawing has room for
   private static final int LONGEST_GAP = 3600; // s
+  private static final int FEW = 80; // readings of all probes: drawn as they are
 
   private final Runs runs;
   private final Stores stores;
@@ -65,8 +66,15 @@ public class RunReadings {
     return ReadingCleaner.clean(s, ReadingCleaner.SENSOR_LOW, ReadingCleaner.SENSOR_HIGH).kept();
   }
 
-  /** Even moments from the first reading to the last. */
+  /** Even moments from the first reading to the last; of few readings their own. */
   private static long[] moments(List<ReadingSeries> read) {
+    if (read.stream().mapToInt(ReadingSeries::size).sum() <= FEW) {
+      return read.stream()
+          .flatMapToLong(s -> LongStream.of(s.epochSeconds()))
+          .sorted()
+          .distinct()
+          .toArray();
+    }
     long from = Instant.MAX.getEpochSecond();
     long to = Instant.MIN.getEpochSecond();
     for (ReadingSeries s : read) {
@@ -84,7 +92,7 @@ public class RunReadings {
   }
 
   private static List<Double> along(ReadingSeries s, long[] at) {
-    long gap = at.length < 2 ? LONGEST_GAP : Math.max(LONGEST_GAP, 3 * (at[1] - at[0]));
+    long gap = at.length <= FEW ? Long.MAX_VALUE : Math.max(LONGEST_GAP, 3 * (at[1] - at[0]));
     List<Double> row = new ArrayList<>(at.length);
     for (long t : at) {
       double celsius = s.at(t, gap);

@@ -124,6 +124,8 @@ public class RunPathTest {
                     found.path("to").asString()));
     String path = grounds.path("/runs/" + made.body().path("id").asString());
     assertThat(grounds.keeper.get(path + "/judgement").code()).isEqualTo("too-few-readings");
+    JsonNode drawn = grounds.keeper.get(path + "/readings").body().path("probes").path(1);
+    assertThat(drawn.path("measured").toString()).isEqualTo("[12.0,44.0,33.0]");
     JsonNode few = grounds.keeper.get(path + "/few").body();
     assertThat(few.path("readings").asInt()).isEqualTo(3);
     assertThat(few.path("hoursGuessed").asBoolean()).isTrue();
