@@ -12,11 +12,15 @@ import type { Views } from '@/shared/api/client'
 import { degreeTicks } from '@/shared/heat'
 import { clock, day, degrees, type Temperature } from '@/shared/units'
 
+type Row = (number | null)[]
+
 /** What is drawn of a run; without a mean it is not judged yet. */
-export type DrawnRun = Pick<
-  Views['JudgementView'],
-  'at' | 'probes' | 'air' | 'mean' | 'meanHalfWidth' | 'phases' | 'events'
-> & { coolDown?: Views['JudgementView']['coolDown'] }
+export type DrawnRun = Pick<Views['JudgementView'], 'at' | 'probes' | 'phases' | 'events'> & {
+  air: Row
+  mean: Row
+  meanHalfWidth: Row
+  coolDown?: Views['JudgementView']['coolDown']
+}
 
 const props = defineProps<{ run: DrawnRun; units: Temperature; zone: string }>()
 const span = defineModel<[number, number] | null>('span', { required: true })
@@ -45,7 +49,6 @@ const shown = computed(() => span.value ?? whole.value)
 const narrow = computed(() => size.value.w < 600)
 const right = computed(() => (narrow.value ? 14 : M.right))
 
-type Row = (number | null)[]
 const seen = computed(() => {
   const b = bisector((d: number) => d)
   return [
@@ -62,9 +65,10 @@ const y = computed(() => {
   const [a, b] = seen.value
   const all: number[] = []
   const take = (row: Row) => row.slice(a, b).forEach((v) => v != null && all.push(v))
-  props.run.probes.forEach((p) => take(p.measured as Row))
-  take(props.run.mean as Row)
-  take(props.run.air as Row)
+  props.run.probes.forEach((p) => take(p.measured))
+  take(props.run.mean)
+  take(props.run.mean.map((m, i) => (m == null ? null : m + (props.run.meanHalfWidth[i] ?? 0))))
+  take(props.run.air)
   const [low, high] = extent(all)
   return scaleLinear()
     .domain([Math.min(low ?? 0, 0), (high ?? 20) + 2])
@@ -95,18 +99,20 @@ const band = computed(() => {
   )
 })
 
+/** Readings so few that each is seen by itself. */
+const single = computed(() => props.run.at.length <= 80)
 const dashes = ['', '7 3', '2 3', '9 3 2 3', '4 4']
 const ends = computed(() => {
   const at = Math.max(0, seen.value[1] - 2)
   const labels = [
     ...props.run.probes.map((p, i) => ({
       name: p.name,
-      v: lastOf(p.measured as Row, at),
+      v: lastOf(p.measured, at),
       kind: 'probe',
       i,
     })),
-    { name: 'whole store', v: lastOf(props.run.mean as Row, at), kind: 'mean', i: 0 },
-    { name: 'air', v: lastOf(props.run.air as Row, at), kind: 'air', i: 0 },
+    { name: 'whole store', v: lastOf(props.run.mean, at), kind: 'mean', i: 0 },
+    { name: 'air', v: lastOf(props.run.air, at), kind: 'air', i: 0 },
   ]
     .filter((l) => l.v != null)
     .map((l) => ({ ...l, y: y.value(l.v as number) }))
@@ -292,16 +298,27 @@ function key(e: KeyboardEvent) {
         </text>
       </g>
       <path class="interval" :d="band" />
-      <path class="air" :d="path(run.air as Row)" />
+      <path class="air" :d="path(run.air)" />
       <g v-for="(p, i) in run.probes" :key="p.probeId">
         <path class="model" :d="path(p.modelled as Row)" />
         <path
           class="measured"
-          :d="path(p.measured as Row)"
+          :d="path(p.measured)"
           :stroke-dasharray="dashes[i % dashes.length]"
         />
+        <template v-if="single">
+          <template v-for="(t, k) in p.measured" :key="k">
+            <circle
+              v-if="t != null && x(run.at[k] * 1000) >= M.left"
+              class="one"
+              :cx="x(run.at[k] * 1000)"
+              :cy="y(t)"
+              r="4.5"
+            />
+          </template>
+        </template>
       </g>
-      <path class="mean" :d="path(run.mean as Row)" />
+      <path class="mean" :d="path(run.mean)" />
       <path v-if="run.coolDown" class="fitted" :d="path(run.coolDown.fitted as Row)" />
       <g v-if="!narrow">
         <text
@@ -399,6 +416,10 @@ path {
   stroke: var(--sheet);
   stroke-width: 1.4;
   stroke-dasharray: 3 6;
+}
+
+.one {
+  fill: var(--ink);
 }
 
 .measured {

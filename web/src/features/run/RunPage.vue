@@ -49,9 +49,16 @@ const { data: read } = useQuery({
 const drawn = computed(() => {
   if (run.value) return run.value
   const r = read.value
-  return r && r.at.length > 1
-    ? { ...r, mean: [], meanHalfWidth: [], phases: [], events: [] }
-    : undefined
+  if (!r || r.at.length < 2) return undefined
+  const means = new Map(few.value?.means.map((m) => [m.at, m.celsius]))
+  const told = r.at.map((t) => means.get(t) ?? null)
+  return {
+    ...r,
+    mean: told.map((m) => m?.value ?? null),
+    meanHalfWidth: told.map((m) => (m ? (m.high - m.low) / 2 : null)),
+    phases: [],
+    events: [],
+  }
 })
 
 const known = computed(() => run.value ?? read.value)

@@ -16,6 +16,8 @@ const few = {
   chargedFrom: '2026-01-20T16:00:00Z',
   chargedTo: '2026-01-20T20:00:00Z',
   hoursGuessed: true,
+  strain: null,
+  means: [],
 }
 
 describe('few readings', () => {
@@ -34,5 +36,11 @@ describe('few readings', () => {
     expect(told).toContain('3 readings tell this')
     const none = { ...few, brought: null, chargedFrom: null, chargedTo: null }
     expect(fewSentences(none, 'UTC')).toHaveLength(3)
+  })
+  it('say what cannot be said, and what does not go together', () => {
+    const cold = { ...few, halfLife: null, loss: null }
+    expect(fewVerdict(cold)).not.toContain('half of it')
+    expect(fewSentences(cold, 'UTC').join(' ')).toContain('hardly warmer')
+    expect(fewSentences({ ...few, strain: 'READINGS' }, 'UTC').join(' ')).toContain('its unit')
   })
 })

@@ -8,10 +8,23 @@ type Estimate = Few['best']
 const between = (e: Estimate, word: (v: number) => string) =>
   `${word(e.value)} (${word(e.low)} to ${word(e.high)})`
 
+/** What would have to be far from what is described, for the readings to be true. */
+const strainWord: Record<NonNullable<Few['strain']>, string> = {
+  CONDUCTIVITY: 'its inside would have to conduct heat quite otherwise; look at the fill',
+  HEAT_CAPACITY: 'it would have to weigh or hold quite another amount; look at size and fill',
+  COVERS: 'its faces would have to lose quite another amount; look at covers and lid',
+  GROUND: 'the ground below would have to take quite another amount; look at the foot',
+  SOURCE: 'it would have to be charged quite otherwise; look at power, wood and hours',
+  START: 'it would have to have begun at another warmth; was it read before its charge?',
+  AIR: 'the air would have to be quite another; read it once beside the store',
+  READINGS: 'one reading stands apart; look at its number and its unit',
+}
+
 /** What few readings come to, in one sentence. */
 export function fewVerdict(f: Few): string {
   const when = f.chargedTo ? 'at its best' : 'when it was first read'
-  return `It held ${between(f.best, energyOf)} ${when}, half of it gone in ${between(f.halfLife, hours)}.`
+  const gone = f.halfLife ? `, half of it gone in ${between(f.halfLife, hours)}` : ''
+  return `It held ${between(f.best, energyOf)} ${when}${gone}.`
 }
 
 /** The rest, and what the figures rest on. */
@@ -21,7 +34,12 @@ export function fewSentences(f: Few, zone: string): string[] {
     return `${day(s, zone)} ${clock(s, zone)}`
   }
   const said = [`At the last reading ${between(f.last, energyOf)} were left.`]
-  said.push(`Late in its cooling it loses ${between(f.loss, conductanceOf)}.`)
+  said.push(
+    f.loss
+      ? `Late in its cooling it loses ${between(f.loss, conductanceOf)}.`
+      : 'How fast it cools cannot be said: it was hardly warmer than what is round it.',
+  )
+  if (f.strain) said.push(`Readings and description do not go together: ${strainWord[f.strain]}.`)
   if (f.brought && f.chargedFrom && f.chargedTo) {
     const hoursOf = f.hoursGuessed ? 'somewhere between' : 'from'
     const to = f.hoursGuessed ? 'and' : 'to'

@@ -1663,12 +1663,14 @@ export interface components {
             chargedFrom: string | null;
             /** Format: date-time */
             chargedTo: string | null;
-            halfLife: components["schemas"]["Estimate"];
+            halfLife: components["schemas"]["Estimate"] | null;
             hoursGuessed: boolean;
             last: components["schemas"]["Estimate"];
-            loss: components["schemas"]["Estimate"];
+            loss: components["schemas"]["Estimate"] | null;
+            means: components["schemas"]["MeanView"][];
             /** Format: int32 */
             readings: number;
+            strain: ("CONDUCTIVITY" | "HEAT_CAPACITY" | "COVERS" | "GROUND" | "SOURCE" | "START" | "AIR" | "READINGS") | null;
         };
         Figure: {
             /** @enum {string} */
@@ -2052,7 +2054,7 @@ export interface components {
             other: string;
         };
         JudgementView: {
-            air: number[];
+            air: (number | null)[];
             at: number[];
             believed: components["schemas"]["SetAside"][];
             calibration: components["schemas"]["CalibrationView"];
@@ -2251,6 +2253,11 @@ export interface components {
             /** Format: date-time */
             now: string;
             person: components["schemas"]["PersonView"] | null;
+        };
+        MeanView: {
+            /** Format: int64 */
+            at: number;
+            celsius: components["schemas"]["Estimate"];
         };
         MeansView: {
             /** Format: double */
@@ -2717,7 +2724,7 @@ export interface components {
             to: string;
         };
         RunReadingsView: {
-            air: number[];
+            air: (number | null)[];
             at: number[];
             probes: components["schemas"]["Curve"][];
             run: components["schemas"]["RunView"];
@@ -3258,7 +3265,7 @@ export interface components {
             /** Format: double */
             low: number;
             /** @enum {string} */
-            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "FOIL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
+            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
             source: string;
             unit: string;
             /** Format: double */

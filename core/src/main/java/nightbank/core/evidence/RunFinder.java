@@ -12,7 +12,7 @@ import java.util.List;
 public final class RunFinder {
   private static final long PAUSE = 2 * 3600;
   private static final long SILENCE = 12 * 3600;
-  private static final double HAND_SILENCE = 30 * 3600; // s: read before, at its hottest, and after
+  private static final long HAND_SILENCE = 30 * 3600; // s: read before, at its hottest, and after
   private static final long SHORTEST = 3 * 3600;
 
   private RunFinder() {}
@@ -56,12 +56,25 @@ public final class RunFinder {
     for (long[] spell : spells(read, HAND_SILENCE)) {
       long from = begun(spell[0], fires);
       if (spell[1] > from) {
-        ReadingSeries own = cut(read.get(0), spell[0], spell[1]);
-        boolean rises = own.size() > 1 && own.celsius()[1] > own.celsius()[0];
-        all.add(new Found(from, spell[1], rises ? own.epochSeconds()[1] - spell[0] : 0));
+        long charging =
+            read.stream()
+                .map(s -> cut(s, spell[0], spell[1]))
+                .mapToLong(RunFinder::rises)
+                .max()
+                .orElse(0);
+        all.add(new Found(from, spell[1], charging));
       }
     }
     return all;
+  }
+
+  /** From its first reading to its hottest, s. */
+  private static long rises(ReadingSeries s) {
+    int hottest = 0;
+    for (int i = 1; i < s.size(); i++) {
+      hottest = s.celsius()[i] > s.celsius()[hottest] ? i : hottest;
+    }
+    return hottest == 0 ? 0 : s.epochSeconds()[hottest] - s.epochSeconds()[0];
   }
 
   private static void inSpell(
@@ -107,7 +120,7 @@ public final class RunFinder {
   }
 
   /** Stretches without so long a silence. */
-  private static List<long[]> spells(List<ReadingSeries> series, double silence) {
+  private static List<long[]> spells(List<ReadingSeries> series, long silence) {
     long[] at =
         series.stream().flatMapToLong(s -> Arrays.stream(s.epochSeconds())).sorted().toArray();
     List<long[]> spells = new ArrayList<>();

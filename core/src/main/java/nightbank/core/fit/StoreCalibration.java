@@ -239,7 +239,7 @@ public final class StoreCalibration {
                       case TOP -> log[3] + log[4];
                       case FOOT -> log[3] - log[4];
                     }))
-        .withZone(stretched(store.zone(), Math.exp(log[ZONE]), Math.exp(log[ZONE + 1])));
+        .withZone(store.zone().stretched(Math.exp(log[ZONE]), Math.exp(log[ZONE + 1])));
   }
 
   private static double[] moved(double[] log, int factor) {
@@ -252,15 +252,6 @@ public final class StoreCalibration {
 
   private static double[] held(double[] log) {
     return Arrays.stream(log).map(x -> Math.max(-FARTHEST, Math.min(FARTHEST, x))).toArray();
-  }
-
-  private static HeatedZone stretched(HeatedZone zone, double tall, double wide) {
-    double middle = (zone.lowFraction() + zone.highFraction()) / 2;
-    double half = (zone.highFraction() - zone.lowFraction()) / 2 * tall;
-    return new HeatedZone(
-        Math.min(1, zone.radiusFraction() * wide),
-        Math.max(0, middle - half),
-        Math.min(1, middle + half));
   }
 
   private int size() {

@@ -1,32 +1,45 @@
 package nightbank.core.judgement;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import nightbank.core.evidence.ReadingCleaner;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.SourceProfile;
 import nightbank.core.fit.HandFit;
-import nightbank.core.fit.HandFit.At;
+import nightbank.core.fit.HandRecord;
+import nightbank.core.fit.HandRecord.At;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
 
 /**
  * A run of few readings: what charged it and what was round it, as far as it was told, else as the
- * readings rise and as such places are.
+ * readings rise and as such places are in the cold half of the year. Neglects a lid's hours, and
+ * what a stream carried.
  */
 public final class HandJudge {
+  /** Readings of all probes: more are a logger's. */
+  public static final int MOST = 80;
+
   private static final double READ = 0.95; // K: half a degree of rounding, and a hand's own
   private static final double AIR_READ = 1.25; // K: the air wanders within hours too
   private static final int MOST_AIR = 24;
-  private static final int MOST = 80; // readings of all probes: more are a logger's
+  private static final int MOST_STRETCHES = 4; // that end at the hottest reading or before
   private static final double RISE = 3; // K that tell a charge
   private static final double LABEL = 0.055; // ln of a rated power that gets in (IEC 60335-1)
   private static final double SHARE = 0.25; // ln of what a fire leaves in its mass
   private static final double UNKNOWN = 0.8; // ln of a power that nobody knows
   private static final double LOGGED = 400; // s by which a source's hours are noted wrong
+  private static final double BETWEEN = 1.0 / 6; // of two readings: an hour that nobody noted
   private static final double FOUND = 25; // K by which a first reading may miss the mean
   private static final double DAY = 86_400;
   private static final double WARMEST = 14.5 * 3600; // of the sun's day
+
+  /** The whole store's mean at a moment, epoch second. */
+  public record Mean(long at, HandFit.Estimate celsius) {}
 
   /**
    * What a run of few readings comes to.
@@ -34,25 +47,32 @@ public final class HandJudge {
    * @param from epoch second at which its charge began; of no use where none was seen
    * @param charged whether a charge was told or seen
    * @param guessed whether its hours were read off the readings
+   * @param readings of the mass that were taken; what no store can have had is left out
    */
   public record Judged(
-      HandFit.Answer answer, long from, long to, boolean charged, boolean guessed, int readings) {}
-
-  private record Charged(HandFit.Charge by, boolean seen, boolean guessed) {}
+      HandFit.Answer answer,
+      List<Mean> means,
+      long from,
+      long to,
+      boolean charged,
+      boolean guessed,
+      int readings) {}
 
   private HandJudge() {}
 
-  /** Empty where nobody read the mass at all, or a logger did. */
+  /** Empty where nobody read the mass, where a logger did, or where it makes heat of its own. */
   public static Optional<Judged> of(JudgementInputs in) {
     HeatStore store = in.store().design();
     long zero = in.window().ledgerFrom();
-    List<HandFit.Reading> read = new ArrayList<>();
+    List<HandRecord.Reading> read = new ArrayList<>();
     ReadingSeries main = null;
-    for (ReadingSeries s : in.probes()) {
+    for (ReadingSeries raw : in.probes()) {
+      ReadingSeries s = cleaned(in, raw);
       int place = place(store, s.channel());
       for (int i = 0; place >= 0 && i < s.size(); i++) {
         read.add(
-            new HandFit.Reading(At.STORE, place, s.epochSeconds()[i] - zero, s.celsius()[i], READ));
+            new HandRecord.Reading(
+                At.STORE, place, s.epochSeconds()[i] - zero, s.celsius()[i], READ));
       }
       main = place >= 0 && (main == null || s.size() > main.size()) ? s : main;
     }
@@ -60,16 +80,52 @@ public final class HandJudge {
       return Optional.empty();
     }
     int own = read.size();
-    in.air().stream().filter(s -> s.size() > 0).findFirst().ifPresent(s -> air(s, zero, read));
-    Charged charged = charge(in, main, zero);
+    in.air().stream()
+        .map(s -> cleaned(in, s))
+        .filter(s -> s.size() > 0)
+        .findFirst()
+        .ifPresent(s -> air(s, zero, read));
+    HandRecord.Around around = around(in, zero);
+    List<HandRecord.Charge> possible = charges(in, main, zero);
+    HandRecord best = null;
+    HandFit.Answer answer = null;
+    for (HandRecord.Charge by : possible) {
+      HandRecord tried = new HandRecord(store, by, start(by, main, zero), around, read);
+      HandFit.Answer told = HandFit.of(tried);
+      if (answer == null || told.misfit() < answer.misfit()) {
+        best = tried;
+        answer = told;
+      }
+    }
+    HandRecord.Charge by = best.charge();
     return Optional.of(
         new Judged(
-            HandFit.of(store, charged.by, around(in, zero), read),
-            zero + (long) charged.by.from(),
-            zero + (long) charged.by.to(),
-            charged.seen,
-            charged.guessed,
+            answer,
+            means(best, answer, zero),
+            zero + Math.round(by.from()),
+            zero + Math.round(by.to()),
+            by.watts() > 0,
+            by.watts() > 0 && told(in).isEmpty(),
             own));
+  }
+
+  private static ReadingSeries cleaned(JudgementInputs in, ReadingSeries s) {
+    return ReadingCleaner.clean(
+            s,
+            ReadingCleaner.SENSOR_LOW,
+            ReadingCleaner.SENSOR_HIGH,
+            in.believed().getOrDefault(s.channel(), Set.of()))
+        .kept();
+  }
+
+  private static List<Mean> means(HandRecord record, HandFit.Answer answer, long zero) {
+    Map<Long, HandFit.Estimate> at = new LinkedHashMap<>();
+    for (int i = 0; i < record.readings().size(); i++) {
+      if (record.readings().get(i).at() != At.AIR) {
+        at.put(zero + Math.round(record.readings().get(i).seconds()), answer.means().get(i));
+      }
+    }
+    return at.entrySet().stream().map(e -> new Mean(e.getKey(), e.getValue())).toList();
   }
 
   private static int place(HeatStore store, String channel) {
@@ -81,70 +137,97 @@ public final class HandJudge {
     return -1;
   }
 
-  private static void air(ReadingSeries s, long zero, List<HandFit.Reading> into) {
+  private static void air(ReadingSeries s, long zero, List<HandRecord.Reading> into) {
     int n = Math.min(MOST_AIR, s.size());
     for (int k = 0; k < n; k++) {
       int i = (int) ((long) k * s.size() / n);
       into.add(
-          new HandFit.Reading(At.AIR, -1, s.epochSeconds()[i] - zero, s.celsius()[i], AIR_READ));
+          new HandRecord.Reading(At.AIR, -1, s.epochSeconds()[i] - zero, s.celsius()[i], AIR_READ));
     }
   }
 
-  private static Charged charge(JudgementInputs in, ReadingSeries main, long zero) {
-    Optional<SourceProfile> told = in.course().filter(c -> c.greatest() > 0);
+  private static Optional<SourceProfile> told(JudgementInputs in) {
+    return in.course().filter(c -> c.greatest() > 0);
+  }
+
+  /**
+   * As it was logged; else every stretch between two readings in which it grew warmer, on the way
+   * from its coldest to its hottest: away from its source a mass goes on warming after the charge.
+   */
+  private static List<HandRecord.Charge> charges(
+      JudgementInputs in, ReadingSeries main, long zero) {
+    Optional<SourceProfile> told = told(in);
     if (told.isPresent()) {
-      return new Charged(
-          profile(told.get(), zero, told.get().writtenDown() ? SHARE : UNKNOWN), true, false);
+      return List.of(profile(told.get(), zero));
     }
+    double[] t = main.celsius();
     int hottest = 0;
-    for (int i = 1; i < main.size(); i++) {
-      hottest = main.celsius()[i] > main.celsius()[hottest] ? i : hottest;
+    for (int i = 1; i < t.length; i++) {
+      hottest = t[i] > t[hottest] ? i : hottest;
     }
-    double first = main.epochSeconds()[0] - zero;
-    if (hottest == 0 || main.celsius()[hottest] - main.celsius()[hottest - 1] < RISE) {
-      return new Charged(
-          new HandFit.Charge(first, first, 0, 0, 1, main.celsius()[0], FOUND), false, false);
+    int coldest = 0;
+    for (int i = 1; i < hottest; i++) {
+      coldest = t[i] <= t[coldest] ? i : coldest;
     }
-    double from = main.epochSeconds()[hottest - 1] - zero;
-    double to = main.epochSeconds()[hottest] - zero;
+    List<HandRecord.Charge> all = new ArrayList<>();
+    for (int to = hottest; to > coldest && to > hottest - MOST_STRETCHES; to--) {
+      for (int from : to - 1 == coldest ? new int[] {coldest} : new int[] {coldest, to - 1}) {
+        if (t[to] - t[from] >= RISE) {
+          all.add(between(in, main, from, to, zero));
+        }
+      }
+    }
+    return all.isEmpty() ? List.of(HandRecord.Charge.none(main.epochSeconds()[0] - zero)) : all;
+  }
+
+  private static HandRecord.Charge between(
+      JudgementInputs in, ReadingSeries main, int i, int k, long zero) {
+    double from = main.epochSeconds()[i] - zero;
+    double to = main.epochSeconds()[k] - zero;
     boolean rated = in.store().watts() > 0;
-    double rise = main.celsius()[hottest] - main.celsius()[hottest - 1];
+    double rise = main.celsius()[k] - main.celsius()[i];
     double watts =
         rated
             ? in.store().watts()
-            : in.store().design().heatCapacity(main.celsius()[hottest]) * rise / (to - from);
-    return new Charged(
-        new HandFit.Charge(
-            from, to, watts, rated ? LABEL : UNKNOWN, (to - from) / 4, Double.NaN, 0),
-        true,
-        true);
+            : in.store().design().heatCapacity(main.celsius()[k]) * rise / (to - from);
+    return new HandRecord.Charge(from, to, watts, rated ? LABEL : UNKNOWN, BETWEEN * (to - from));
   }
 
-  private static HandFit.Charge profile(SourceProfile course, long zero, double spread) {
+  /** A store that was read before its charge stood as it was read, near enough. */
+  private static Optional<HandRecord.Start> start(
+      HandRecord.Charge by, ReadingSeries main, long zero) {
+    return main.epochSeconds()[0] - zero <= by.from()
+        ? Optional.of(new HandRecord.Start(main.celsius()[0], FOUND))
+        : Optional.empty();
+  }
+
+  private static HandRecord.Charge profile(SourceProfile course, long zero) {
     ReadingSeries w = course.watts();
-    int begin = 0;
+    int begin = -1;
     int end = 0;
     double joules = 0;
     for (int i = 0; i + 1 < w.size(); i++) {
       joules += w.celsius()[i] * (w.epochSeconds()[i + 1] - w.epochSeconds()[i]);
-      boolean on = w.celsius()[i] > 0.1 * course.greatest();
-      begin = on && end == 0 ? i : begin;
-      end = on ? i + 1 : end;
+      if (w.celsius()[i] > 0.1 * course.greatest()) {
+        begin = begin < 0 ? i : begin;
+        end = i + 1;
+      }
     }
-    double from = w.epochSeconds()[begin] - zero;
+    double from = w.epochSeconds()[Math.max(0, begin)] - zero;
     double to = Math.max(from + 60, w.epochSeconds()[end] - zero);
-    return new HandFit.Charge(from, to, joules / (to - from), spread, LOGGED, Double.NaN, 0);
+    double spread = course.writtenDown() ? SHARE : UNKNOWN;
+    return new HandRecord.Charge(from, to, joules / (to - from), spread, LOGGED);
   }
 
-  /** Air of such places in the cold half of the year where nobody read it; estimates. */
-  private static HandFit.Around around(JudgementInputs in, long zero) {
+  /** Air of such places where nobody read it; estimates. */
+  private static HandRecord.Around around(JudgementInputs in, long zero) {
     Place place = in.store().design().place();
     double warmest = WARMEST - in.site().longitude() / 360 * DAY - Math.floorMod(zero, (long) DAY);
     double ground = in.site().groundCelsius();
     return switch (place.where()) {
-      case HOUSE -> new HandFit.Around(9.5, 3.5, 4.5, 1.2, warmest, ground);
-      case ROOM -> new HandFit.Around(place.roomCelsius(), 3, 1.5, 1, warmest, ground);
-      case OUTDOORS -> new HandFit.Around(4, 5, 3, 1.5, warmest, ground);
+      case HOUSE -> new HandRecord.Around(9.5, 3.5, 4.5, 1.2, warmest, ground);
+      case ROOM -> new HandRecord.Around(place.roomCelsius(), 3, 1.5, 1, warmest, ground);
+      case OUTDOORS -> new HandRecord.Around(4, 5, 3, 1.5, warmest, ground);
     };
   }
 }

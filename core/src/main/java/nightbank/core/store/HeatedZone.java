@@ -28,6 +28,18 @@ public record HeatedZone(
     this(0, radiusFraction, lowFraction, highFraction);
   }
 
+  /** The same as much taller about its middle and wider, as far as the store goes. */
+  public HeatedZone stretched(double tall, double wide) {
+    double middle = (lowFraction + highFraction) / 2;
+    double half = (highFraction - lowFraction) / 2 * tall;
+    double out = Math.min(1, radiusFraction * wide);
+    return new HeatedZone(
+        Math.min(innerFraction, out / 2),
+        out,
+        Math.max(0, middle - half),
+        Math.min(1, middle + half));
+  }
+
   /** A rod along the middle, clear of top and foot. */
   public static HeatedZone rod() {
     return new HeatedZone(0.15, 0.15, 0.85);

@@ -26,7 +26,6 @@ public enum Usual {
   DWELLING("°C", 14, 16, 20, "behind the back wall of a lean-to at night; estimate"),
   USUAL_OVER_HARD_LOW("K", 5, 8, 12, "a winter's usual low over that of its hard nights; estimate"),
   DULL_EMISSIVITY("", 0.85, 0.9, 0.95, "all but bare metal (Incropera et al., app. A)"),
-  FOIL_EMISSIVITY("", 0.03, 0.05, 0.1, "clean foil; dust doubles it (ISO 6946, annex D)"),
   PIPE_CONDUCTIVITY("W/(m K)", 0.22, 0.4, 0.45, "polyethylene and its kin"),
   PIPE_WALL("m", 0.0015, 0.002, 0.003, "pipes of 16 to 25 mm"),
   STONES("m", 0.02, 0.04, 0.06, "rounded stones of a bed for air"),

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
-import java.util.stream.IntStream;
 import nightbank.core.fit.HandFit.Answer;
 import nightbank.core.fit.HandFit.Estimate;
 import org.testng.annotations.BeforeClass;
@@ -23,7 +23,7 @@ public class HandFitTest {
     for (int i = 1; i <= 24; i++) {
       SparseCase c = SparseCase.of("g%02d".formatted(i));
       cases.add(c);
-      answers.add(HandFit.of(c.store(), c.charge(), c.around(), c.readings()));
+      answers.add(HandFit.of(c.told()));
     }
   }
 
@@ -33,9 +33,9 @@ public class HandFitTest {
     return new Object[][] {
       {"energy_end_J", told(Answer::atEnd), 20, 0.05, 0.34},
       {"energy_last_J", told(Answer::atLast), 22, 0.08, 0.46},
-      {"half_life_s", told(Answer::halfLife), 22, 0.10, 0.48},
-      {"time_constant_s", told(Answer::timeConstant), 22, 0.10, 0.55},
-      {"ua_W_K", told(Answer::loss), 22, 0.10, 0.55},
+      {"half_life_s", told(a -> a.halfLife().orElseThrow()), 22, 0.10, 0.48},
+      {"time_constant_s", told(a -> a.timeConstant().orElseThrow()), 22, 0.10, 0.55},
+      {"ua_W_K", told(a -> a.loss().orElseThrow()), 22, 0.10, 0.55},
     };
   }
 
@@ -67,10 +67,7 @@ public class HandFitTest {
     int all = 0;
     for (int i = 0; i < 24; i++) {
       SparseCase c = cases.get(i);
-      List<HandFit.Reading> read =
-          c.readings().stream()
-              .sorted(java.util.Comparator.comparingDouble(HandFit.Reading::seconds))
-              .toList();
+      List<HandRecord.Reading> read = c.told().readings();
       for (var told : c.truth().path("mean_at_readings")) {
         double at = SparseCase.seconds(told.path("at")) - c.zero();
         for (int k = 0; k < read.size(); k++) {
@@ -86,15 +83,19 @@ public class HandFitTest {
     assertThat(inside / (double) all).isBetween(0.9, 1.0);
   }
 
+  private static HandRecord with(SparseCase c, List<HandRecord.Reading> readings) {
+    HandRecord t = c.told();
+    return new HandRecord(t.store(), t.charge(), t.start(), t.around(), readings);
+  }
+
   @Test
   public void withNoReadingAtAllItIsTheDescriptionsForecastAndEachReadingNarrowsIt() {
     SparseCase bench = SparseCase.of("g06");
-    Answer none = HandFit.of(bench.store(), bench.charge(), bench.around(), List.of());
+    Answer none = HandFit.of(with(bench, List.of()));
     double before = none.atEnd().high() / none.atEnd().low();
-    assertThat(none.halfLife().value()).isPositive();
-    for (int n : new int[] {3, bench.readings().size()}) {
-      Answer some =
-          HandFit.of(bench.store(), bench.charge(), bench.around(), bench.readings().subList(0, n));
+    assertThat(none.halfLife().orElseThrow().value()).isPositive();
+    for (int n : new int[] {3, bench.told().readings().size()}) {
+      Answer some = HandFit.of(with(bench, bench.told().readings().subList(0, n)));
       assertThat(some.atEnd().high() / some.atEnd().low()).isLessThan(before + 1e-6);
       before = some.atEnd().high() / some.atEnd().low();
     }
@@ -103,15 +104,47 @@ public class HandFitTest {
   @Test
   public void theSameReadingsHaveTheSameAnswerInWhateverOrderTheyWereNoted() {
     SparseCase c = SparseCase.of("g13");
-    List<HandFit.Reading> backwards =
-        IntStream.range(0, c.readings().size())
-            .mapToObj(i -> c.readings().get(c.readings().size() - 1 - i))
+    List<HandRecord.Reading> backwards = new ArrayList<>(c.told().readings());
+    java.util.Collections.reverse(backwards);
+    Answer one = HandFit.of(c.told());
+    Answer other = HandFit.of(with(c, backwards));
+    assertThat(other.atEnd().value() / one.atEnd().value()).isCloseTo(1, within(1e-6));
+    assertThat(other.loss().orElseThrow().high() / one.loss().orElseThrow().high())
+        .isCloseTo(1, within(1e-6));
+  }
+
+  @Test
+  public void aStoreAsColdAsItsSurroundingsHasNoHalfLifeAndHoldsNothing() {
+    SparseCase tin = SparseCase.of("g01");
+    HandRecord t = tin.told();
+    HandRecord cold =
+        new HandRecord(
+            t.store(),
+            t.charge(),
+            Optional.of(new HandRecord.Start(12, 3)),
+            t.around(),
+            List.of(new HandRecord.Reading(HandRecord.At.STORE, 0, t.charge().from(), 12, 1)));
+    Answer a = HandFit.of(cold);
+    assertThat(a.halfLife()).isEmpty();
+    assertThat(a.loss()).isEmpty();
+    assertThat(a.atEnd().value()).isZero();
+    assertThat(a.atEnd().low()).isZero();
+  }
+
+  @Test
+  public void whatCannotGoTogetherWithTheDescriptionIsNamed() {
+    SparseCase tank = SparseCase.of("g24");
+    assertThat(HandFit.of(tank.told()).strain()).isEmpty();
+    List<HandRecord.Reading> wrong =
+        tank.told().readings().stream()
+            .map(
+                r ->
+                    r.at() == HandRecord.At.AIR
+                        ? r
+                        : new HandRecord.Reading(
+                            r.at(), r.probe(), r.seconds(), 1.8 * r.celsius() + 32, r.sigma()))
             .toList();
-    Answer one = HandFit.of(c.store(), c.charge(), c.around(), c.readings());
-    Answer other = HandFit.of(c.store(), c.charge(), c.around(), backwards);
-    assertThat(other.atEnd().value())
-        .isCloseTo(one.atEnd().value(), within(1e-6 * one.atEnd().value()));
-    assertThat(other.loss().high()).isCloseTo(one.loss().high(), within(1e-6 * one.loss().high()));
+    assertThat(HandFit.of(with(tank, wrong)).strain()).isPresent();
   }
 
   private static double median(double[] values) {

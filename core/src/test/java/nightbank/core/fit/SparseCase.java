@@ -8,6 +8,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.source.FireLoad;
 import nightbank.core.store.Face;
@@ -22,14 +23,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** One of the reference's stores as described and as read by hand, with what it truly did. */
-record SparseCase(
-    String id,
-    HeatStore store,
-    HandFit.Charge charge,
-    HandFit.Around around,
-    List<HandFit.Reading> readings,
-    JsonNode truth,
-    double zero) {
+record SparseCase(HandRecord told, JsonNode truth, double zero) {
   private static final Map<String, String> MEDIA =
       Map.of("dry sand", "dry-sand", "moist garden soil", "soil");
   private static final Map<String, String> LAYERS =
@@ -67,30 +61,32 @@ record SparseCase(
                 p.path("height_fraction").asDouble()));
       }
     }
-    List<HandFit.Reading> readings = new ArrayList<>();
+    List<HandRecord.Reading> readings = new ArrayList<>();
     double shown = Double.NaN;
     for (JsonNode r : d.path("readings")) {
-      HandFit.At at =
-          HandFit.At.valueOf(named.get(r.path("probe").asString()).path("kind").asString());
+      HandRecord.At at =
+          HandRecord.At.valueOf(named.get(r.path("probe").asString()).path("kind").asString());
       boolean fahrenheit = r.path("unit").asString().equals("F");
       double typed = Double.parseDouble(r.path("typed").asString());
       double celsius = fahrenheit ? (typed - 32) / 1.8 : typed;
-      boolean air = at == HandFit.At.AIR;
+      boolean air = at == HandRecord.At.AIR;
       shown = air || !Double.isNaN(shown) ? shown : celsius;
       readings.add(
-          new HandFit.Reading(
+          new HandRecord.Reading(
               at,
               air ? -1 : places.get(r.path("probe").asString()),
               seconds(r.path("at")) - zero,
               celsius,
               Math.hypot(air ? 1.25 : 0.9, fahrenheit ? 0.16 : 0.29)));
     }
+    HandRecord.Charge charge = charge(d.path("charge"), zero);
     return new SparseCase(
-        id,
-        store(d, probes),
-        charge(d.path("charge"), zero, shown),
-        around(d.path("surroundings").path("place").asString()),
-        readings,
+        new HandRecord(
+            store(d, probes),
+            charge,
+            charge.watts() > 0 ? Optional.empty() : Optional.of(new HandRecord.Start(shown, 25)),
+            around(d.path("surroundings").path("place").asString()),
+            readings),
         d.path("truth"),
         zero);
   }
@@ -99,21 +95,20 @@ record SparseCase(
     return Instant.parse(iso.asString()).getEpochSecond();
   }
 
-  private static HandFit.Around around(String place) {
+  private static HandRecord.Around around(String place) {
     return switch (place) {
-      case "room" -> new HandFit.Around(16, 2.6, 1.2, 0.8, WARMEST, 10);
-      case "shed" -> new HandFit.Around(7.5, 3.2, 2.8, 1.1, WARMEST, 7);
-      default -> new HandFit.Around(9.5, 3.5, 4.5, 1.2, WARMEST, 7);
+      case "room" -> new HandRecord.Around(16, 2.6, 1.2, 0.8, WARMEST, 10);
+      case "shed" -> new HandRecord.Around(7.5, 3.2, 2.8, 1.1, WARMEST, 7);
+      default -> new HandRecord.Around(9.5, 3.5, 4.5, 1.2, WARMEST, 7);
     };
   }
 
-  private static HandFit.Charge charge(JsonNode c, double zero, double shown) {
+  private static HandRecord.Charge charge(JsonNode c, double zero) {
     double from = seconds(c.path("noted_from")) - zero;
     double to = seconds(c.path("noted_to")) - zero;
     return switch (c.path("kind").asString()) {
       case "element" ->
-          new HandFit.Charge(
-              from, to, 0.97 * c.path("nominal_power_W").asDouble(), 0.055, 380, Double.NaN, 0);
+          new HandRecord.Charge(from, to, 0.97 * c.path("nominal_power_W").asDouble(), 0.055, 380);
       case "fire" -> {
         double low = c.path("share_to_store_usual").path(0).asDouble();
         double high = c.path("share_to_store_usual").path(1).asDouble();
@@ -122,10 +117,10 @@ record SparseCase(
                 * FireLoad.heatingValue(c.path("wood_moisture").asDouble())
                 * (low + high)
                 / 2;
-        yield new HandFit.Charge(
-            from, to, joules / (to - from), (high - low) / 2 / (low + high), 380, Double.NaN, 0);
+        yield new HandRecord.Charge(
+            from, to, joules / (to - from), (high - low) / 2 / (low + high), 380);
       }
-      default -> new HandFit.Charge(from, from, 0, 0, 1, shown, 25);
+      default -> HandRecord.Charge.none(from);
     };
   }
 

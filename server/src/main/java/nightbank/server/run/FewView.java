@@ -1,6 +1,10 @@
 package nightbank.server.run;
 
 import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import nightbank.core.fit.HandFit;
+import nightbank.core.judgement.HandJudge;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -9,22 +13,56 @@ import org.jspecify.annotations.Nullable;
  *
  * @param best above the store's floor at the end of its charge, or when it was first read
  * @param last at the last reading
- * @param halfLife from then until half of what it held above its surroundings has left
+ * @param halfLife from then until half of what it held above its surroundings has left, absent
+ *     where it is hardly warmer than they are
+ * @param loss absent likewise
  * @param brought by what charged it, absent where no charge was told or seen
  * @param chargedFrom absent where no charge was told or seen
+ * @param chargedTo absent likewise
  * @param hoursGuessed whether its hours were read off the readings
+ * @param strain what would have to be far from what is described, absent where nothing is
+ * @param means of the whole store at its readings, °C
  */
 public record FewView(
     int readings,
     Estimate best,
     Estimate last,
-    Estimate halfLife,
-    Estimate loss,
+    @Nullable Estimate halfLife,
+    @Nullable Estimate loss,
     @Nullable Estimate brought,
     @Nullable Instant chargedFrom,
     @Nullable Instant chargedTo,
-    boolean hoursGuessed) {
+    boolean hoursGuessed,
+    HandFit.@Nullable Strain strain,
+    List<MeanView> means) {
 
   /** A figure with its 95 % interval. */
   public record Estimate(double value, double low, double high) {}
+
+  /** Epoch second and °C. */
+  public record MeanView(long at, Estimate celsius) {}
+
+  static FewView of(HandJudge.Judged j) {
+    HandFit.Answer a = j.answer();
+    return new FewView(
+        j.readings(),
+        estimate(a.atEnd()),
+        estimate(a.atLast()),
+        estimate(a.halfLife()),
+        estimate(a.loss()),
+        estimate(a.brought()),
+        j.charged() ? Instant.ofEpochSecond(j.from()) : null,
+        j.charged() ? Instant.ofEpochSecond(j.to()) : null,
+        j.guessed(),
+        a.strain().orElse(null),
+        j.means().stream().map(m -> new MeanView(m.at(), estimate(m.celsius()))).toList());
+  }
+
+  private static Estimate estimate(HandFit.Estimate e) {
+    return new Estimate(e.value(), e.low(), e.high());
+  }
+
+  private static @Nullable Estimate estimate(Optional<HandFit.Estimate> e) {
+    return e.map(FewView::estimate).orElse(null);
+  }
 }

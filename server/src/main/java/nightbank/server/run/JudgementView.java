@@ -20,7 +20,7 @@ public record JudgementView(
     String storeName,
     List<Long> at,
     List<Curve> probes,
-    List<Double> air,
+    List<@Nullable Double> air,
     List<Double> mean,
     List<Double> meanHalfWidth,
     List<Double> gross,

@@ -11,7 +11,6 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import nightbank.core.evidence.EventKind;
-import nightbank.core.fit.HandFit;
 import nightbank.core.judgement.HandJudge;
 import nightbank.core.judgement.JudgedRun;
 import nightbank.core.judgement.JudgementInputs;
@@ -89,24 +88,9 @@ public class Judgements {
   public FewView few(UUID holding, UUID runId) {
     RunView run = runs.get(holding, runId);
     Concern c = assembler.concern(holding, run.storeId(), new Span(run.from(), run.to(), true));
-    HandJudge.Judged j =
-        HandJudge.of(assembler.inputs(c, MOST_READINGS))
-            .orElseThrow(() -> Problem.notFound("reading"));
-    HandFit.Answer a = j.answer();
-    return new FewView(
-        j.readings(),
-        estimate(a.atEnd()),
-        estimate(a.atLast()),
-        estimate(a.halfLife()),
-        estimate(a.loss()),
-        j.charged() ? estimate(a.brought()) : null,
-        j.charged() ? Instant.ofEpochSecond(j.from()) : null,
-        j.charged() ? Instant.ofEpochSecond(j.to()) : null,
-        j.guessed());
-  }
-
-  private static FewView.Estimate estimate(HandFit.Estimate e) {
-    return new FewView.Estimate(e.value(), e.low(), e.high());
+    return HandJudge.of(assembler.inputs(c, MOST_READINGS))
+        .map(FewView::of)
+        .orElseThrow(() -> Problem.notFound("reading"));
   }
 
   private static Set<String> shown(RunView run) {

@@ -7,6 +7,7 @@ import java.util.UUID;
 import java.util.stream.LongStream;
 import nightbank.core.evidence.ReadingCleaner;
 import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.judgement.HandJudge;
 import nightbank.server.log.Readings;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
@@ -18,7 +19,6 @@ import org.springframework.stereotype.Service;
 public class RunReadings {
   private static final int MOMENTS = 800; // as many as a wide drawing has room for
   private static final int LONGEST_GAP = 3600; // s
-  private static final int FEW = 80; // readings of all probes: drawn as they are
 
   private final Runs runs;
   private final Stores stores;
@@ -68,7 +68,7 @@ public class RunReadings {
 
   /** Even moments from the first reading to the last; of few readings their own. */
   private static long[] moments(List<ReadingSeries> read) {
-    if (read.stream().mapToInt(ReadingSeries::size).sum() <= FEW) {
+    if (read.stream().mapToInt(ReadingSeries::size).sum() <= HandJudge.MOST) {
       return read.stream()
           .flatMapToLong(s -> LongStream.of(s.epochSeconds()))
           .sorted()
@@ -92,7 +92,8 @@ public class RunReadings {
   }
 
   private static List<Double> along(ReadingSeries s, long[] at) {
-    long gap = at.length <= FEW ? Long.MAX_VALUE : Math.max(LONGEST_GAP, 3 * (at[1] - at[0]));
+    long gap =
+        at.length <= HandJudge.MOST ? Long.MAX_VALUE : Math.max(LONGEST_GAP, 3 * (at[1] - at[0]));
     List<Double> row = new ArrayList<>(at.length);
     for (long t : at) {
       double celsius = s.at(t, gap);

@@ -1,6 +1,7 @@
 package nightbank.server.run;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What was read in a run, cleaned and brought to even moments, while it is judged. Moments are
@@ -14,4 +15,4 @@ public record RunReadingsView(
     String storeName,
     List<Long> at,
     List<JudgementView.Curve> probes,
-    List<Double> air) {}
+    List<@Nullable Double> air) {}

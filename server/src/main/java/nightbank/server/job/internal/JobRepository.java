@@ -165,11 +165,12 @@ public class JobRepository {
             .and(JOB.STOP));
   }
 
-  /** Back among those that wait, as when its node goes away in an orderly way. */
+  /** Back among those that wait, as when its node goes away in an orderly way: that is no try. */
   public void leave(UUID id, UUID node) {
     db.update(JOB)
         .set(JOB.STATE, JobView.State.WAITING.name())
         .setNull(JOB.NODE)
+        .set(JOB.TRIES, JOB.TRIES.minus(1))
         .where(JOB.ID.eq(id))
         .and(JOB.NODE.eq(node))
         .and(JOB.STATE.eq(JobView.State.RUNNING.name()))

@@ -128,7 +128,7 @@ class RunController {
   @GetMapping("/runs/{runId}/few")
   FewView few(@PathVariable UUID holdingId, @PathVariable UUID runId) {
     access.require(holdingId, Role.GUEST);
-    return judgements.few(holdingId, runId);
+    return priority.first(() -> judgements.few(holdingId, runId));
   }
 
   @GetMapping("/runs/{runId}/readings")

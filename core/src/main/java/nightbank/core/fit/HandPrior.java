@@ -1,0 +1,132 @@
+package nightbank.core.fit;
+
+import nightbank.core.store.FaceName;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.HeatedZone;
+
+/**
+ * What nobody measured of a store read by hand, and how far it may be from what is described: a
+ * point of the search is given in these standard deviations. Estimates where no source is named.
+ */
+final class HandPrior {
+  /** What the whole store has one of; what each probe has follows. */
+  enum Unknown {
+    /** Ln of the medium's conductivity, by its catalogue range. */
+    CONDUCTIVITY(0),
+    /** Ln: density and specific heat 5 % each, lengths 1 %. */
+    HEAT_CAPACITY(0.075),
+    /** Ln of the transmittance of layers: joints, damp, thickness. */
+    LAYERS(0.2),
+    /** Ln of bare faces' films (simplified forms are good to 20 %; Incropera et al., ch. 9). */
+    FILM(0.17),
+    /** Ln of what lets heat into the earth. */
+    GROUND(0.3),
+    /** Ln of the source's heat. */
+    POWER(0),
+    /** Ln of how far its zone reaches. */
+    REACH(0.12),
+    /** K at the start. */
+    START(4),
+    /** K of the air's mean. */
+    AIR(0),
+    /** K a day. */
+    TREND(0.9),
+    /** K of the air's daily swing. */
+    SWING(0),
+    /** S of the charge's beginning. */
+    BEGUN(0),
+    /** S of its end. */
+    ENDED(0);
+
+    final double usual;
+
+    Unknown(double usual) {
+      this.usual = usual;
+    }
+  }
+
+  /** K that a store which nobody warmed stands over the air. */
+  static final double OVER_AIR = 4;
+
+  static final int OF_PROBE = 3; // radius, height, error
+  private static final int OF_STORE = Unknown.values().length;
+  private static final double PLACE = 0.05; // of half width and height
+  private static final double ERROR = 0.6; // K of a household thermometer
+  private static final double LEAST_CONDUCTIVITY = 0.05;
+  private static final double FLOOR = 2; // W/(m² K) through paving, boards or dry soil (1.4 to 3)
+  private static final double WARM = 30; // °C, of a foot
+
+  /** A point farther out than this is none that anybody describes. */
+  static final double FARTHEST = 5;
+
+  /**
+   * Ln by which a small foot on the earth lets less through than the half-space's formula: soil
+   * that a store has warmed, paving and boards are nearer to {@link #FLOOR}; the middle of both.
+   */
+  final double foot;
+
+  private final double[] sd;
+
+  HandPrior(HandRecord record) {
+    HeatStore store = record.store();
+    sd = new double[OF_STORE + OF_PROBE * store.probes().size()];
+    for (Unknown u : Unknown.values()) {
+      set(u, u.usual);
+    }
+    boolean heats = record.charge().heats();
+    set(
+        Unknown.CONDUCTIVITY,
+        Math.max(LEAST_CONDUCTIVITY, store.medium().conductivity().relativeSpread()));
+    set(Unknown.POWER, heats ? record.charge().spread() : 0);
+    set(Unknown.BEGUN, heats ? record.charge().unsureSeconds() : 0);
+    set(Unknown.ENDED, heats ? record.charge().unsureSeconds() : 0);
+    if (store.zone().equals(HeatedZone.everywhere())) {
+      set(Unknown.REACH, 0);
+    }
+    record.start().ifPresent(s -> set(Unknown.START, s.doubt()));
+    set(Unknown.AIR, record.around().airDoubt());
+    set(Unknown.SWING, record.around().swingDoubt());
+    double u = store.transmittance(FaceName.FOOT, WARM, record.around().ground());
+    foot = store.place().onGround() && u > FLOOR ? -Math.log(u / FLOOR) / 2 : 0;
+    set(Unknown.GROUND, Math.hypot(Unknown.GROUND.usual, foot));
+    for (int k = OF_STORE; k < sd.length; k += OF_PROBE) {
+      sd[k] = PLACE;
+      sd[k + 1] = PLACE;
+      sd[k + 2] = ERROR;
+    }
+  }
+
+  private void set(Unknown u, double value) {
+    sd[u.ordinal()] = value;
+  }
+
+  int size() {
+    return sd.length;
+  }
+
+  static int ofStore() {
+    return OF_STORE;
+  }
+
+  /** Where a probe's three begin. */
+  static int of(int probe) {
+    return OF_STORE + OF_PROBE * probe;
+  }
+
+  boolean isKnown(int k) {
+    return sd[k] == 0;
+  }
+
+  double sd(int k) {
+    return sd[k];
+  }
+
+  double at(double[] z, Unknown u) {
+    return at(z, u.ordinal());
+  }
+
+  /** In its own unit. */
+  double at(double[] z, int k) {
+    return Math.max(-FARTHEST, Math.min(FARTHEST, z[k])) * sd[k];
+  }
+}
