@@ -206,6 +206,6 @@ public class JudgementInputsTest {
             "%.1f K, %.2g J",
             j.peak().meanCelsius(),
             j.ledger().delivered() + j.ledger().early());
-    assertThat(JudgementInputs.VERSION + " " + told).isEqualTo("1 50.6 K, 3.4e+06 J");
+    assertThat(JudgementInputs.VERSION + " " + told).isEqualTo("2 50.6 K, 3.4e+06 J");
   }
 }
