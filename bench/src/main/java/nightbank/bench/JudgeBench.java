@@ -30,10 +30,10 @@ public final class JudgeBench {
             days,
             took,
             pass,
-            judged.calibration().side(),
-            judged.calibration().sideHalf(),
-            judged.calibration().ends(),
-            judged.calibration().endsHalf());
+            judged.calibration().side().factor(),
+            judged.calibration().side().half(),
+            judged.calibration().ends().factor(),
+            judged.calibration().ends().half());
       }
     }
   }

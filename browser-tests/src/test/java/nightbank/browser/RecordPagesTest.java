@@ -202,7 +202,11 @@ public class RecordPagesTest {
             .body()
             .path("id")
             .asString();
-    browser.laptop().go(demo.home + "/runs/" + run).reads("readings tell this").reads("half of it gone in");
+    browser
+        .laptop()
+        .go(demo.home + "/runs/" + run)
+        .reads("readings tell this")
+        .reads("half of it gone in");
     browser.see(".run-chart .measured");
     browser.isAccessible();
     browser.click("Name it, part it").click("Take the run away").reads("Sand bin");

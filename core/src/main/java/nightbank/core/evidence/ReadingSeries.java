@@ -1,7 +1,5 @@
 package nightbank.core.evidence;
 
-import java.util.Arrays;
-
 /**
  * Readings of one thermometer in time order as they came.
  *
@@ -28,19 +26,6 @@ public record ReadingSeries(String channel, long[] epochSeconds, double[] celsiu
 
   /** Linear between readings; NaN outside them or across a gap longer than so many seconds. */
   public double at(long epochSecond, long longestGap) {
-    int found = Arrays.binarySearch(epochSeconds, epochSecond);
-    if (found >= 0) {
-      return celsius[found];
-    }
-    int after = -found - 1;
-    if (after == 0 || after == epochSeconds.length) {
-      return Double.NaN;
-    }
-    long span = epochSeconds[after] - epochSeconds[after - 1];
-    if (span > longestGap) {
-      return Double.NaN;
-    }
-    double share = (double) (epochSecond - epochSeconds[after - 1]) / span;
-    return celsius[after - 1] * (1 - share) + celsius[after] * share;
+    return TimeSeries.at(epochSeconds, celsius, epochSecond, longestGap);
   }
 }

@@ -14,10 +14,10 @@ import nightbank.core.source.LitFire;
  *     sun forgets nothing
  * @param fuelJoules of all that was burnt meanwhile, wherever its heat went; 0 where nothing was
  */
-public record SourceProfile(ReadingSeries watts, boolean writtenDown, double fuelJoules) {
+public record SourceProfile(TimeSeries watts, boolean writtenDown, double fuelJoules) {
   private static final long STEP = 300; // s, a ninth of the time in which a fire comes up
 
-  public static SourceProfile ofSun(ReadingSeries watts) {
+  public static SourceProfile ofSun(TimeSeries watts) {
     return new SourceProfile(watts, false, 0);
   }
 
@@ -33,10 +33,10 @@ public record SourceProfile(ReadingSeries watts, boolean writtenDown, double fue
         fuel += watts * STEP;
       }
     }
-    return new SourceProfile(new ReadingSeries("fires", at, taken), true, fuel);
+    return new SourceProfile(new TimeSeries(at, taken), true, fuel);
   }
 
   public double greatest() {
-    return Arrays.stream(watts.celsius()).max().orElse(0);
+    return Arrays.stream(watts.values()).max().orElse(0);
   }
 }

@@ -27,8 +27,7 @@ import org.hipparchus.util.Pair;
  * the model leaves out.
  */
 public final class StoreCalibration {
-  private static final int PARAMETERS = 7;
-  private static final int ZONE = 5; // the first of the two
+  private static final int PARAMETERS = StoreFactor.COUNT;
   private static final double LABEL = 0.03; // of a rated power, within the +5/-10 % of IEC 60335-1
   private static final double SENSOR = 0.4; // K
 
@@ -77,8 +76,7 @@ public final class StoreCalibration {
    *
    * @param store the design as the readings show it
    * @param watts source power as the readings show it
-   * @param logFactors of power, conductivity, side, ends, top against foot, height and width of the
-   *     heated zone
+   * @param logFactors by {@link StoreFactor}
    * @param covariance of the same
    * @param tracks by the fit, and then with each factor moved by {@link #MOVED}
    * @param gain by probe and factor: how far a kelvin more at each of the moments pulls it
@@ -92,6 +90,15 @@ public final class StoreCalibration {
       List<ForwardRun.SimulatedSeries> tracks,
       double[][][] gain,
       int[] moments) {
+    public double log(StoreFactor factor) {
+      return logFactors[factor.ordinal()];
+    }
+
+    /** Half a 95 % interval of a factor's logarithm. */
+    public double half(StoreFactor factor) {
+      return 2 * Math.sqrt(covariance.getEntry(factor.ordinal(), factor.ordinal()));
+    }
+
     /** How far each factor's logarithm is pulled by a probe that reads so many kelvins more. */
     double[] pulledBy(int probe, double[] kelvin) {
       return Arrays.stream(gain[probe])
@@ -127,7 +134,17 @@ public final class StoreCalibration {
     this.watts = watts;
     double spread = Math.max(0.05, store.medium().conductivity().relativeSpread());
     double zone = store.zone().equals(HeatedZone.everywhere()) ? 1e-3 : 0.6;
-    prior = new double[] {labelled ? LABEL : 1.0, spread, FACE, FACE, FACE, zone, zone};
+    prior =
+        Arrays.stream(StoreFactor.values())
+            .mapToDouble(
+                f ->
+                    switch (f) {
+                      case POWER -> labelled ? LABEL : 1.0;
+                      case CONDUCTIVITY -> spread;
+                      case SIDE, ENDS, TOP_AGAINST_FOOT -> FACE;
+                      case ZONE_REACH, ZONE_HEIGHT -> zone;
+                    })
+            .toArray();
     int n = line.at().length;
     int count = Math.min(MOST_MOMENTS, n);
     moments = new int[count];
@@ -180,7 +197,9 @@ public final class StoreCalibration {
 
   Calibrated fit() {
     double[] start = new Search(sketch).from(new double[PARAMETERS]).log();
-    Arrays.fill(start, ZONE, PARAMETERS, 0); // its cells are too few to tell the zone by
+    // its cells are too few to tell the zone by
+    start[StoreFactor.ZONE_REACH.ordinal()] = 0;
+    start[StoreFactor.ZONE_HEIGHT.ordinal()] = 0;
     Tried tried = new Search(replay).from(start);
     double[] best = tried.log();
     double[][] j = tried.slope();
@@ -200,7 +219,7 @@ public final class StoreCalibration {
     }
     return new Calibrated(
         changed(best),
-        watts * Math.exp(best[0]),
+        watts * factor(best, StoreFactor.POWER),
         best,
         MatrixUtils.inverse(information),
         tried.tracks(),
@@ -224,22 +243,31 @@ public final class StoreCalibration {
   }
 
   private ForwardRun.SimulatedSeries track(double[] log, ForwardRun by) {
-    return by.track(changed(log), watts * Math.exp(held(log)[0]));
+    return by.track(changed(log), watts * factor(held(log), StoreFactor.POWER));
   }
 
   private HeatStore changed(double[] factors) {
     double[] log = held(factors);
+    double ends = log[StoreFactor.ENDS.ordinal()];
+    double apart = log[StoreFactor.TOP_AGAINST_FOOT.ordinal()];
     return store
-        .withMedium(store.medium().scaled(1, Math.exp(log[1])))
+        .withMedium(store.medium().scaled(1, factor(log, StoreFactor.CONDUCTIVITY)))
         .withFacesTimes(
             name ->
-                Math.exp(
-                    switch (name) {
-                      case SIDE -> log[2];
-                      case TOP -> log[3] + log[4];
-                      case FOOT -> log[3] - log[4];
-                    }))
-        .withZone(store.zone().stretched(Math.exp(log[ZONE]), Math.exp(log[ZONE + 1])));
+                switch (name) {
+                  case SIDE -> factor(log, StoreFactor.SIDE);
+                  case TOP -> Math.exp(ends + apart);
+                  case FOOT -> Math.exp(ends - apart);
+                })
+        .withZone(
+            store
+                .zone()
+                .stretched(
+                    factor(log, StoreFactor.ZONE_REACH), factor(log, StoreFactor.ZONE_HEIGHT)));
+  }
+
+  private static double factor(double[] log, StoreFactor of) {
+    return Math.exp(log[of.ordinal()]);
   }
 
   private static double[] moved(double[] log, int factor) {

@@ -9,6 +9,7 @@ import java.util.Set;
 import nightbank.core.evidence.ReadingCleaner;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.SourceProfile;
+import nightbank.core.evidence.TimeSeries;
 import nightbank.core.fit.HandFit;
 import nightbank.core.fit.HandRecord;
 import nightbank.core.fit.HandRecord.At;
@@ -202,13 +203,13 @@ public final class HandJudge {
   }
 
   private static HandRecord.Charge profile(SourceProfile course, long zero) {
-    ReadingSeries w = course.watts();
+    TimeSeries w = course.watts();
     int begin = -1;
     int end = 0;
     double joules = 0;
     for (int i = 0; i + 1 < w.size(); i++) {
-      joules += w.celsius()[i] * (w.epochSeconds()[i + 1] - w.epochSeconds()[i]);
-      if (w.celsius()[i] > 0.1 * course.greatest()) {
+      joules += w.values()[i] * (w.epochSeconds()[i + 1] - w.epochSeconds()[i]);
+      if (w.values()[i] > 0.1 * course.greatest()) {
         begin = begin < 0 ? i : begin;
         end = i + 1;
       }

@@ -8,6 +8,7 @@ import java.util.OptionalLong;
 import nightbank.core.evidence.LoopReadings;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.TimeInterval;
+import nightbank.core.evidence.TimeSeries;
 
 /**
  * What a stream did to a store, from its temperatures going in and coming out: power ṁ c (T_in -
@@ -177,7 +178,7 @@ public record JudgedLoop(
 
   /** What the stream carried out of the store in the step that ends at each moment, W. */
   double[] carriedOff(long[] moments) {
-    ReadingSeries into = new ReadingSeries("loop", at, watts);
+    TimeSeries into = new TimeSeries(at, watts);
     double[] off = new double[moments.length];
     for (int i = 1; i < off.length; i++) {
       double w = into.at((moments[i] + moments[i - 1]) / 2, LONGEST_GAP);

@@ -6,6 +6,8 @@ import java.util.Optional;
 import nightbank.core.evidence.Exclusion;
 import nightbank.core.evidence.Phase;
 import nightbank.core.fit.CoolDownFit;
+import nightbank.core.fit.StoreCalibration;
+import nightbank.core.fit.StoreFactor;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreState;
@@ -141,21 +143,28 @@ public record JudgedRun(
       double efficiency,
       boolean powerLabelled) {}
 
+  /** A factor by which readings differ from the design, and half a 95 % interval of its log. */
+  public record Found(double factor, double half) {
+    static Found of(StoreCalibration.Calibrated fit, StoreFactor which) {
+      return new Found(Math.exp(fit.log(which)), fit.half(which));
+    }
+  }
+
   /**
-   * Factors by which readings differ from the design, each with half a 95 % interval of its log.
+   * What the readings make of the design.
    *
    * @param side of the transmittance of the side
    * @param ends of that of top and foot
    */
-  public record Calibration(
-      double power,
-      double powerHalf,
-      double conductivity,
-      double conductivityHalf,
-      double side,
-      double sideHalf,
-      double ends,
-      double endsHalf) {}
+  public record Calibration(Found power, Found conductivity, Found side, Found ends) {
+    static Calibration of(StoreCalibration.Calibrated fit) {
+      return new Calibration(
+          Found.of(fit, StoreFactor.POWER),
+          Found.of(fit, StoreFactor.CONDUCTIVITY),
+          Found.of(fit, StoreFactor.SIDE),
+          Found.of(fit, StoreFactor.ENDS));
+    }
+  }
 
   /** A thing to say, with the numbers it needs; worded where units are known. */
   public record Finding(Code code, double value, double halfWidth, String detail) {

@@ -17,6 +17,7 @@ import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.RunRecord;
 import nightbank.core.evidence.SourceProfile;
 import nightbank.core.evidence.TimeInterval;
+import nightbank.core.evidence.TimeSeries;
 import nightbank.core.house.SolarGain;
 import nightbank.core.internal.Fingerprint;
 import nightbank.core.source.LitFire;
@@ -230,7 +231,7 @@ public record JudgementInputs(
   }
 
   /** W on its sunlit face, taken up. What hills and panes keep out is left to the readings. */
-  private ReadingSeries sun() {
+  private TimeSeries sun() {
     long[] at =
         LongStream.iterate(window.readFrom(), t -> t <= window.to(), t -> t + SUN_STEP).toArray();
     double[] watts =
@@ -241,7 +242,7 @@ public record JudgementInputs(
             this::cloud,
             site.latitude(),
             site.longitude());
-    return new ReadingSeries("sun", at, watts);
+    return new TimeSeries(at, watts);
   }
 
   private double cloud(long at) {

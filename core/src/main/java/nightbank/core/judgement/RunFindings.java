@@ -7,6 +7,7 @@ import java.util.Optional;
 import nightbank.core.evidence.RunRecord;
 import nightbank.core.evidence.RunTimeline;
 import nightbank.core.fit.StoreCalibration;
+import nightbank.core.fit.StoreFactor;
 import nightbank.core.judgement.JudgedRun.CoolDown;
 import nightbank.core.judgement.JudgedRun.Finding;
 import nightbank.core.judgement.JudgedRun.Ledger;
@@ -94,13 +95,13 @@ final class RunFindings {
     } else if (labelled && !run.makesHeat()) {
       say(Finding.Code.EFFICIENCY, ledger.efficiency(), 0.05, "");
     }
-    double powerLog = fit.logFactors()[0];
+    double powerLog = fit.log(StoreFactor.POWER);
     if (labelled && Math.abs(powerLog) > 0.08) {
       say(Finding.Code.POWER_DIFFERS, Math.exp(powerLog), 0, "");
     }
     if (cools) {
-      faces(fit, 2, "SIDE");
-      faces(fit, 3, "ENDS");
+      faces(fit, StoreFactor.SIDE);
+      faces(fit, StoreFactor.ENDS);
     }
   }
 
@@ -108,8 +109,7 @@ final class RunFindings {
   void fire(double fuelJoules, StoreCalibration.Calibrated fit, Ledger ledger) {
     if (fuelJoules > 0) {
       double share = ledger.charged() / fuelJoules;
-      double doubt =
-          Math.hypot(2 * Math.sqrt(fit.covariance().getEntry(0, 0)), 2 * capacitySpread());
+      double doubt = Math.hypot(fit.half(StoreFactor.POWER), 2 * capacitySpread());
       say(Finding.Code.FIRE_TO_STORE, share, share * doubt, "");
     }
   }
@@ -119,11 +119,11 @@ final class RunFindings {
     return Math.hypot(fill.density().relativeSpread(), fill.specificHeat().relativeSpread());
   }
 
-  private void faces(StoreCalibration.Calibrated fit, int factor, String which) {
-    double log = fit.logFactors()[factor];
-    double half = 2 * Math.sqrt(fit.covariance().getEntry(factor, factor));
+  private void faces(StoreCalibration.Calibrated fit, StoreFactor which) {
+    double log = fit.log(which);
+    double half = fit.half(which);
     if (Math.abs(log) > Math.max(0.2, half)) {
-      say(Finding.Code.FACES_DIFFER, Math.exp(log), half, which);
+      say(Finding.Code.FACES_DIFFER, Math.exp(log), half, which.name());
     }
   }
 

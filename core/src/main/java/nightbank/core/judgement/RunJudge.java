@@ -141,15 +141,7 @@ public final class RunJudge {
             DeliveredHeat.watts(line, track, field, fit.store(), run.makesHeat(), loop),
             loop,
             shares,
-            new JudgedRun.Calibration(
-                Math.exp(fit.logFactors()[0]),
-                2 * Math.sqrt(fit.covariance().getEntry(0, 0)),
-                Math.exp(fit.logFactors()[1]),
-                2 * Math.sqrt(fit.covariance().getEntry(1, 1)),
-                Math.exp(fit.logFactors()[2]),
-                2 * Math.sqrt(fit.covariance().getEntry(2, 2)),
-                Math.exp(fit.logFactors()[3]),
-                2 * Math.sqrt(fit.covariance().getEntry(3, 3))),
+            JudgedRun.Calibration.of(fit),
             findings.all(),
             fit.store(),
             track.states()[last].shifted(field.mean()[last] - track.mean()[last])));

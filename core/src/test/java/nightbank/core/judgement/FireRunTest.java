@@ -125,7 +125,7 @@ public class FireRunTest {
   @Test
   public void theCourseOfFiresHoldsAllTheirWoodAndTheStoresPartOfIt() {
     SourceProfile course = logged(LIT);
-    double taken = Arrays.stream(course.watts().celsius()).sum() * 300;
+    double taken = Arrays.stream(course.watts().values()).sum() * 300;
     assertThat(course.fuelJoules()).isCloseTo(2 * WOOD.joules(), withinPercentage(1));
     assertThat(taken).isCloseTo(WOOD.toStore() * 2 * WOOD.joules(), withinPercentage(1));
   }

@@ -97,8 +97,8 @@ public class HeapRunTest {
     JudgedRun.Ledger l = run.ledger();
     assertThat(l.charged()).isCloseTo(made, within(0.25 * made));
     assertThat(l.lost() + l.delivered() + l.early()).isCloseTo(lost, within(0.25 * lost));
-    assertThat(run.calibration().side()).isBetween(0.6, 1.6);
-    assertThat(run.calibration().ends()).isBetween(0.6, 1.6);
+    assertThat(run.calibration().side().factor()).isBetween(0.6, 1.6);
+    assertThat(run.calibration().ends().factor()).isBetween(0.6, 1.6);
     assertThat(run.mean()[n / 2])
         .isCloseTo(truth.meanCelsius(), within(run.meanHalfWidth()[n / 2] + 3));
     assertThat(Math.abs(l.residual())).isLessThan(0.2 * made);

@@ -90,12 +90,12 @@ public class LidRunTest {
 
   @Test
   public void itsNightIsNotTakenForABadCover() {
-    assertThat(judged(untold).calibration().ends())
+    assertThat(judged(untold).calibration().ends().factor())
         .as("what nobody told of looks like a cover that lets too much through")
         .isGreaterThan(1.3);
     JudgedRun told = judged(untold.withLidOff(List.of(OFF)));
-    assertThat(told.calibration().ends()).isCloseTo(1, within(0.15));
-    assertThat(told.calibration().side()).isCloseTo(1, within(0.15));
+    assertThat(told.calibration().ends().factor()).isCloseTo(1, within(0.15));
+    assertThat(told.calibration().side().factor()).isCloseTo(1, within(0.15));
   }
 
   @Test

@@ -90,7 +90,8 @@ public class LoggerFilesTest {
     Truth told =
         new Truth(is.file, thought[0], thought[1], thought[2], 0, is.offMinutes, is.lateDecayHours);
     JudgedRun run = RunJudge.judge(record(told)).orElseThrow();
-    assertThat(run.calibration().side() * told.side).isCloseTo(is.side, withinPercentage(12));
+    assertThat(run.calibration().side().factor() * told.side)
+        .isCloseTo(is.side, withinPercentage(12));
     CoolDownFit fit = run.coolDown().orElseThrow().fit();
     assertThat(fit.timeConstantSeconds() / 3600).isCloseTo(is.lateDecayHours, withinPercentage(7));
     assertThat(is.lateDecayHours).isBetween(fit.low() / 3600, fit.high() / 3600);

@@ -67,7 +67,7 @@ public class OddReadingsTest {
                     false))
             .orElseThrow();
     assertThat(Arrays.stream(run.meanHalfWidth()).max().orElseThrow()).isFinite().isGreaterThan(1);
-    assertThat(run.calibration().sideHalf()).isFinite().isGreaterThan(0.2);
+    assertThat(run.calibration().side().half()).isFinite().isGreaterThan(0.2);
     assertThat(run.mean()).doesNotContain(Double.NaN);
   }
 }

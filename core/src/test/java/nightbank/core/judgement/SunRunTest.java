@@ -10,6 +10,7 @@ import nightbank.core.evidence.Phase;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.RunRecord;
 import nightbank.core.evidence.SourceProfile;
+import nightbank.core.evidence.TimeSeries;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
@@ -67,7 +68,7 @@ public class SunRunTest {
                 0,
                 7,
                 false)
-            .withCourse(SourceProfile.ofSun(new ReadingSeries("sun", at, described)));
+            .withCourse(SourceProfile.ofSun(new TimeSeries(at, described)));
   }
 
   @Test
@@ -95,8 +96,8 @@ public class SunRunTest {
     RunRecord dark =
         run.withCourse(
             SourceProfile.ofSun(
-                new ReadingSeries(
-                    "sun", run.air().epochSeconds(), new double[run.air().epochSeconds().length])));
+                new TimeSeries(
+                    run.air().epochSeconds(), new double[run.air().epochSeconds().length])));
     assertThat(RunJudge.judge(dark).orElseThrow().ledger().charged()).isZero();
   }
 }

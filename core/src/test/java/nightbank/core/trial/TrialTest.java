@@ -16,6 +16,7 @@ import org.testng.annotations.Test;
 
 /** Runs brought to the same start. */
 public class TrialTest {
+  private static final JudgedRun.Found ASIS = new JudgedRun.Found(1, 0);
   private static final double CAPACITY = 200_000; // J/K
   private static final long STEP = 600;
 
@@ -68,7 +69,7 @@ public class TrialTest {
         new double[n],
         Optional.empty(),
         Map.of(),
-        new JudgedRun.Calibration(1, 0, 1, 0, 1, 0, 1, 0),
+        new JudgedRun.Calibration(ASIS, ASIS, ASIS, ASIS),
         List.of(),
         null,
         null);

@@ -86,14 +86,14 @@ final class JudgementMapping {
                     new JudgementView.FaceShare(e.getKey().name(), e.getValue()))
             .toList(),
         new JudgementView.CalibrationView(
-            j.calibration().power(),
-            j.calibration().powerHalf(),
-            j.calibration().conductivity(),
-            j.calibration().conductivityHalf(),
-            j.calibration().side(),
-            j.calibration().sideHalf(),
-            j.calibration().ends(),
-            j.calibration().endsHalf()),
+            j.calibration().power().factor(),
+            j.calibration().power().half(),
+            j.calibration().conductivity().factor(),
+            j.calibration().conductivity().half(),
+            j.calibration().side().factor(),
+            j.calibration().side().half(),
+            j.calibration().ends().factor(),
+            j.calibration().ends().half()),
         j.findings().stream()
             .map(
                 f ->
