@@ -4,6 +4,8 @@ module nightbank.core {
   requires hipparchus.optim;
   requires hipparchus.stat;
   requires org.shredzone.commons.suncalc;
+  requires static io.soabase.recordbuilder.core;
+  requires static java.compiler;
 
   exports nightbank.core.caution;
   exports nightbank.core.forecast;

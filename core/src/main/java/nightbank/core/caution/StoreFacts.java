@@ -1,5 +1,6 @@
 package nightbank.core.caution;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
@@ -21,6 +22,7 @@ import nightbank.core.store.HeatStore;
  * @param parts pipes, vessels and glues in it
  * @param room that it stands in, where that is known
  */
+@RecordBuilder
 public record StoreFacts(
     HeatStore store,
     SourceKind source,
@@ -59,54 +61,57 @@ public record StoreFacts(
   /** A store of which no more is known. */
   public static StoreFacts of(
       HeatStore store, SourceKind source, double fullCelsius, double powerWatts) {
-    return new StoreFacts(
-        store,
-        source,
-        fullCelsius,
-        Double.NaN,
-        Double.NaN,
-        t -> powerWatts,
-        Double.NaN,
-        false,
-        false,
-        true,
-        false,
-        List.of(),
-        Optional.empty());
+    return StoreFactsBuilder.builder()
+        .store(store)
+        .source(source)
+        .fullCelsius(fullCelsius)
+        .hottestCelsius(Double.NaN)
+        .contactCelsius(Double.NaN)
+        .power(t -> powerWatts)
+        .woodMoisture(Double.NaN)
+        .closedVessel(false)
+        .closedCoil(false)
+        .pumped(true)
+        .bathed(false)
+        .parts(List.of())
+        .room(Optional.empty())
+        .build();
   }
 
   public StoreFacts withPeak(double hottest, double contact) {
-    return new StoreFacts(
-        store,
-        source,
-        fullCelsius,
-        hottest,
-        contact,
-        power,
-        woodMoisture,
-        closedVessel,
-        closedCoil,
-        pumped,
-        bathed,
-        parts,
-        room);
+    return StoreFactsBuilder.builder()
+        .store(store)
+        .source(source)
+        .fullCelsius(fullCelsius)
+        .hottestCelsius(hottest)
+        .contactCelsius(contact)
+        .power(power)
+        .woodMoisture(woodMoisture)
+        .closedVessel(closedVessel)
+        .closedCoil(closedCoil)
+        .pumped(pumped)
+        .bathed(bathed)
+        .parts(parts)
+        .room(room)
+        .build();
   }
 
   public StoreFacts in(Room house) {
-    return new StoreFacts(
-        store,
-        source,
-        fullCelsius,
-        hottestCelsius,
-        contactCelsius,
-        power,
-        woodMoisture,
-        closedVessel,
-        closedCoil,
-        pumped,
-        bathed,
-        parts,
-        Optional.ofNullable(house));
+    return StoreFactsBuilder.builder()
+        .store(store)
+        .source(source)
+        .fullCelsius(fullCelsius)
+        .hottestCelsius(hottestCelsius)
+        .contactCelsius(contactCelsius)
+        .power(power)
+        .woodMoisture(woodMoisture)
+        .closedVessel(closedVessel)
+        .closedCoil(closedCoil)
+        .pumped(pumped)
+        .bathed(bathed)
+        .parts(parts)
+        .room(Optional.ofNullable(house))
+        .build();
   }
 
   /** Hottest that any of it gets, as far as is known, °C. */

@@ -1,5 +1,6 @@
 package nightbank.core.evidence;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -21,6 +22,7 @@ import nightbank.core.store.HeatStore;
  * @param facingDegrees of that face, clockwise from north
  * @param lidded whether there is anything on top to lift
  */
+@RecordBuilder
 public record ChargedStore(
     HeatStore design,
     boolean makesHeat,

@@ -1,5 +1,6 @@
 package nightbank.core.evidence;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,6 +24,7 @@ import nightbank.core.store.HeatStore;
  *     fit
  * @param makesHeat whether the mass warms itself, as a heap does, so that its cooling tells nothing
  */
+@RecordBuilder
 public record RunRecord(
     HeatStore store,
     List<ReadingSeries> probes,
@@ -94,18 +96,19 @@ public record RunRecord(
       Optional<SourceProfile> told,
       List<TimeInterval> bare,
       long counted) {
-    return new RunRecord(
-        store,
-        probes,
-        air,
-        groundCelsius,
-        sourceWatts,
-        needBelowCelsius,
-        makesHeat,
-        believed,
-        stream,
-        told,
-        bare,
-        counted);
+    return RunRecordBuilder.builder()
+        .store(store)
+        .probes(probes)
+        .air(air)
+        .groundCelsius(groundCelsius)
+        .sourceWatts(sourceWatts)
+        .needBelowCelsius(needBelowCelsius)
+        .makesHeat(makesHeat)
+        .believed(believed)
+        .loop(stream)
+        .course(told)
+        .lidOff(bare)
+        .ledgerFrom(counted)
+        .build();
   }
 }

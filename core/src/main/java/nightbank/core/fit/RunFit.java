@@ -1,5 +1,6 @@
 package nightbank.core.fit;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
@@ -20,6 +21,7 @@ import nightbank.core.store.HeatStore;
  * @param course of its source, as far as it goes with the readings
  * @param labelled whether the source's power is taken from its label
  */
+@RecordBuilder
 public record RunFit(
     RunTimeline line,
     RunTimeline steps,
@@ -59,17 +61,18 @@ public record RunFit(
         new ForwardRun(line, store, ground, run.makesHeat(), step)
             .track(fit.store(), fit.watts(), true);
     CorrectedField field = CorrectedField.of(line, track, fit.store());
-    return new RunFit(
-        line,
-        steps,
-        fit,
-        track,
-        field,
-        bent.join(),
-        places.join(),
-        replay.startDoubt(),
-        course,
-        labelled);
+    return RunFitBuilder.builder()
+        .line(line)
+        .steps(steps)
+        .fit(fit)
+        .track(track)
+        .field(field)
+        .bent(bent.join())
+        .places(places.join())
+        .startDoubt(replay.startDoubt())
+        .course(course)
+        .labelled(labelled)
+        .build();
   }
 
   public FitUncertainty doubt(Optional<QuasiSteadyWindow> settled) {

@@ -1,5 +1,6 @@
 package nightbank.core.forecast;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -29,6 +30,7 @@ import org.hipparchus.random.SobolSequenceGenerator;
  * @param lowestNinetieth °C
  * @param chanceOfHolding share of members that stay above the plants' limit
  */
+@RecordBuilder
 public record NightForecast(
     SystemResult middle,
     SystemResult without,
@@ -67,6 +69,7 @@ public record NightForecast(
    * @param startKelvin of the stores' and the house's start
    * @param growing whether the weather's doubt grows with every hour, as over several days
    */
+  @RecordBuilder
   public record Doubt(
       double lowKelvin,
       double cloud,
@@ -99,70 +102,74 @@ public record NightForecast(
     }
 
     private static Doubt described(double low, double cloud, double wind) {
-      return new Doubt(
-          low,
-          cloud,
-          Math.hypot(wind, SHELTER),
-          Weather.SKY_UNSURE,
-          LEAK,
-          SKIN,
-          MASS,
-          SOIL,
-          WET,
-          FACES,
-          1.0,
-          false);
+      return NightForecastDoubtBuilder.builder()
+          .lowKelvin(low)
+          .cloud(cloud)
+          .windFactor(Math.hypot(wind, SHELTER))
+          .skyFactor(Weather.SKY_UNSURE)
+          .leakFactor(LEAK)
+          .skinFactor(SKIN)
+          .massFactor(MASS)
+          .soilFactor(SOIL)
+          .wetFactor(WET)
+          .faceFactor(FACES)
+          .startKelvin(1.0)
+          .growing(false)
+          .build();
     }
 
     /** The same with the weather's doubt growing from hour to hour. */
     public Doubt overDays() {
-      return new Doubt(
-          lowKelvin,
-          cloud,
-          windFactor,
-          skyFactor,
-          leakFactor,
-          skinFactor,
-          massFactor,
-          soilFactor,
-          wetFactor,
-          faceFactor,
-          startKelvin,
-          true);
+      return NightForecastDoubtBuilder.builder()
+          .lowKelvin(lowKelvin)
+          .cloud(cloud)
+          .windFactor(windFactor)
+          .skyFactor(skyFactor)
+          .leakFactor(leakFactor)
+          .skinFactor(skinFactor)
+          .massFactor(massFactor)
+          .soilFactor(soilFactor)
+          .wetFactor(wetFactor)
+          .faceFactor(faceFactor)
+          .startKelvin(startKelvin)
+          .growing(true)
+          .build();
     }
 
     /** As unsure of the start as readings so old leave one: 0.15 K more an hour, 8 K at most. */
     public Doubt withStartAged(double hours) {
-      return new Doubt(
-          lowKelvin,
-          cloud,
-          windFactor,
-          skyFactor,
-          leakFactor,
-          skinFactor,
-          massFactor,
-          soilFactor,
-          wetFactor,
-          faceFactor,
-          startKelvin + Math.min(8, 0.15 * Math.max(0, hours)),
-          growing);
+      return NightForecastDoubtBuilder.builder()
+          .lowKelvin(lowKelvin)
+          .cloud(cloud)
+          .windFactor(windFactor)
+          .skyFactor(skyFactor)
+          .leakFactor(leakFactor)
+          .skinFactor(skinFactor)
+          .massFactor(massFactor)
+          .soilFactor(soilFactor)
+          .wetFactor(wetFactor)
+          .faceFactor(faceFactor)
+          .startKelvin(startKelvin + Math.min(8, 0.15 * Math.max(0, hours)))
+          .growing(growing)
+          .build();
     }
 
     /** As sure of the house as its nights have made it; never surer than of one not learned. */
     public Doubt withLearned(double skinSigma, double leakSigma, double massSigma) {
-      return new Doubt(
-          lowKelvin,
-          cloud,
-          windFactor,
-          skyFactor,
-          Math.min(LEAK, leakSigma),
-          Math.min(SKIN, skinSigma),
-          Math.min(MASS, massSigma),
-          soilFactor,
-          wetFactor,
-          faceFactor,
-          startKelvin,
-          growing);
+      return NightForecastDoubtBuilder.builder()
+          .lowKelvin(lowKelvin)
+          .cloud(cloud)
+          .windFactor(windFactor)
+          .skyFactor(skyFactor)
+          .leakFactor(Math.min(LEAK, leakSigma))
+          .skinFactor(Math.min(SKIN, skinSigma))
+          .massFactor(Math.min(MASS, massSigma))
+          .soilFactor(soilFactor)
+          .wetFactor(wetFactor)
+          .faceFactor(faceFactor)
+          .startKelvin(startKelvin)
+          .growing(growing)
+          .build();
     }
   }
 
@@ -200,17 +207,18 @@ public record NightForecast(
       low[k] = quantile(column, 0.1);
       high[k] = quantile(column, 0.9);
     }
-    return new NightForecast(
-        middle,
-        without,
-        lowest,
-        tenth,
-        median,
-        quantile(lowest, 0.9),
-        chance,
-        low,
-        high,
-        judge(tenth, median, limit));
+    return NightForecastBuilder.builder()
+        .middle(middle)
+        .without(without)
+        .lowest(lowest)
+        .lowestTenth(tenth)
+        .lowestMedian(median)
+        .lowestNinetieth(quantile(lowest, 0.9))
+        .chanceOfHolding(chance)
+        .bandLow(low)
+        .bandHigh(high)
+        .verdict(judge(tenth, median, limit))
+        .build();
   }
 
   /** Held when the 10 % worst stay above the limit, lost when the median falls below it. */

@@ -1,5 +1,6 @@
 package nightbank.core.house;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -18,6 +19,7 @@ import java.util.function.UnaryOperator;
  * @param wetShare of the floor that gives off water like a wet cloth: 0 dry gravel, 0.3 beds
  *     between paths, 0.8 everything watered
  */
+@RecordBuilder
 public record Greenhouse(
     List<SkinPart> skin,
     double volumeCubicMetres,
@@ -72,19 +74,20 @@ public record Greenhouse(
       double volumeCubicMetres,
       double airChangesPerHour,
       double plantLimitCelsius) {
-    return new Greenhouse(
-        skin,
-        volumeCubicMetres,
-        airChangesPerHour,
-        List.of(),
-        volumeCubicMetres * AIR_HEAT * LIGHT_CONTENTS,
-        List.of(),
-        Optional.empty(),
-        Double.NaN,
-        plantLimitCelsius,
-        Stand.OPEN,
-        1,
-        USUAL_WET_SHARE);
+    return GreenhouseBuilder.builder()
+        .skin(skin)
+        .volumeCubicMetres(volumeCubicMetres)
+        .airChangesPerHour(airChangesPerHour)
+        .gaps(List.of())
+        .airCapacity(volumeCubicMetres * AIR_HEAT * LIGHT_CONTENTS)
+        .masses(List.of())
+        .floor(Optional.empty())
+        .ventAboveCelsius(Double.NaN)
+        .plantLimitCelsius(plantLimitCelsius)
+        .stand(Stand.OPEN)
+        .windShare(1)
+        .wetShare(USUAL_WET_SHARE)
+        .build();
   }
 
   /** Everything that a house can be given otherwise. */
@@ -116,19 +119,20 @@ public record Greenhouse(
     c.windShare = windShare;
     c.wetShare = wetShare;
     how.accept(c);
-    return new Greenhouse(
-        c.skin,
-        volumeCubicMetres,
-        c.airChanges,
-        c.gaps,
-        c.airCapacity,
-        c.masses,
-        c.floor,
-        c.vent,
-        c.limit,
-        c.stand,
-        c.windShare,
-        c.wetShare);
+    return GreenhouseBuilder.builder()
+        .skin(c.skin)
+        .volumeCubicMetres(volumeCubicMetres)
+        .airChangesPerHour(c.airChanges)
+        .gaps(c.gaps)
+        .airCapacity(c.airCapacity)
+        .masses(c.masses)
+        .floor(c.floor)
+        .ventAboveCelsius(c.vent)
+        .plantLimitCelsius(c.limit)
+        .stand(c.stand)
+        .windShare(c.windShare)
+        .wetShare(c.wetShare)
+        .build();
   }
 
   public Greenhouse withSkin(List<SkinPart> parts) {

@@ -1,5 +1,6 @@
 package nightbank.core.house;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 
 /**
@@ -19,6 +20,7 @@ import java.util.Optional;
  * @param slab a heavy wall's body on the house's side of the resistance
  * @param heatFactor by which nights have shown its loss to differ from the description, 1 at first
  */
+@RecordBuilder
 public record SkinPart(
     String name,
     double areaSquareMetres,
@@ -87,20 +89,21 @@ public record SkinPart(
     within("U", transmittance, 1e-3, MOST_TRANSMITTANCE, "W/(m² K)");
     double bare = tabled(0, optics);
     double more = transmittance > 1.15 * bare ? transmittance / bare : 1;
-    return new SkinPart(
-        name,
-        area,
-        solid(transmittance, optics),
-        optics,
-        optics.wet(),
-        openSky(90),
-        0,
-        90,
-        180,
-        Double.NaN,
-        0,
-        Optional.empty(),
-        more);
+    return SkinPartBuilder.builder()
+        .name(name)
+        .areaSquareMetres(area)
+        .resistance(solid(transmittance, optics))
+        .dry(optics)
+        .wet(optics.wet())
+        .skyView(openSky(90))
+        .solarShare(0)
+        .tiltDegrees(90)
+        .azimuthDegrees(180)
+        .beyondCelsius(Double.NaN)
+        .screenResistance(0)
+        .slab(Optional.empty())
+        .heatFactor(more)
+        .build();
   }
 
   private static double solid(double transmittance, Optics o) {
@@ -146,38 +149,40 @@ public record SkinPart(
   }
 
   private SkinPart with(Optics d, Optics w, double sky, double sun, double tilt, double azimuth) {
-    return new SkinPart(
-        name,
-        areaSquareMetres,
-        resistance,
-        d,
-        w,
-        sky,
-        sun,
-        tilt,
-        azimuth,
-        beyondCelsius,
-        screenResistance,
-        slab,
-        heatFactor);
+    return SkinPartBuilder.builder()
+        .name(name)
+        .areaSquareMetres(areaSquareMetres)
+        .resistance(resistance)
+        .dry(d)
+        .wet(w)
+        .skyView(sky)
+        .solarShare(sun)
+        .tiltDegrees(tilt)
+        .azimuthDegrees(azimuth)
+        .beyondCelsius(beyondCelsius)
+        .screenResistance(screenResistance)
+        .slab(slab)
+        .heatFactor(heatFactor)
+        .build();
   }
 
   /** The same part with a room of this temperature behind it; no sky, no wind. */
   public SkinPart against(double celsius) {
-    return new SkinPart(
-        name,
-        areaSquareMetres,
-        resistance,
-        Optics.OPAQUE,
-        Optics.OPAQUE,
-        0,
-        0,
-        tiltDegrees,
-        azimuthDegrees,
-        celsius,
-        0,
-        slab,
-        heatFactor);
+    return SkinPartBuilder.builder()
+        .name(name)
+        .areaSquareMetres(areaSquareMetres)
+        .resistance(resistance)
+        .dry(Optics.OPAQUE)
+        .wet(Optics.OPAQUE)
+        .skyView(0)
+        .solarShare(0)
+        .tiltDegrees(tiltDegrees)
+        .azimuthDegrees(azimuthDegrees)
+        .beyondCelsius(celsius)
+        .screenResistance(0)
+        .slab(slab)
+        .heatFactor(heatFactor)
+        .build();
   }
 
   public SkinPart screened(double screen) {
@@ -206,20 +211,21 @@ public record SkinPart(
   }
 
   private SkinPart solid(double r, double screen, Optional<Slab> body, double factor) {
-    return new SkinPart(
-        name,
-        areaSquareMetres,
-        r,
-        dry,
-        wet,
-        skyView,
-        solarShare,
-        tiltDegrees,
-        azimuthDegrees,
-        beyondCelsius,
-        screen,
-        body,
-        factor);
+    return SkinPartBuilder.builder()
+        .name(name)
+        .areaSquareMetres(areaSquareMetres)
+        .resistance(r)
+        .dry(dry)
+        .wet(wet)
+        .skyView(skyView)
+        .solarShare(solarShare)
+        .tiltDegrees(tiltDegrees)
+        .azimuthDegrees(azimuthDegrees)
+        .beyondCelsius(beyondCelsius)
+        .screenResistance(screen)
+        .slab(body)
+        .heatFactor(factor)
+        .build();
   }
 
   /** The same part with film or bubble sheet hung inside it. */

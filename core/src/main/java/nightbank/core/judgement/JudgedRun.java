@@ -1,5 +1,6 @@
 package nightbank.core.judgement;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,6 +26,7 @@ import nightbank.core.store.model.StoreState;
  * @param toHouse what it gave to the house's air in the step that ends at each moment, W, by its
  *     own balance where nothing charges it; below zero where it took
  */
+@RecordBuilder
 public record JudgedRun(
     long[] at,
     List<String> channels,

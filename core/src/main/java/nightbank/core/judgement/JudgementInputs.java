@@ -1,5 +1,6 @@
 package nightbank.core.judgement;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,7 @@ import nightbank.core.evidence.LoggedEvent;
 import nightbank.core.evidence.LoopReadings;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.RunRecord;
+import nightbank.core.evidence.RunRecordBuilder;
 import nightbank.core.evidence.SourceProfile;
 import nightbank.core.evidence.TimeInterval;
 import nightbank.core.evidence.TimeSeries;
@@ -42,6 +44,7 @@ import nightbank.core.weather.Weather;
  * @param site where it stands
  * @param window of time
  */
+@RecordBuilder
 public record JudgementInputs(
     ChargedStore store,
     List<ReadingSeries> probes,
@@ -139,19 +142,20 @@ public record JudgementInputs(
     }
     Optional<LoopReadings> loop = loop();
     return RunJudge.judge(
-        new RunRecord(
-            store.design(),
-            read,
-            beside().orElse(new ReadingSeries("", new long[0], new double[0])),
-            site.groundCelsius(),
-            loop.isPresent() && store.byStream() ? 0 : store.watts(),
-            site.needBelowCelsius(),
-            store.makesHeat(),
-            believed,
-            loop,
-            course(),
-            lidOff(),
-            window.ledgerFrom()));
+        RunRecordBuilder.builder()
+            .store(store.design())
+            .probes(read)
+            .air(beside().orElse(new ReadingSeries("", new long[0], new double[0])))
+            .groundCelsius(site.groundCelsius())
+            .sourceWatts(loop.isPresent() && store.byStream() ? 0 : store.watts())
+            .needBelowCelsius(site.needBelowCelsius())
+            .makesHeat(store.makesHeat())
+            .believed(believed)
+            .loop(loop)
+            .course(course())
+            .lidOff(lidOff())
+            .ledgerFrom(window.ledgerFrom())
+            .build());
   }
 
   private Optional<ReadingSeries> beside() {

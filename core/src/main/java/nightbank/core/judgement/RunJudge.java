@@ -122,29 +122,30 @@ public final class RunJudge {
     double excess = Math.max(1, peak.meanCelsius() - store.floorCelsius());
     int last = line.at().length - 1;
     return Optional.of(
-        new JudgedRun(
-            line.at(),
-            store.probes().stream().map(nightbank.core.store.Probe::id).toList(),
-            line.probes(),
-            track.probes(),
-            line.air(),
-            field.mean(),
-            meanHalf,
-            field.gross(),
-            field.usable(),
-            Math.hypot(2 * heatSpread, peak.halfWidth() / excess),
-            line.phases(),
-            List.copyOf(excluded),
-            peak,
-            coolDown,
-            ledger,
-            DeliveredHeat.watts(line, track, field, fit.store(), run.makesHeat(), loop),
-            loop,
-            shares,
-            JudgedRun.Calibration.of(fit),
-            findings.all(),
-            fit.store(),
-            track.states()[last].shifted(field.mean()[last] - track.mean()[last])));
+        JudgedRunBuilder.builder()
+            .at(line.at())
+            .channels(store.probes().stream().map(nightbank.core.store.Probe::id).toList())
+            .probes(line.probes())
+            .modelled(track.probes())
+            .air(line.air())
+            .mean(field.mean())
+            .meanHalfWidth(meanHalf)
+            .gross(field.gross())
+            .usable(field.usable())
+            .usableHalfShare(Math.hypot(2 * heatSpread, peak.halfWidth() / excess))
+            .phases(line.phases())
+            .excluded(List.copyOf(excluded))
+            .peak(peak)
+            .coolDown(coolDown)
+            .ledger(ledger)
+            .toHouse(DeliveredHeat.watts(line, track, field, fit.store(), run.makesHeat(), loop))
+            .loop(loop)
+            .faceShares(shares)
+            .calibration(JudgedRun.Calibration.of(fit))
+            .findings(findings.all())
+            .learned(fit.store())
+            .lastState(track.states()[last].shifted(field.mean()[last] - track.mean()[last]))
+            .build());
   }
 
   private ReadingSeries clean(ReadingSeries series) {

@@ -1,5 +1,6 @@
 package nightbank.core.medium;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Objects;
 
 /**
@@ -21,6 +22,7 @@ import java.util.Objects;
  * @param highestCelsius highest safe temperature, °C; low where poor stuff takes its first harm
  * @param source where the numbers come from
  */
+@RecordBuilder
 public record Medium(
     String id,
     String name,
@@ -142,38 +144,42 @@ public record Medium(
 
   /** The grower's own values in place of the table's; a c at 20 °C keeps the slope of its kind. */
   public Medium measured(Double densityKgPerM3, Double specificHeatJPerKgK, Double wattsPerMetreK) {
-    return new Medium(
-        id,
-        name,
-        kind,
-        moisture,
-        densityKgPerM3 == null ? density : spread(densityKgPerM3, 0.03),
-        specificHeatJPerKgK == null ? specificHeat : spread(specificHeatJPerKgK, 0.03),
-        law,
-        wattsPerMetreK == null ? conductivity : spread(wattsPerMetreK, 0.05),
-        wattsPerMetreK == null ? dryConductivity : dryConductivity.atMost(wattsPerMetreK),
-        highestCelsius,
-        heatSlope,
-        conductivitySlope,
-        source);
+    return MediumBuilder.builder()
+        .id(id)
+        .name(name)
+        .kind(kind)
+        .moisture(moisture)
+        .density(densityKgPerM3 == null ? density : spread(densityKgPerM3, 0.03))
+        .specificHeat(
+            specificHeatJPerKgK == null ? specificHeat : spread(specificHeatJPerKgK, 0.03))
+        .law(law)
+        .conductivity(wattsPerMetreK == null ? conductivity : spread(wattsPerMetreK, 0.05))
+        .dryConductivity(
+            wattsPerMetreK == null ? dryConductivity : dryConductivity.atMost(wattsPerMetreK))
+        .highestCelsius(highestCelsius)
+        .heatSlope(heatSlope)
+        .conductivitySlope(conductivitySlope)
+        .source(source)
+        .build();
   }
 
   /** The same medium with density and conductivity multiplied, for ensembles and fits. */
   public Medium scaled(double densityFactor, double conductivityFactor) {
-    return new Medium(
-        id,
-        name,
-        kind,
-        moisture,
-        density.around(density.value() * densityFactor),
-        specificHeat,
-        law,
-        conductivity.around(conductivity.value() * conductivityFactor),
-        dryConductivity.around(dryConductivity.value() * conductivityFactor),
-        highestCelsius,
-        heatSlope,
-        conductivitySlope,
-        source);
+    return MediumBuilder.builder()
+        .id(id)
+        .name(name)
+        .kind(kind)
+        .moisture(moisture)
+        .density(density.around(density.value() * densityFactor))
+        .specificHeat(specificHeat)
+        .law(law)
+        .conductivity(conductivity.around(conductivity.value() * conductivityFactor))
+        .dryConductivity(dryConductivity.around(dryConductivity.value() * conductivityFactor))
+        .highestCelsius(highestCelsius)
+        .heatSlope(heatSlope)
+        .conductivitySlope(conductivitySlope)
+        .source(source)
+        .build();
   }
 
   private static Range spread(double value, double share) {

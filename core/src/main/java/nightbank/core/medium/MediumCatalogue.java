@@ -46,20 +46,21 @@ public final class MediumCatalogue {
   }
 
   private static Medium medium(String[] f) {
-    return new Medium(
-        f[0],
-        f[1],
-        Medium.Kind.valueOf(f[2].toUpperCase(Locale.ROOT)),
-        range(f, 3),
-        range(f, 6),
-        range(f, 9),
-        Medium.HeatLaw.valueOf(f[12].replace('-', '_').toUpperCase(Locale.ROOT)),
-        range(f, 13),
-        range(f, 16),
-        range(f, 19),
-        range(f, 22),
-        range(f, 25),
-        f[28]);
+    return MediumBuilder.builder()
+        .id(f[0])
+        .name(f[1])
+        .kind(Medium.Kind.valueOf(f[2].toUpperCase(Locale.ROOT)))
+        .moisture(range(f, 3))
+        .density(range(f, 6))
+        .specificHeat(range(f, 9))
+        .law(Medium.HeatLaw.valueOf(f[12].replace('-', '_').toUpperCase(Locale.ROOT)))
+        .conductivity(range(f, 13))
+        .dryConductivity(range(f, 16))
+        .highestCelsius(range(f, 19))
+        .heatSlope(range(f, 22))
+        .conductivitySlope(range(f, 25))
+        .source(f[28])
+        .build();
   }
 
   private static InsulationMaterial insulation(String[] f) {

@@ -1,5 +1,7 @@
 package nightbank.core.sizing;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * The smallest number of one candidate that holds the night, and what that comes to. Where none up
  * to the most does, figures are those of the most.
@@ -15,6 +17,7 @@ package nightbank.core.sizing;
  * @param dominated another is no heavier, no dearer, takes no more floor and fills no slower, and
  *     is better in one
  */
+@RecordBuilder
 public record Sized(
     Candidate candidate,
     int count,
@@ -56,20 +59,21 @@ public record Sized(
   }
 
   private Sized copy(Limit by, double hold, boolean isDominated) {
-    return new Sized(
-        candidate,
-        count,
-        holds,
-        by,
-        lowestCelsius,
-        massKg,
-        floorSquareMetres,
-        loadKgPerSquareMetre,
-        usableJoules,
-        powerAtDawnWatts,
-        hold,
-        refillSeconds,
-        cost,
-        isDominated);
+    return SizedBuilder.builder()
+        .candidate(candidate)
+        .count(count)
+        .holds(holds)
+        .limit(by)
+        .lowestCelsius(lowestCelsius)
+        .massKg(massKg)
+        .floorSquareMetres(floorSquareMetres)
+        .loadKgPerSquareMetre(loadKgPerSquareMetre)
+        .usableJoules(usableJoules)
+        .powerAtDawnWatts(powerAtDawnWatts)
+        .holdSeconds(hold)
+        .refillSeconds(refillSeconds)
+        .cost(cost)
+        .dominated(isDominated)
+        .build();
   }
 }

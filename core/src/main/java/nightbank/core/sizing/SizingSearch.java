@@ -172,21 +172,23 @@ public final class SizingSearch {
     HeatStore store = c.one().withCount(count);
     StoreAppraisal appraisal = StoreAppraisal.of(store, c.fullCelsius(), sourceWatts);
     BuildList build = BuildList.of(store, c.parts(), prices);
-    return new Sized(
-        c,
-        count,
-        holds,
-        Sized.Limit.UNASKED,
-        result.lowestCelsius(),
-        store.mass(),
-        count * store.geometry().endArea(),
-        store.massPerFloorArea(),
-        appraisal.usableJoules(),
-        watts[watts.length - 1],
-        Double.NaN,
-        sourceWatts > 0 ? Math.max(0, -own.changeJoules()) / sourceWatts : Double.NaN,
-        build.unpriced() > 0 ? Double.NaN : build.cost(),
-        false);
+    return SizedBuilder.builder()
+        .candidate(c)
+        .count(count)
+        .holds(holds)
+        .limit(Sized.Limit.UNASKED)
+        .lowestCelsius(result.lowestCelsius())
+        .massKg(store.mass())
+        .floorSquareMetres(count * store.geometry().endArea())
+        .loadKgPerSquareMetre(store.massPerFloorArea())
+        .usableJoules(appraisal.usableJoules())
+        .powerAtDawnWatts(watts[watts.length - 1])
+        .holdSeconds(Double.NaN)
+        .refillSeconds(
+            sourceWatts > 0 ? Math.max(0, -own.changeJoules()) / sourceWatts : Double.NaN)
+        .cost(build.unpriced() > 0 ? Double.NaN : build.cost())
+        .dominated(false)
+        .build();
   }
 
   /**

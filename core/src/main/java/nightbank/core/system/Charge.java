@@ -1,5 +1,6 @@
 package nightbank.core.system;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.OptionalDouble;
 import nightbank.core.store.FaceName;
@@ -24,6 +25,7 @@ import nightbank.core.store.model.StoreState;
  * @param reachedSeconds when the mean first reached the aim, empty if it never did
  * @param overheated every part that got hotter than it stands
  */
+@RecordBuilder
 public record Charge(
     double[] seconds,
     double[] mean,

@@ -100,28 +100,30 @@ public final class ChargeBench {
     for (SystemResult.PumpTrace p : r.pumps()) {
       brought += p.hotJoules();
     }
-    return new Charge(
-        r.seconds(),
-        s.meanCelsius(),
-        contact,
-        hot,
-        s.usableJoules(),
-        s.intoWatts(),
-        List.copyOf(frames),
-        r.fuelJoules(),
-        r.electricJoules(),
-        Math.max(brought, into),
-        into,
-        out,
-        room,
-        flue,
-        s.changeJoules(),
-        faces,
-        steam[0],
-        into - out - faces - steam[0] - s.changeJoules(),
-        heat.spot,
-        Double.isNaN(reached[0]) ? OptionalDouble.empty() : OptionalDouble.of(reached[0]),
-        heat.over());
+    return ChargeBuilder.builder()
+        .seconds(r.seconds())
+        .mean(s.meanCelsius())
+        .contact(contact)
+        .hottestCelsius(hot)
+        .usableJoules(s.usableJoules())
+        .storeWatts(s.intoWatts())
+        .frames(List.copyOf(frames))
+        .fuelJoules(r.fuelJoules())
+        .electricJoules(r.electricJoules())
+        .broughtJoules(Math.max(brought, into))
+        .gainJoules(into)
+        .outJoules(out)
+        .roomJoules(room)
+        .flueJoules(flue)
+        .storedJoules(s.changeJoules())
+        .facesJoules(faces)
+        .steamJoules(steam[0])
+        .residualJoules(into - out - faces - steam[0] - s.changeJoules())
+        .hottest(heat.spot)
+        .reachedSeconds(
+            Double.isNaN(reached[0]) ? OptionalDouble.empty() : OptionalDouble.of(reached[0]))
+        .overheated(heat.over())
+        .build();
   }
 
   /** The hottest that every part feels. */

@@ -250,19 +250,20 @@ final class SourceRun {
   }
 
   SystemResult.SourceTrace trace() {
-    return new SystemResult.SourceTrace(
-        id,
-        watts,
-        released,
-        toStores,
-        houseJoules,
-        toCircuits,
-        vented,
-        lost,
-        fuel,
-        electric,
-        running.leftJoules(),
-        ran,
-        control.starts());
+    return SystemResultSourceTraceBuilder.builder()
+        .id(id)
+        .watts(watts)
+        .releasedJoules(released)
+        .toStoresJoules(toStores)
+        .toHouseJoules(houseJoules)
+        .toCircuitsJoules(toCircuits)
+        .ventedJoules(vented)
+        .lostJoules(lost)
+        .fuelJoules(fuel)
+        .electricJoules(electric)
+        .leftJoules(running.leftJoules())
+        .runSeconds(ran)
+        .starts(control.starts())
+        .build();
   }
 }

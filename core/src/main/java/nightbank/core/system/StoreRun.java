@@ -202,22 +202,23 @@ final class StoreRun {
     toHouse[0] = toHouse.length > 1 ? toHouse[1] : 0;
     double change = model.heatContent() - startContent;
     double away = lost + model.steamJoules();
-    return new SystemResult.StoreTrace(
-        id,
-        mean,
-        usable,
-        toHouse,
-        into,
-        charged,
-        delivered,
-        early,
-        away,
-        moved,
-        received,
-        fed,
-        change,
-        hottest,
-        charged + fed - change - delivered - early - away - moved,
-        model.state());
+    return SystemResultStoreTraceBuilder.builder()
+        .id(id)
+        .meanCelsius(mean)
+        .usableJoules(usable)
+        .toHouseWatts(toHouse)
+        .intoWatts(into)
+        .chargedJoules(charged)
+        .deliveredJoules(delivered)
+        .earlyJoules(early)
+        .lostJoules(away)
+        .movedJoules(moved)
+        .receivedJoules(received)
+        .fedJoules(fed)
+        .changeJoules(change)
+        .hottestCelsius(hottest)
+        .residualJoules(charged + fed - change - delivered - early - away - moved)
+        .end(model.state())
+        .build();
   }
 }

@@ -1,5 +1,6 @@
 package nightbank.core.system;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.function.Consumer;
 import nightbank.core.house.Greenhouse;
@@ -16,6 +17,7 @@ import nightbank.core.weather.Weather;
  * @param sunWatts sun that gets into the house at the weather's moments; empty for none
  * @param irradiance on level ground at the weather's moments, W/m²; empty for none
  */
+@RecordBuilder
 public record SystemPlan(
     PlantSystem system,
     Weather weather,
@@ -64,18 +66,19 @@ public record SystemPlan(
       double ground,
       double length,
       double step) {
-    return new SystemPlan(
-        system,
-        weather,
-        air,
-        mass,
-        ground,
-        length,
-        step,
-        step,
-        List.of(),
-        new double[0],
-        new double[0]);
+    return SystemPlanBuilder.builder()
+        .system(system)
+        .weather(weather)
+        .airCelsius(air)
+        .massCelsius(mass)
+        .groundCelsius(ground)
+        .lengthSeconds(length)
+        .stepSeconds(step)
+        .recordSeconds(step)
+        .actions(List.of())
+        .sunWatts(new double[0])
+        .irradiance(new double[0])
+        .build();
   }
 
   private static final class Change {
@@ -106,18 +109,19 @@ public record SystemPlan(
     c.irradiance = irradiance;
     c.length = lengthSeconds;
     how.accept(c);
-    return new SystemPlan(
-        c.system,
-        c.weather,
-        c.air,
-        c.mass,
-        c.ground,
-        c.length,
-        c.step,
-        c.record,
-        c.actions,
-        c.sun,
-        c.irradiance);
+    return SystemPlanBuilder.builder()
+        .system(c.system)
+        .weather(c.weather)
+        .airCelsius(c.air)
+        .massCelsius(c.mass)
+        .groundCelsius(c.ground)
+        .lengthSeconds(c.length)
+        .stepSeconds(c.step)
+        .recordSeconds(c.record)
+        .actions(c.actions)
+        .sunWatts(c.sun)
+        .irradiance(c.irradiance)
+        .build();
   }
 
   public SystemPlan withSystem(PlantSystem other) {

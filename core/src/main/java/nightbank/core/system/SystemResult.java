@@ -1,5 +1,6 @@
 package nightbank.core.system;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import nightbank.core.store.model.StoreState;
@@ -23,6 +24,7 @@ import nightbank.core.store.model.StoreState;
  * @param residualJoules heat that the whole ledger cannot explain; rounding only
  * @param stepSeconds longest step that was taken
  */
+@RecordBuilder
 public record SystemResult(
     double[] seconds,
     double[] outdoor,
@@ -62,6 +64,7 @@ public record SystemResult(
    * @param hottestCelsius hottest that any of it got
    * @param end as it was left
    */
+  @RecordBuilder
   public record StoreTrace(
       String id,
       double[] meanCelsius,
@@ -89,6 +92,7 @@ public record SystemResult(
    * @param lostJoules up the flue, or made where nothing took it up
    * @param leftJoules of its fuel that is still there
    */
+  @RecordBuilder
   public record SourceTrace(
       String id,
       double[] watts,

@@ -348,29 +348,32 @@ public final class SystemSimulation {
       for (SystemResult.StoreTrace t : through) {
         residual += t.residualJoules();
       }
-      return new SystemResult(
-          seconds,
-          outdoor,
-          air,
-          leaf,
-          plants,
-          floor,
-          through,
-          inOrder(system.sources(), SystemSource::id, sources, r -> r.id, SourceRun::trace),
-          inOrder(system.circuits(), FluidCircuit::id, circuits, r -> r.id, CircuitRun::trace),
-          inOrder(system.pumps(), PumpedHeat::id, pumps, r -> r.id, PumpRun::trace),
-          model == null ? plan.airCelsius() : lowest,
-          lowestAt,
-          cold,
-          bill,
-          peak,
-          lost,
-          fromMass,
-          vented,
-          sun,
-          direct,
-          residual,
-          longest);
+      return SystemResultBuilder.builder()
+          .seconds(seconds)
+          .outdoor(outdoor)
+          .air(air)
+          .leaf(leaf)
+          .plants(plants)
+          .floor(floor)
+          .stores(through)
+          .sources(
+              inOrder(system.sources(), SystemSource::id, sources, r -> r.id, SourceRun::trace))
+          .circuits(
+              inOrder(system.circuits(), FluidCircuit::id, circuits, r -> r.id, CircuitRun::trace))
+          .pumps(inOrder(system.pumps(), PumpedHeat::id, pumps, r -> r.id, PumpRun::trace))
+          .lowestCelsius(model == null ? plan.airCelsius() : lowest)
+          .lowestAtSeconds(lowestAt)
+          .coldDegreeHours(cold)
+          .billJoules(bill)
+          .peakDemandWatts(peak)
+          .lostJoules(lost)
+          .massJoules(fromMass)
+          .ventedJoules(vented)
+          .sunJoules(sun)
+          .directJoules(direct)
+          .residualJoules(residual)
+          .stepSeconds(longest)
+          .build();
     }
 
     /** As the plan has them; they ran in the order of their ids. */

@@ -11,6 +11,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nightbank.core.medium.Medium;
+import nightbank.core.medium.MediumBuilder;
 import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.medium.Range;
 import nightbank.core.sizing.Pack;
@@ -135,20 +136,21 @@ public class Books {
       throw new IllegalArgumentException("this key is one of the table's");
     }
     double dry = m.moisture() > 0 ? DRY_SHARE * m.conductivity() : m.conductivity();
-    return new Medium(
-        m.id(),
-        m.name().strip(),
-        Medium.Kind.SOLID,
-        Range.exactly(m.moisture()),
-        around(m.density(), spread),
-        around(m.specificHeat(), spread),
-        Medium.HeatLaw.LINEAR,
-        around(m.conductivity(), spread),
-        around(dry, spread),
-        Range.exactly(m.highestCelsius()),
-        m.moisture() > 0 ? Range.exactly(0) : OWN_HEAT_SLOPE,
-        Range.exactly(0),
-        m.note() == null || m.note().isBlank() ? "the holding's own" : m.note());
+    return MediumBuilder.builder()
+        .id(m.id())
+        .name(m.name().strip())
+        .kind(Medium.Kind.SOLID)
+        .moisture(Range.exactly(m.moisture()))
+        .density(around(m.density(), spread))
+        .specificHeat(around(m.specificHeat(), spread))
+        .law(Medium.HeatLaw.LINEAR)
+        .conductivity(around(m.conductivity(), spread))
+        .dryConductivity(around(dry, spread))
+        .highestCelsius(Range.exactly(m.highestCelsius()))
+        .heatSlope(m.moisture() > 0 ? Range.exactly(0) : OWN_HEAT_SLOPE)
+        .conductivitySlope(Range.exactly(0))
+        .source(m.note() == null || m.note().isBlank() ? "the holding's own" : m.note())
+        .build();
   }
 
   private static Range around(double value, double spread) {

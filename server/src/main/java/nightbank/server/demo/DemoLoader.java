@@ -29,6 +29,7 @@ import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
 import nightbank.server.log.Readings;
 import nightbank.server.loggerfile.FileMapping;
+import nightbank.server.loggerfile.FileMappingBuilder;
 import nightbank.server.loggerfile.ImportView;
 import nightbank.server.loggerfile.Imports;
 import nightbank.server.part.PartDesign;
@@ -301,17 +302,18 @@ class DemoLoader implements ApplicationRunner {
   }
 
   private static FileMapping inZone(FileMapping m, String zone) {
-    return new FileMapping(
-        m.charset(),
-        m.delimiter(),
-        m.headingLine(),
-        m.decimalComma(),
-        m.timeForm(),
-        zone,
-        m.timeColumns(),
-        m.columns(),
-        m.channelColumn(),
-        m.channels());
+    return FileMappingBuilder.builder()
+        .charset(m.charset())
+        .delimiter(m.delimiter())
+        .headingLine(m.headingLine())
+        .decimalComma(m.decimalComma())
+        .timeForm(m.timeForm())
+        .zone(zone)
+        .timeColumns(m.timeColumns())
+        .columns(m.columns())
+        .channelColumn(m.channelColumn())
+        .channels(m.channels())
+        .build();
   }
 
   private static UUID id(String key) {

@@ -1,5 +1,6 @@
 package nightbank.server.history;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -12,6 +13,7 @@ import java.time.ZoneId;
  * @param toHouse W to the house's air in each ten minutes
  * @param balanceStart heat above the floor temperature at the first reading, cold cells negative
  */
+@RecordBuilder
 public record LedgerDay(
     LocalDate evening,
     long readings,
@@ -34,6 +36,17 @@ public record LedgerDay(
   }
 
   static LedgerDay unread(LocalDate evening) {
-    return new LedgerDay(evening, 0, null, null, null, null, null, null, null, null);
+    return LedgerDayBuilder.builder()
+        .evening(evening)
+        .readings(0)
+        .balanceStart(null)
+        .balanceEnd(null)
+        .charged(null)
+        .delivered(null)
+        .early(null)
+        .lost(null)
+        .residual(null)
+        .toHouse(null)
+        .build();
   }
 }

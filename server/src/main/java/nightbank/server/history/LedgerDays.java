@@ -143,17 +143,18 @@ public class LedgerDays implements JobHandler {
     JudgedRun.Ledger l = run.ledger();
     double[] gross = run.gross();
     int first = Arrays.binarySearch(run.at(), from.getEpochSecond());
-    return new LedgerDay(
-        evening,
-        readings,
-        gross[first >= 0 ? first : Math.min(-first - 1, gross.length - 1)],
-        gross[gross.length - 1],
-        l.charged(),
-        l.delivered(),
-        l.early(),
-        l.lost(),
-        l.residual(),
-        Arrays.stream(watts).mapToObj(LedgerDays::kept).toArray(Double[]::new));
+    return LedgerDayBuilder.builder()
+        .evening(evening)
+        .readings(readings)
+        .balanceStart(gross[first >= 0 ? first : Math.min(-first - 1, gross.length - 1)])
+        .balanceEnd(gross[gross.length - 1])
+        .charged(l.charged())
+        .delivered(l.delivered())
+        .early(l.early())
+        .lost(l.lost())
+        .residual(l.residual())
+        .toHouse(Arrays.stream(watts).mapToObj(LedgerDays::kept).toArray(Double[]::new))
+        .build();
   }
 
   /** To a thousandth of a watt, null where nothing is known. */

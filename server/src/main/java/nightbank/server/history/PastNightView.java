@@ -1,5 +1,6 @@
 package nightbank.server.history;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -30,6 +31,7 @@ public record PastNightView(
    * @param done doors, vents and screens that somebody noted
    * @param paid what each store gave while the house was cold
    */
+  @RecordBuilder
   public record Night(
       LocalDate evening,
       String verdict,

@@ -156,20 +156,22 @@ public class PastNights {
     boolean ice = noted.stream().anyMatch(e -> e.kind() == EventKind.ICE);
     double outdoor = out == null ? Double.NaN : out.celsius();
     PastNight night = new PastNight(in.celsius(), limit, outdoor, in.coldDegreeHours(), ice);
-    return new PastNightView.Night(
-        evening,
-        night.verdict().name(),
-        in.celsius(),
-        in.at(),
-        out == null ? null : outdoor,
-        out == null ? null : night.liftKelvin(),
-        in.coldDegreeHours(),
-        seen,
-        noted.stream()
-            .filter(e -> DONE.contains(e.kind()))
-            .map(e -> new PastNightView.Done(e.at(), e.kind(), e.way(), e.note()))
-            .toList(),
-        paid);
+    return PastNightViewNightBuilder.builder()
+        .evening(evening)
+        .verdict(night.verdict().name())
+        .lowestCelsius(in.celsius())
+        .lowestAt(in.at())
+        .outdoorLowest(out == null ? null : outdoor)
+        .liftKelvin(out == null ? null : night.liftKelvin())
+        .coldDegreeHours(in.coldDegreeHours())
+        .seen(seen)
+        .done(
+            noted.stream()
+                .filter(e -> DONE.contains(e.kind()))
+                .map(e -> new PastNightView.Done(e.at(), e.kind(), e.way(), e.note()))
+                .toList())
+        .paid(paid)
+        .build();
   }
 
   private static String words(EventView e) {

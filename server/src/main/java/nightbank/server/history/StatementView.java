@@ -1,5 +1,6 @@
 package nightbank.server.history;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
@@ -13,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param unread days between a store's first and last reading on which too little was read
  * @param cost of fuel and power at the holding's prices; absent where a price is missing
  */
+@RecordBuilder
 public record StatementView(
     @Nullable UUID storeId,
     String storeName,

@@ -90,22 +90,24 @@ public class Statements {
             .toList();
     StatementView.Effort effort = effort(done, element);
     MediaBook book = books.media(holding);
-    return new StatementView(
-        store,
-        store == null ? "" : chosen.get(0).name(),
-        from,
-        to,
-        total(parts),
-        parts,
-        rows.entrySet().stream()
-            .sorted(Map.Entry.comparingByKey())
-            .map(e -> row(e.getKey(), e.getValue()))
-            .toList(),
-        pending,
-        unread,
-        effort,
-        book.currency(),
-        cost(effort, book.prices()));
+    return StatementViewBuilder.builder()
+        .storeId(store)
+        .storeName(store == null ? "" : chosen.get(0).name())
+        .from(from)
+        .to(to)
+        .sums(total(parts))
+        .stores(parts)
+        .days(
+            rows.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .map(e -> row(e.getKey(), e.getValue()))
+                .toList())
+        .pending(pending)
+        .unread(unread)
+        .effort(effort)
+        .currency(book.currency())
+        .cost(cost(effort, book.prices()))
+        .build();
   }
 
   private static int unread(List<LedgerDay> known, List<LedgerDay> judged) {

@@ -1,5 +1,6 @@
 package nightbank.server.house;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDate;
 import java.util.List;
 import nightbank.core.forecast.NightForecast;
@@ -26,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param wetness of floor and beds, absent for beds between paths
  * @param learned absent to reckon with the house as described
  */
+@RecordBuilder
 public record HouseDesign(
     @Nullable Shape shape,
     List<Part> skin,
@@ -69,27 +71,28 @@ public record HouseDesign(
 
   /** The same without what was learned of it. */
   public HouseDesign described() {
-    return new HouseDesign(
-        shape,
-        skin,
-        volumeCubicMetres,
-        airChangesPerHour,
-        gaps,
-        innerMassKg,
-        innerMassMedium,
-        innerMassAreaSquareMetres,
-        floorAreaSquareMetres,
-        perimeterMetres,
-        edgeInsulated,
-        ventAboveCelsius,
-        screenResistance,
-        fleece,
-        plantLimitCelsius,
-        groundCelsius,
-        shelter,
-        stand,
-        wetness,
-        null);
+    return HouseDesignBuilder.builder()
+        .shape(shape)
+        .skin(skin)
+        .volumeCubicMetres(volumeCubicMetres)
+        .airChangesPerHour(airChangesPerHour)
+        .gaps(gaps)
+        .innerMassKg(innerMassKg)
+        .innerMassMedium(innerMassMedium)
+        .innerMassAreaSquareMetres(innerMassAreaSquareMetres)
+        .floorAreaSquareMetres(floorAreaSquareMetres)
+        .perimeterMetres(perimeterMetres)
+        .edgeInsulated(edgeInsulated)
+        .ventAboveCelsius(ventAboveCelsius)
+        .screenResistance(screenResistance)
+        .fleece(fleece)
+        .plantLimitCelsius(plantLimitCelsius)
+        .groundCelsius(groundCelsius)
+        .shelter(shelter)
+        .stand(stand)
+        .wetness(wetness)
+        .learned(null)
+        .build();
   }
 
   /** As sure of the house as its nights have made it. */
@@ -153,6 +156,7 @@ public record HouseDesign(
    * @param wallMedium what a heavy wall is made of, from the catalogue of media; absent for sheets
    * @param wallMetres how thick such a wall is
    */
+  @RecordBuilder
   public record Part(
       String name,
       Looks looks,

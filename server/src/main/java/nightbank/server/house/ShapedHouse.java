@@ -24,55 +24,58 @@ final class ShapedHouse {
                         "material", "There is no such covering.", "Choose one from the list."));
     List<Part> parts =
         shape.sides(a.shape().frontDegrees()).stream().map(s -> part(s, skin, a)).toList();
-    return new HouseDesign(
-        a.shape(),
-        parts,
-        shape.volume(),
-        a.airChangesPerHour(),
-        List.of(),
-        shape.floorArea() * Usual.BENCHES_AND_POTS.value(),
-        "granite",
-        0.3 * shape.floorArea(),
-        shape.floorArea(),
-        shape.perimeter(),
-        false,
-        null,
-        null,
-        false,
-        a.plantLimitCelsius(),
-        null,
-        null,
-        null,
-        null,
-        null);
+    return HouseDesignBuilder.builder()
+        .shape(a.shape())
+        .skin(parts)
+        .volumeCubicMetres(shape.volume())
+        .airChangesPerHour(a.airChangesPerHour())
+        .gaps(List.of())
+        .innerMassKg(shape.floorArea() * Usual.BENCHES_AND_POTS.value())
+        .innerMassMedium("granite")
+        .innerMassAreaSquareMetres(0.3 * shape.floorArea())
+        .floorAreaSquareMetres(shape.floorArea())
+        .perimeterMetres(shape.perimeter())
+        .edgeInsulated(false)
+        .ventAboveCelsius(null)
+        .screenResistance(null)
+        .fleece(false)
+        .plantLimitCelsius(a.plantLimitCelsius())
+        .groundCelsius(null)
+        .shelter(null)
+        .stand(null)
+        .wetness(null)
+        .learned(null)
+        .build();
   }
 
   private static Part part(HouseShape.Side s, SkinMaterial skin, Houses.Answers a) {
     if (s.atBack()) {
-      return new Part(
-          s.name(),
-          Looks.SHELTERED,
-          s.areaSquareMetres(),
-          Usual.BACK_WALL_TRANSMITTANCE.value(),
-          "stone-wall",
-          90.0,
-          s.azimuthDegrees(),
-          a.backCelsius(),
-          false,
-          "granite",
-          Usual.BACK_WALL_THICKNESS.value());
+      return HouseDesignPartBuilder.builder()
+          .name(s.name())
+          .looks(Looks.SHELTERED)
+          .areaSquareMetres(s.areaSquareMetres())
+          .transmittance(Usual.BACK_WALL_TRANSMITTANCE.value())
+          .material("stone-wall")
+          .tiltDegrees(90.0)
+          .azimuthDegrees(s.azimuthDegrees())
+          .beyondCelsius(a.backCelsius())
+          .secondSkin(false)
+          .wallMedium("granite")
+          .wallMetres(Usual.BACK_WALL_THICKNESS.value())
+          .build();
     }
-    return new Part(
-        s.name(),
-        s.tiltDegrees() < 75 ? Looks.UP : Looks.OUT,
-        s.areaSquareMetres(),
-        skin.uValue().value(),
-        skin.id(),
-        s.tiltDegrees(),
-        s.azimuthDegrees(),
-        null,
-        false,
-        null,
-        null);
+    return HouseDesignPartBuilder.builder()
+        .name(s.name())
+        .looks(s.tiltDegrees() < 75 ? Looks.UP : Looks.OUT)
+        .areaSquareMetres(s.areaSquareMetres())
+        .transmittance(skin.uValue().value())
+        .material(skin.id())
+        .tiltDegrees(s.tiltDegrees())
+        .azimuthDegrees(s.azimuthDegrees())
+        .beyondCelsius(null)
+        .secondSkin(false)
+        .wallMedium(null)
+        .wallMetres(null)
+        .build();
   }
 }

@@ -1,5 +1,6 @@
 package nightbank.server.loggerfile;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -17,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param channelColumn for one-row-per-reading files: which probe; -1 in wide files
  * @param channels for such files: what is written there, by probe
  */
+@RecordBuilder
 public record FileMapping(
     String charset,
     String delimiter,

@@ -1,5 +1,6 @@
 package nightbank.server.loggerfile;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -13,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param preview the first rows as understood
  * @param runId the run made of it, once done
  */
+@RecordBuilder
 public record ImportView(
     UUID id,
     UUID storeId,

@@ -93,25 +93,26 @@ public class Imports {
       remembered = previews.remembered(holding, r.getStoreId(), r.getDialect(), mapping);
     }
     ImportView.Far far = far(holding, id, r, state);
-    return new ImportView(
-        id,
-        r.getStoreId(),
-        r.getFileName(),
-        r.getBytes(),
-        state,
-        mapping,
-        r.getAmbiguous() && !remembered,
-        remembered,
-        rows,
-        far.rows(),
-        r.getBytes() <= 0 ? 0 : Math.min(1, (double) far.bytes() / r.getBytes()),
-        far.readings(),
-        r.getAdded(),
-        r.getLeftOut(),
-        r.getFromAt(),
-        r.getToAt(),
-        r.getProblem(),
-        repository.runOf(holding, id).orElse(null));
+    return ImportViewBuilder.builder()
+        .id(id)
+        .storeId(r.getStoreId())
+        .fileName(r.getFileName())
+        .bytes(r.getBytes())
+        .state(state)
+        .mapping(mapping)
+        .ambiguousDates(r.getAmbiguous() && !remembered)
+        .remembered(remembered)
+        .preview(rows)
+        .rowsRead(far.rows())
+        .share(r.getBytes() <= 0 ? 0 : Math.min(1, (double) far.bytes() / r.getBytes()))
+        .readings(far.readings())
+        .added(r.getAdded())
+        .leftOut(r.getLeftOut())
+        .from(r.getFromAt())
+        .to(r.getToAt())
+        .problem(r.getProblem())
+        .runId(repository.runOf(holding, id).orElse(null))
+        .build();
   }
 
   private List<ImportView.PreviewRow> preview(UUID id, FileMapping mapping) {

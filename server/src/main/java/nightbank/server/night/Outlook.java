@@ -1,5 +1,6 @@
 package nightbank.server.night;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -21,6 +22,7 @@ import nightbank.server.part.PartView;
  * @param assumed what had to be taken as given, growing while it is looked at
  * @param doubt of its start, house and weather
  */
+@RecordBuilder
 record Outlook(
     UUID houseId,
     HouseDesign design,

@@ -181,20 +181,21 @@ class Outlooks {
           new TonightView.Assumption(
               "HOUSE_LEARNED", null, null, String.valueOf(design.learned().nights())));
     }
-    return new Outlook(
-        houseId,
-        design,
-        now,
-        zone,
-        over.nights(),
-        plan,
-        standing,
-        stores,
-        start.parts(),
-        doings,
-        Possible.in(system, Boolean.TRUE.equals(design.fleece())),
-        assumed,
-        design.learnedInto(doubt).withStartAged(hoursSinceRead(stores, now)));
+    return OutlookBuilder.builder()
+        .houseId(houseId)
+        .design(design)
+        .now(now)
+        .zone(zone)
+        .nights(over.nights())
+        .plan(plan)
+        .standing(standing)
+        .stores(stores)
+        .parts(start.parts())
+        .doings(doings)
+        .possible(Possible.in(system, Boolean.TRUE.equals(design.fleece())))
+        .assumed(assumed)
+        .doubt(design.learnedInto(doubt).withStartAged(hoursSinceRead(stores, now)))
+        .build();
   }
 
   private static double lengthOfTonight(TonightQuestion q, Instant now, SunTimes sun) {

@@ -95,66 +95,69 @@ final class TonightMapping {
       balance += s.reaches() ? s.startJoules() : 0;
       through.add(s);
     }
-    return new TonightView(
-        outlook.houseId(),
-        verdict,
-        limit,
-        m.lowestCelsius(),
-        m.leaf()[coldest] < m.air()[coldest] ? "LEAF" : "AIR",
-        now.plusSeconds((long) m.lowestAtSeconds()),
-        m.lowestCelsius() - limit,
-        f == null ? null : f.lowestTenth(),
-        f == null ? null : f.lowestNinetieth(),
-        f == null ? null : f.chanceOfHolding(),
-        withoutCelsius,
-        m.lowestCelsius() - withoutCelsius,
-        m.billJoules(),
-        balance,
-        shortfall.joules(),
-        shortfall.watts(),
-        now.plusSeconds((long) shortfall.fromSeconds()),
-        shortfall.candles(),
-        shortfall.woodKilograms(),
-        shortfall.kind().name(),
-        f == null || shortfall.kind() == Shortfall.Kind.NONE ? null : warmer(),
-        m.coldDegreeHours(),
-        sun.sunset().orElse(null),
-        sun.sunrise().orElse(null),
-        at,
-        thin(m.outdoor(), every),
-        thin(m.air(), every),
-        thin(m.leaf(), every),
-        thin(m.plants(), every),
-        f == null ? List.of() : thin(f.bandLow(), every),
-        f == null ? List.of() : thin(f.bandHigh(), every),
-        without,
-        through,
-        parts(m, every),
-        doings.views(plan.actions()),
-        doings.views(outlook.possible()),
-        advice == null
-            ? null
-            : new TonightView.AdviceView(
-                doings.views(advice.actions()),
-                advice.lowestCelsius(),
-                advice.holds(),
-                advice.minutes(),
-                advice.shortage().name(),
-                advice.untried()),
-        otherwise,
-        losses(m, coldest),
-        NightCaution.of(plan, m).stream()
-            .map(
-                c ->
-                    new TonightView.NightCautionView(
-                        c.code().name(),
-                        doings.name(c.of()),
-                        now.plusSeconds((long) c.atSeconds()),
-                        c.reason(),
-                        c.remedy(),
-                        c.figures()))
-            .toList(),
-        outlook.assumed());
+    return TonightViewBuilder.builder()
+        .houseId(outlook.houseId())
+        .verdict(verdict)
+        .plantLimitCelsius(limit)
+        .coldestCelsius(m.lowestCelsius())
+        .coldestIs(m.leaf()[coldest] < m.air()[coldest] ? "LEAF" : "AIR")
+        .coldestAt(now.plusSeconds((long) m.lowestAtSeconds()))
+        .marginKelvin(m.lowestCelsius() - limit)
+        .coldestTenth(f == null ? null : f.lowestTenth())
+        .coldestNinetieth(f == null ? null : f.lowestNinetieth())
+        .chanceOfHolding(f == null ? null : f.chanceOfHolding())
+        .withoutCelsius(withoutCelsius)
+        .liftKelvin(m.lowestCelsius() - withoutCelsius)
+        .billJoules(m.billJoules())
+        .balanceJoules(balance)
+        .shortJoules(shortfall.joules())
+        .shortWatts(shortfall.watts())
+        .shortFrom(now.plusSeconds((long) shortfall.fromSeconds()))
+        .shortCandles(shortfall.candles())
+        .shortWoodKilograms(shortfall.woodKilograms())
+        .shortKind(shortfall.kind().name())
+        .setWarmerKelvin(f == null || shortfall.kind() == Shortfall.Kind.NONE ? null : warmer())
+        .coldDegreeHours(m.coldDegreeHours())
+        .sunset(sun.sunset().orElse(null))
+        .sunrise(sun.sunrise().orElse(null))
+        .at(at)
+        .outdoor(thin(m.outdoor(), every))
+        .air(thin(m.air(), every))
+        .leaf(thin(m.leaf(), every))
+        .plants(thin(m.plants(), every))
+        .low(f == null ? List.of() : thin(f.bandLow(), every))
+        .high(f == null ? List.of() : thin(f.bandHigh(), every))
+        .without(without)
+        .stores(through)
+        .parts(parts(m, every))
+        .actions(doings.views(plan.actions()))
+        .possible(doings.views(outlook.possible()))
+        .advice(
+            advice == null
+                ? null
+                : new TonightView.AdviceView(
+                    doings.views(advice.actions()),
+                    advice.lowestCelsius(),
+                    advice.holds(),
+                    advice.minutes(),
+                    advice.shortage().name(),
+                    advice.untried()))
+        .counterfactuals(otherwise)
+        .losses(losses(m, coldest))
+        .cautions(
+            NightCaution.of(plan, m).stream()
+                .map(
+                    c ->
+                        new TonightView.NightCautionView(
+                            c.code().name(),
+                            doings.name(c.of()),
+                            now.plusSeconds((long) c.atSeconds()),
+                            c.reason(),
+                            c.remedy(),
+                            c.figures()))
+                .toList())
+        .assumptions(outlook.assumed())
+        .build();
   }
 
   private Double warmer() {
@@ -230,36 +233,38 @@ final class TonightMapping {
       List<Double> watts,
       List<Double> ends) {
     boolean fire = p.kind().equals("FIRE");
-    return new TonightView.PartTonight(
-        p.id(),
-        p.name(),
-        p.kind(),
-        !fire && control.runsByItself(),
-        fuel,
-        electric,
-        heat,
-        run,
-        starts,
-        watts,
-        ends);
+    return TonightViewPartTonightBuilder.builder()
+        .id(p.id())
+        .name(p.name())
+        .kind(p.kind())
+        .byItself(!fire && control.runsByItself())
+        .fuelJoules(fuel)
+        .electricJoules(electric)
+        .heatJoules(heat)
+        .runSeconds(run)
+        .starts(starts)
+        .watts(watts)
+        .endsJoules(ends)
+        .build();
   }
 
   private TonightView.StoreTonight store(
       InitialConditions.StoreStart s, SystemStore body, SystemResult.StoreTrace n, int every) {
-    return new TonightView.StoreTonight(
-        s.view().id(),
-        s.view().name(),
-        s.readAt(),
-        plan.system().reachesHouse(body),
-        n.meanCelsius()[0],
-        n.usableJoules()[0],
-        n.chargedJoules(),
-        n.deliveredJoules(),
-        n.earlyJoules(),
-        n.lostJoules(),
-        n.hottestCelsius(),
-        thin(n.usableJoules(), every),
-        thin(n.toHouseWatts(), every));
+    return TonightViewStoreTonightBuilder.builder()
+        .id(s.view().id())
+        .name(s.view().name())
+        .readAt(s.readAt())
+        .reaches(plan.system().reachesHouse(body))
+        .startCelsius(n.meanCelsius()[0])
+        .startJoules(n.usableJoules()[0])
+        .chargedJoules(n.chargedJoules())
+        .deliveredJoules(n.deliveredJoules())
+        .earlyJoules(n.earlyJoules())
+        .lostJoules(n.lostJoules())
+        .hottestCelsius(n.hottestCelsius())
+        .usable(thin(n.usableJoules(), every))
+        .toHouseWatts(thin(n.toHouseWatts(), every))
+        .build();
   }
 
   private List<LossView> losses(SystemResult m, int coldest) {

@@ -1,5 +1,6 @@
 package nightbank.server.night;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -22,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  * @param quick only the middle night, for the time that something is being dragged
  * @param design a house to be tried in place of the one that is kept, absent as a rule
  */
+@RecordBuilder
 public record TonightQuestion(
     Double lowCelsius,
     @Nullable Instant lowAt,
@@ -37,18 +39,19 @@ public record TonightQuestion(
 
   /** The same, asked for the middle night alone. */
   public TonightQuestion onlyTheMiddle() {
-    return new TonightQuestion(
-        lowCelsius,
-        lowAt,
-        eveningCelsius,
-        cloud,
-        wind,
-        airCelsius,
-        floorCelsius,
-        stores,
-        actions,
-        true,
-        design);
+    return TonightQuestionBuilder.builder()
+        .lowCelsius(lowCelsius)
+        .lowAt(lowAt)
+        .eveningCelsius(eveningCelsius)
+        .cloud(cloud)
+        .wind(wind)
+        .airCelsius(airCelsius)
+        .floorCelsius(floorCelsius)
+        .stores(stores)
+        .actions(actions)
+        .quick(true)
+        .design(design)
+        .build();
   }
 
   /** A store read just now, on the whole. */

@@ -1,5 +1,6 @@
 package nightbank.server.night;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -28,6 +29,7 @@ import org.jspecify.annotations.Nullable;
  * @param possible what can be done tonight in this house
  * @param advice absent in a quick answer
  */
+@RecordBuilder
 public record TonightView(
     UUID houseId,
     String verdict,
@@ -77,6 +79,7 @@ public record TonightView(
    * @param readAt when it was last read, absent without readings
    * @param reaches whether its heat reaches the house at all
    */
+  @RecordBuilder
   public record StoreTonight(
       UUID id,
       String name,
@@ -101,6 +104,7 @@ public record TonightView(
    * @param endsJoules what each end of a circuit gave to its stream, what a heat pump took from its
    *     cold and its hot side; negative where it got heat
    */
+  @RecordBuilder
   public record PartTonight(
       UUID id,
       String name,

@@ -69,7 +69,19 @@ final class TonightWeather {
     Weather told =
         of(
             known,
-            new TonightQuestion(null, null, null, null, null, null, null, null, null, null, null),
+            TonightQuestionBuilder.builder()
+                .lowCelsius(null)
+                .lowAt(null)
+                .eveningCelsius(null)
+                .cloud(null)
+                .wind(null)
+                .airCelsius(null)
+                .floorCelsius(null)
+                .stores(null)
+                .actions(null)
+                .quick(null)
+                .design(null)
+                .build(),
             now);
     double[] row = tonight.seconds();
     int first = (int) Arrays.stream(row).filter(s -> s < length).count();

@@ -1,5 +1,6 @@
 package nightbank.server.part;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -31,6 +32,7 @@ import nightbank.server.part.PartDesign.HeatTo;
  * @param stream led through it, the first by name
  * @param ledToHouse whether a circuit leads from it into the house
  */
+@RecordBuilder
 public record StoreHeat(
     StoreFacts.SourceKind kind,
     double watts,
@@ -50,18 +52,19 @@ public record StoreHeat(
     List<PartView> parts = all.stream().filter(p -> p.design().stores().contains(store)).toList();
     Gathered g = new Gathered(store);
     parts.forEach(p -> p.design().as(g));
-    return new StoreHeat(
-        g.kind,
-        g.watts,
-        g.surplusWatts,
-        List.copyOf(g.pumps),
-        g.byStream,
-        g.hearth,
-        g.usualWood,
-        g.woodMoisture,
-        Optional.ofNullable(g.sunlit),
-        Optional.ofNullable(g.stream),
-        g.ledToHouse);
+    return StoreHeatBuilder.builder()
+        .kind(g.kind)
+        .watts(g.watts)
+        .surplusWatts(g.surplusWatts)
+        .pumps(List.copyOf(g.pumps))
+        .byStream(g.byStream)
+        .hearth(g.hearth)
+        .usualWood(g.usualWood)
+        .woodMoisture(g.woodMoisture)
+        .sunlit(Optional.ofNullable(g.sunlit))
+        .stream(Optional.ofNullable(g.stream))
+        .ledToHouse(g.ledToHouse)
+        .build();
   }
 
   /** Into it while it is so warm on the whole, W; surplus by its mean over its hours of sun. */

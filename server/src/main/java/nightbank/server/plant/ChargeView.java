@@ -1,5 +1,6 @@
 package nightbank.server.plant;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import nightbank.server.store.Appraisal;
 import nightbank.server.store.StoreView;
@@ -19,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param reachedSeconds when the aim was reached, absent if never
  * @param frames how it looked inside, first to last
  */
+@RecordBuilder
 public record ChargeView(
     List<Double> seconds,
     List<Double> mean,

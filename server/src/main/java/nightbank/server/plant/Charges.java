@@ -281,46 +281,50 @@ public class Charges {
     for (double t : c.contact()) {
       contact = Math.max(contact, t);
     }
-    return new ChargeView(
-        thin(c.seconds(), every),
-        thin(c.mean(), every),
-        thin(c.contact(), every),
-        thin(c.hottestCelsius(), every),
-        thin(c.usableJoules(), every),
-        thin(c.storeWatts(), every),
-        c.fuelJoules(),
-        c.electricJoules(),
-        cost,
-        c.broughtJoules(),
-        c.gainJoules(),
-        c.outJoules(),
-        c.roomJoules(),
-        c.flueJoules(),
-        c.storedJoules(),
-        c.facesJoules(),
-        c.steamJoules(),
-        c.residualJoules(),
-        Double.isNaN(c.efficiency()) ? null : c.efficiency(),
-        c.reachedSeconds().isPresent() ? c.reachedSeconds().getAsDouble() : null,
-        chargeSeconds,
-        new ChargeView.Spot(
-            c.hottest().celsius(),
-            c.hottest().second(),
-            c.hottest().radiusFraction(),
-            c.hottest().heightFraction()),
-        c.overheated().stream()
-            .map(
-                o ->
-                    new ChargeView.Overheated(
-                        o.face() == null ? null : o.face().name(),
-                        o.what(),
-                        o.limitCelsius(),
-                        o.celsius()))
-            .toList(),
-        Stores.cautions(q.design(), store, heat, c.hottest().celsius(), contact),
-        c.frames().stream()
-            .map(f -> new ChargeView.Frame(f.second(), Sections.of(f.state())))
-            .toList());
+    return ChargeViewBuilder.builder()
+        .seconds(thin(c.seconds(), every))
+        .mean(thin(c.mean(), every))
+        .contact(thin(c.contact(), every))
+        .hottest(thin(c.hottestCelsius(), every))
+        .usableJoules(thin(c.usableJoules(), every))
+        .storeWatts(thin(c.storeWatts(), every))
+        .fuelJoules(c.fuelJoules())
+        .electricJoules(c.electricJoules())
+        .cost(cost)
+        .broughtJoules(c.broughtJoules())
+        .gainJoules(c.gainJoules())
+        .outJoules(c.outJoules())
+        .roomJoules(c.roomJoules())
+        .flueJoules(c.flueJoules())
+        .storedJoules(c.storedJoules())
+        .facesJoules(c.facesJoules())
+        .steamJoules(c.steamJoules())
+        .residualJoules(c.residualJoules())
+        .efficiency(Double.isNaN(c.efficiency()) ? null : c.efficiency())
+        .reachedSeconds(c.reachedSeconds().isPresent() ? c.reachedSeconds().getAsDouble() : null)
+        .chargeSeconds(chargeSeconds)
+        .hottestSpot(
+            new ChargeView.Spot(
+                c.hottest().celsius(),
+                c.hottest().second(),
+                c.hottest().radiusFraction(),
+                c.hottest().heightFraction()))
+        .overheated(
+            c.overheated().stream()
+                .map(
+                    o ->
+                        new ChargeView.Overheated(
+                            o.face() == null ? null : o.face().name(),
+                            o.what(),
+                            o.limitCelsius(),
+                            o.celsius()))
+                .toList())
+        .cautions(Stores.cautions(q.design(), store, heat, c.hottest().celsius(), contact))
+        .frames(
+            c.frames().stream()
+                .map(f -> new ChargeView.Frame(f.second(), Sections.of(f.state())))
+                .toList())
+        .build();
   }
 
   private static List<Double> thin(double[] values, int every) {

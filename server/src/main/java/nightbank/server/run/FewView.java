@@ -1,5 +1,6 @@
 package nightbank.server.run;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +24,7 @@ import org.jspecify.annotations.Nullable;
  * @param strain what would have to be far from what is described, absent where nothing is
  * @param means of the whole store at its readings, °C
  */
+@RecordBuilder
 public record FewView(
     int readings,
     Estimate best,
@@ -44,18 +46,19 @@ public record FewView(
 
   static FewView of(HandJudge.Judged j) {
     HandFit.Answer a = j.answer();
-    return new FewView(
-        j.readings(),
-        estimate(a.atEnd()),
-        estimate(a.atLast()),
-        estimate(a.halfLife()),
-        estimate(a.loss()),
-        estimate(a.brought()),
-        j.charged() ? Instant.ofEpochSecond(j.from()) : null,
-        j.charged() ? Instant.ofEpochSecond(j.to()) : null,
-        j.guessed(),
-        a.strain().orElse(null),
-        j.means().stream().map(m -> new MeanView(m.at(), estimate(m.celsius()))).toList());
+    return FewViewBuilder.builder()
+        .readings(j.readings())
+        .best(estimate(a.atEnd()))
+        .last(estimate(a.atLast()))
+        .halfLife(estimate(a.halfLife()))
+        .loss(estimate(a.loss()))
+        .brought(estimate(a.brought()))
+        .chargedFrom(j.charged() ? Instant.ofEpochSecond(j.from()) : null)
+        .chargedTo(j.charged() ? Instant.ofEpochSecond(j.to()) : null)
+        .hoursGuessed(j.guessed())
+        .strain(a.strain().orElse(null))
+        .means(j.means().stream().map(m -> new MeanView(m.at(), estimate(m.celsius()))).toList())
+        .build();
   }
 
   private static Estimate estimate(HandFit.Estimate e) {

@@ -1,5 +1,6 @@
 package nightbank.server.run;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -15,11 +16,13 @@ import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Stream;
 import nightbank.core.evidence.ChargedStore;
+import nightbank.core.evidence.ChargedStoreBuilder;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.evidence.LoggedEvent;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.TimeInterval;
 import nightbank.core.judgement.JudgementInputs;
+import nightbank.core.judgement.JudgementInputsBuilder;
 import nightbank.core.usual.Usual;
 import nightbank.core.weather.Ground;
 import nightbank.server.holding.HoldingView;
@@ -80,6 +83,7 @@ class JudgementAssembler {
    * @param air thermometers of the air round it, nearest first
    * @param keys of all it rests on
    */
+  @RecordBuilder
   record Concern(
       UUID holding,
       CoreStore store,
@@ -95,7 +99,18 @@ class JudgementAssembler {
     Concern with(Set<String> more) {
       Set<String> all = new HashSet<>(keys);
       all.addAll(more);
-      return new Concern(holding, store, probes, air, charged, kinds, place, site, window, all);
+      return JudgementAssemblerConcernBuilder.builder()
+          .holding(holding)
+          .store(store)
+          .probes(probes)
+          .air(air)
+          .charged(charged)
+          .kinds(kinds)
+          .place(place)
+          .site(site)
+          .window(window)
+          .keys(all)
+          .build();
     }
 
     Instant readFrom() {
@@ -141,17 +156,18 @@ class JudgementAssembler {
         house == null
             ? JudgementInputs.NO_HOUSE_NEED
             : house.design().plantLimitCelsius() + JudgementInputs.NEED_MARGIN;
-    return new Concern(
-        holding,
-        store,
-        probes,
-        air,
-        charged,
-        kinds,
-        place,
-        new JudgementInputs.Site(place.latitude(), place.longitude(), ground, need),
-        span.window(charged.makesHeat()),
-        keys(store, probes, air, kinds, charged));
+    return JudgementAssemblerConcernBuilder.builder()
+        .holding(holding)
+        .store(store)
+        .probes(probes)
+        .air(air)
+        .charged(charged)
+        .kinds(kinds)
+        .place(place)
+        .site(new JudgementInputs.Site(place.latitude(), place.longitude(), ground, need))
+        .window(span.window(charged.makesHeat()))
+        .keys(keys(store, probes, air, kinds, charged))
+        .build();
   }
 
   private static Set<String> keys(
@@ -177,17 +193,18 @@ class JudgementAssembler {
   private static ChargedStore charged(CoreStore s, HouseView house, HoldingView place) {
     HouseDesign.Shape shape = house == null ? null : house.design().shape();
     double sunwards = place.latitude() < 0 ? 0 : 180;
-    return new ChargedStore(
-        s.store(),
-        s.makesHeat(),
-        s.heat().watts(),
-        s.heat().byStream(),
-        s.heat().stream(),
-        s.heat().hearth(),
-        s.heat().usualWood(),
-        s.sunlit(),
-        shape == null ? sunwards : shape.frontDegrees(),
-        s.lid().there());
+    return ChargedStoreBuilder.builder()
+        .design(s.store())
+        .makesHeat(s.makesHeat())
+        .watts(s.heat().watts())
+        .byStream(s.heat().byStream())
+        .stream(s.heat().stream())
+        .hearth(s.heat().hearth())
+        .usualKilograms(s.heat().usualWood())
+        .sunlitSquareMetres(s.sunlit())
+        .facingDegrees(shape == null ? sunwards : shape.frontDegrees())
+        .lidded(s.lid().there())
+        .build();
   }
 
   /**
@@ -210,18 +227,19 @@ class JudgementAssembler {
             .toList();
     Map<UUID, ReadingSeries> stream =
         readings.series(c.holding(), pipes, c.ledgerFrom(), c.to(), most);
-    return new JudgementInputs(
-        c.charged(),
-        mass.stream().map(read::get).toList(),
-        c.air().stream().map(read::get).toList(),
-        c.probe(ProbeView.Kind.INLET).map(stream::get),
-        c.probe(ProbeView.Kind.OUTLET).map(stream::get),
-        believed(c),
-        logged(c),
-        lidHours(c),
-        sky(c),
-        c.site(),
-        c.window());
+    return JudgementInputsBuilder.builder()
+        .store(c.charged())
+        .probes(mass.stream().map(read::get).toList())
+        .air(c.air().stream().map(read::get).toList())
+        .inlet(c.probe(ProbeView.Kind.INLET).map(stream::get))
+        .outlet(c.probe(ProbeView.Kind.OUTLET).map(stream::get))
+        .believed(believed(c))
+        .events(logged(c))
+        .lidHours(lidHours(c))
+        .cloudAt(sky(c))
+        .site(c.site())
+        .window(c.window())
+        .build();
   }
 
   /** Moments by probe that somebody believes. */

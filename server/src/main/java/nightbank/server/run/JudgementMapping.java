@@ -44,66 +44,73 @@ final class JudgementMapping {
     for (int i : kept) {
       at.add(j.at()[i]);
     }
-    return new JudgementView(
-        run,
-        run.storeId(),
-        storeName,
-        at,
-        curves,
-        thin(j.air(), kept),
-        thin(j.mean(), kept),
-        thin(j.meanHalfWidth(), kept),
-        thin(j.gross(), kept),
-        thin(j.usable(), kept),
-        j.usableHalfShare(),
-        floorCelsius,
-        j.phases().stream()
-            .map(
-                p ->
-                    new JudgementView.PhaseView(
-                        p.kind().name(), p.fromEpochSecond(), p.toEpochSecond()))
-            .toList(),
-        j.excluded().stream()
-            .limit(2000)
-            .map(
-                e ->
-                    new JudgementView.SetAside(
-                        UUID.fromString(e.channel()),
-                        name(probes, e.channel()),
-                        e.epochSecond(),
-                        number(e.celsius()),
-                        e.reason().name()))
-            .toList(),
-        believed,
-        readings,
-        new JudgementView.PeakView(
-            j.peak().at(), j.peak().meanCelsius(), j.peak().halfWidth(), j.peak().fromFit()),
-        coolDown(j, kept),
-        ledger(j.ledger()),
-        j.faceShares().entrySet().stream()
-            .map(
-                (Map.Entry<FaceName, Double> e) ->
-                    new JudgementView.FaceShare(e.getKey().name(), e.getValue()))
-            .toList(),
-        new JudgementView.CalibrationView(
-            j.calibration().power().factor(),
-            j.calibration().power().half(),
-            j.calibration().conductivity().factor(),
-            j.calibration().conductivity().half(),
-            j.calibration().side().factor(),
-            j.calibration().side().half(),
-            j.calibration().ends().factor(),
-            j.calibration().ends().half()),
-        j.findings().stream()
-            .map(
-                f ->
-                    new JudgementView.FindingView(
-                        f.code().name(), number(f.value()), f.halfWidth(), f.detail()))
-            .toList(),
-        needBelow,
-        loop,
-        restsOn,
-        events);
+    return JudgementViewBuilder.builder()
+        .run(run)
+        .storeId(run.storeId())
+        .storeName(storeName)
+        .at(at)
+        .probes(curves)
+        .air(thin(j.air(), kept))
+        .mean(thin(j.mean(), kept))
+        .meanHalfWidth(thin(j.meanHalfWidth(), kept))
+        .gross(thin(j.gross(), kept))
+        .usable(thin(j.usable(), kept))
+        .usableHalfShare(j.usableHalfShare())
+        .floorCelsius(floorCelsius)
+        .phases(
+            j.phases().stream()
+                .map(
+                    p ->
+                        new JudgementView.PhaseView(
+                            p.kind().name(), p.fromEpochSecond(), p.toEpochSecond()))
+                .toList())
+        .setAside(
+            j.excluded().stream()
+                .limit(2000)
+                .map(
+                    e ->
+                        new JudgementView.SetAside(
+                            UUID.fromString(e.channel()),
+                            name(probes, e.channel()),
+                            e.epochSecond(),
+                            number(e.celsius()),
+                            e.reason().name()))
+                .toList())
+        .believed(believed)
+        .readings(readings)
+        .peak(
+            new JudgementView.PeakView(
+                j.peak().at(), j.peak().meanCelsius(), j.peak().halfWidth(), j.peak().fromFit()))
+        .coolDown(coolDown(j, kept))
+        .ledger(ledger(j.ledger()))
+        .faceShares(
+            j.faceShares().entrySet().stream()
+                .map(
+                    (Map.Entry<FaceName, Double> e) ->
+                        new JudgementView.FaceShare(e.getKey().name(), e.getValue()))
+                .toList())
+        .calibration(
+            new JudgementView.CalibrationView(
+                j.calibration().power().factor(),
+                j.calibration().power().half(),
+                j.calibration().conductivity().factor(),
+                j.calibration().conductivity().half(),
+                j.calibration().side().factor(),
+                j.calibration().side().half(),
+                j.calibration().ends().factor(),
+                j.calibration().ends().half()))
+        .findings(
+            j.findings().stream()
+                .map(
+                    f ->
+                        new JudgementView.FindingView(
+                            f.code().name(), number(f.value()), f.halfWidth(), f.detail()))
+                .toList())
+        .needBelowCelsius(needBelow)
+        .loop(loop)
+        .restsOn(restsOn)
+        .events(events)
+        .build();
   }
 
   private static JudgementView.CoolDownView coolDown(JudgedRun j, int[] kept) {
@@ -117,20 +124,21 @@ final class JudgementMapping {
                 air[i] = j.air()[kept[i]];
               }
               double[] fitted = c.curve(seconds, air, c.to() - c.from());
-              return new JudgementView.CoolDownView(
-                  c.from(),
-                  c.to(),
-                  c.fit().timeConstantSeconds(),
-                  c.fit().low(),
-                  c.fit().high(),
-                  c.fit().halfLifeSeconds(),
-                  c.lossCoefficient(),
-                  c.lossLow(),
-                  c.lossHigh(),
-                  c.fit().fallKelvin(),
-                  c.fit().scatterKelvin(),
-                  c.fit().points(),
-                  all(fitted));
+              return JudgementViewCoolDownViewBuilder.builder()
+                  .from(c.from())
+                  .to(c.to())
+                  .timeConstantSeconds(c.fit().timeConstantSeconds())
+                  .timeConstantLow(c.fit().low())
+                  .timeConstantHigh(c.fit().high())
+                  .halfLifeSeconds(c.fit().halfLifeSeconds())
+                  .lossWattsPerKelvin(c.lossCoefficient())
+                  .lossLow(c.lossLow())
+                  .lossHigh(c.lossHigh())
+                  .fallKelvin(c.fit().fallKelvin())
+                  .scatterKelvin(c.fit().scatterKelvin())
+                  .points(c.fit().points())
+                  .fitted(all(fitted))
+                  .build();
             })
         .orElse(null);
   }

@@ -1,5 +1,6 @@
 package nightbank.server.run;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.UUID;
 import nightbank.server.log.EventView;
@@ -14,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param loop absent where no stream was read
  * @param needBelowCelsius house air below which heat counts as delivered
  */
+@RecordBuilder
 public record JudgementView(
     RunView run,
     UUID storeId,
@@ -58,6 +60,7 @@ public record JudgementView(
   public record PeakView(long at, double meanCelsius, double halfWidth, boolean fromFit) {}
 
   /** The settled part of a cool-down; interval bounds are 95 %. */
+  @RecordBuilder
   public record CoolDownView(
       long from,
       long to,

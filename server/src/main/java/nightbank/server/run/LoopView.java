@@ -1,5 +1,6 @@
 package nightbank.server.run;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.judgement.JudgedLoop;
@@ -12,6 +13,7 @@ import nightbank.core.judgement.JudgedLoop;
  * @param stoodSince since when its pump stands, as it was logged; absent while it runs
  * @param emptying it is meant to charge and carries heat off
  */
+@RecordBuilder
 public record LoopView(
     UUID storeId,
     String storeName,
@@ -34,22 +36,24 @@ public record LoopView(
   static LoopView of(UUID store, String name, boolean charges, JudgedLoop j) {
     var last = j.spells().get(j.spells().size() - 1);
     var turn = j.lastTurn();
-    return new LoopView(
-        store,
-        name,
-        j.at()[j.at().length - 1],
-        j.wattsNow(),
-        last.direction(),
-        turn.map(JudgedLoop.Turn::at).orElse(null),
-        turn.map(JudgedLoop.Turn::halfWidth).orElse(null),
-        j.charged(),
-        j.chargedHalf(),
-        j.drawn(),
-        j.drawnHalf(),
-        j.stoodSince().isPresent() ? j.stoodSince().getAsLong() : null,
-        charges && last.direction() == JudgedLoop.Direction.DRAWING,
-        j.spells().stream()
-            .map(s -> new LoopSpell(s.direction(), s.from(), s.to(), s.joules()))
-            .toList());
+    return LoopViewBuilder.builder()
+        .storeId(store)
+        .storeName(name)
+        .readAt(j.at()[j.at().length - 1])
+        .wattsNow(j.wattsNow())
+        .direction(last.direction())
+        .turnedAt(turn.map(JudgedLoop.Turn::at).orElse(null))
+        .turnedHalf(turn.map(JudgedLoop.Turn::halfWidth).orElse(null))
+        .charged(j.charged())
+        .chargedHalf(j.chargedHalf())
+        .drawn(j.drawn())
+        .drawnHalf(j.drawnHalf())
+        .stoodSince(j.stoodSince().isPresent() ? j.stoodSince().getAsLong() : null)
+        .emptying(charges && last.direction() == JudgedLoop.Direction.DRAWING)
+        .spells(
+            j.spells().stream()
+                .map(s -> new LoopSpell(s.direction(), s.from(), s.to(), s.joules()))
+                .toList())
+        .build();
   }
 }

@@ -1,5 +1,6 @@
 package nightbank.server.sizing;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
 
@@ -16,6 +17,7 @@ public record PairView(
     List<Why> why) {
 
   /** One design's night. */
+  @RecordBuilder
   public record Side(
       List<Double> plants,
       List<Double> usableJoules,

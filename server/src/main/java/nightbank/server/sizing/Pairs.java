@@ -71,19 +71,20 @@ public class Pairs {
 
   private static PairView.Side side(SystemResult r, int every, Instant begin) {
     SystemResult.StoreTrace s = r.stores().get(0);
-    return new PairView.Side(
-        thin(r.plants(), every),
-        thin(s.usableJoules(), every),
-        thin(s.toHouseWatts(), every),
-        r.lowestCelsius(),
-        begin.plusSeconds((long) r.lowestAtSeconds()),
-        s.chargedJoules(),
-        s.deliveredJoules(),
-        s.earlyJoules(),
-        s.lostJoules(),
-        r.directJoules(),
-        s.usableJoules()[s.usableJoules().length - 1],
-        s.hottestCelsius());
+    return PairViewSideBuilder.builder()
+        .plants(thin(r.plants(), every))
+        .usableJoules(thin(s.usableJoules(), every))
+        .toHouseWatts(thin(s.toHouseWatts(), every))
+        .lowestCelsius(r.lowestCelsius())
+        .lowestAt(begin.plusSeconds((long) r.lowestAtSeconds()))
+        .chargedJoules(s.chargedJoules())
+        .deliveredJoules(s.deliveredJoules())
+        .earlyJoules(s.earlyJoules())
+        .lostJoules(s.lostJoules())
+        .roomJoules(r.directJoules())
+        .leftJoules(s.usableJoules()[s.usableJoules().length - 1])
+        .hottestCelsius(s.hottestCelsius())
+        .build();
   }
 
   private static List<Double> thin(double[] values, int every) {

@@ -13,6 +13,7 @@ import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Place;
 import nightbank.server.store.StoreDesign;
+import nightbank.server.store.StoreDesignBuilder;
 
 /** What was sized as a view, and as a design to plan by. */
 final class SizedMapping {
@@ -20,28 +21,29 @@ final class SizedMapping {
 
   static SizingView.SizedView view(Sized s) {
     Candidate c = s.candidate();
-    return new SizingView.SizedView(
-        c.container().id(),
-        c.container().name(),
-        c.container().metresEach(),
-        c.medium().id(),
-        c.medium().name(),
-        c.wrapMillimetres(),
-        s.count(),
-        s.holds(),
-        s.limit().name(),
-        s.lowestCelsius(),
-        c.fullCelsius(),
-        s.massKg(),
-        s.floorSquareMetres(),
-        s.loadKgPerSquareMetre(),
-        s.usableJoules(),
-        s.powerAtDawnWatts(),
-        known(s.holdSeconds()),
-        known(s.refillSeconds()),
-        known(s.cost()),
-        s.dominated(),
-        s.dominated() ? null : design(c, s.count()));
+    return SizingViewSizedViewBuilder.builder()
+        .container(c.container().id())
+        .containerName(c.container().name())
+        .metresEach(c.container().metresEach())
+        .medium(c.medium().id())
+        .mediumName(c.medium().name())
+        .wrapMillimetres(c.wrapMillimetres())
+        .count(s.count())
+        .holds(s.holds())
+        .limit(s.limit().name())
+        .lowestCelsius(s.lowestCelsius())
+        .fullCelsius(c.fullCelsius())
+        .massKg(s.massKg())
+        .floorSquareMetres(s.floorSquareMetres())
+        .loadKgPerSquareMetre(s.loadKgPerSquareMetre())
+        .usableJoules(s.usableJoules())
+        .powerAtDawnWatts(s.powerAtDawnWatts())
+        .holdSeconds(known(s.holdSeconds()))
+        .refillSeconds(known(s.refillSeconds()))
+        .cost(known(s.cost()))
+        .dominated(s.dominated())
+        .design(s.dominated() ? null : design(c, s.count()))
+        .build();
   }
 
   static SizingView.MeansView view(Means m, Prices prices) {
@@ -80,28 +82,31 @@ final class SizedMapping {
     List<String> parts = new ArrayList<>();
     c.container().vessel().map(PartLimit::id).ifPresent(parts::add);
     boolean water = c.medium().kind() == Medium.Kind.WATER;
-    return new StoreDesign(
-        box == null ? StoreDesign.Shape.CYLINDER : StoreDesign.Shape.BOX,
-        box == null ? 2 * g.halfWidth() : null,
-        box == null ? null : box.lengthMetres(),
-        box == null ? null : box.widthMetres(),
-        g.heightMetres(),
-        count,
-        c.medium().id(),
-        null,
-        null,
-        null,
-        face,
-        face,
-        new StoreDesign.FaceDesign(List.of(), null),
-        new StoreDesign.PlaceDesign(
-            Place.Where.HOUSE, Place.Footing.ON_GROUND, null, null, null, null),
-        c.one().floorCelsius(),
-        c.fullCelsius(),
-        new StoreDesign.ZoneDesign(
-            water ? 1 : z.radiusFraction(), z.lowFraction(), z.highFraction(), null),
-        null,
-        new StoreDesign.Build(parts, null, null, null),
-        null);
+    return StoreDesignBuilder.builder()
+        .shape(box == null ? StoreDesign.Shape.CYLINDER : StoreDesign.Shape.BOX)
+        .diameterMetres(box == null ? 2 * g.halfWidth() : null)
+        .lengthMetres(box == null ? null : box.lengthMetres())
+        .widthMetres(box == null ? null : box.widthMetres())
+        .heightMetres(g.heightMetres())
+        .count(count)
+        .medium(c.medium().id())
+        .measuredDensity(null)
+        .measuredSpecificHeat(null)
+        .measuredConductivity(null)
+        .side(face)
+        .top(face)
+        .foot(new StoreDesign.FaceDesign(List.of(), null))
+        .place(
+            new StoreDesign.PlaceDesign(
+                Place.Where.HOUSE, Place.Footing.ON_GROUND, null, null, null, null))
+        .floorCelsius(c.one().floorCelsius())
+        .chargeToCelsius(c.fullCelsius())
+        .zone(
+            new StoreDesign.ZoneDesign(
+                water ? 1 : z.radiusFraction(), z.lowFraction(), z.highFraction(), null))
+        .led(null)
+        .build(new StoreDesign.Build(parts, null, null, null))
+        .lidOff(null)
+        .made();
   }
 }

@@ -1,5 +1,6 @@
 package nightbank.server.sizing;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.sizing.Means;
@@ -17,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param found empty while it runs
  * @param means what would hold it without a store
  */
+@RecordBuilder
 public record SizingView(
     UUID id,
     String state,
@@ -33,19 +35,20 @@ public record SizingView(
 
   /** The same as it stands now. */
   SizingView as(UUID job, String now) {
-    return new SizingView(
-        job,
-        now,
-        done,
-        of,
-        limitCelsius,
-        marginKelvin,
-        withoutCelsius,
-        billJoules,
-        peakWatts,
-        currency,
-        found,
-        means);
+    return SizingViewBuilder.builder()
+        .id(job)
+        .state(now)
+        .done(done)
+        .of(of)
+        .limitCelsius(limitCelsius)
+        .marginKelvin(marginKelvin)
+        .withoutCelsius(withoutCelsius)
+        .billJoules(billJoules)
+        .peakWatts(peakWatts)
+        .currency(currency)
+        .found(found)
+        .means(means)
+        .build();
   }
 
   /**
@@ -73,6 +76,7 @@ public record SizingView(
    * @param cost absent without prices
    * @param design to plan it by, absent where dominated
    */
+  @RecordBuilder
   public record SizedView(
       String container,
       String containerName,

@@ -146,19 +146,20 @@ public class Sizings implements JobHandler {
       double limit,
       MediaBook book) {
     SizingView view(UUID id, JobView.State state, int done, List<Sized> found, List<Means> means) {
-      return new SizingView(
-          id,
-          state.name(),
-          done,
-          candidates.size(),
-          limit,
-          search.margin(),
-          without.lowestCelsius(),
-          without.billJoules(),
-          without.peakDemandWatts(),
-          book.currency(),
-          found.stream().map(SizedMapping::view).toList(),
-          means.stream().map(m -> SizedMapping.view(m, book.prices())).toList());
+      return SizingViewBuilder.builder()
+          .id(id)
+          .state(state.name())
+          .done(done)
+          .of(candidates.size())
+          .limitCelsius(limit)
+          .marginKelvin(search.margin())
+          .withoutCelsius(without.lowestCelsius())
+          .billJoules(without.billJoules())
+          .peakWatts(without.peakDemandWatts())
+          .currency(book.currency())
+          .found(found.stream().map(SizedMapping::view).toList())
+          .means(means.stream().map(m -> SizedMapping.view(m, book.prices())).toList())
+          .build();
     }
   }
 

@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import nightbank.core.unit.Figure;
 import org.jspecify.annotations.Nullable;
@@ -22,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  * @param cost of what has a price, in the holding's currency
  * @param unpriced things without a price
  */
+@RecordBuilder
 public record Appraisal(
     double massKg,
     double volumeCubicMetres,

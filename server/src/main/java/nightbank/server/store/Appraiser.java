@@ -46,26 +46,27 @@ final class Appraiser {
     BuildList.Item fill = build.items().get(0);
     StoreFacts facts =
         FactsMapping.toCore(design, store, heat).withPeak(hottestRead, Double.NaN).in(room);
-    return new Appraisal(
-        store.mass(),
-        store.geometry().volume() * store.count(),
-        store.massPerFloorArea(),
-        a.usableJoules(),
-        a.usableLow(),
-        a.usableHigh(),
-        a.lossCoefficient(),
-        a.losesHalfSeconds(),
-        Double.isFinite(charge) ? charge : null,
-        Double.isInfinite(charge),
-        a.dawnWatts(),
-        a.biot(),
-        fill.packs().orElse(null),
-        fill.packName().orElse(null),
-        build.cost(),
-        build.unpriced(),
-        book.currency(),
-        faces,
-        StoreCautions.of(facts).stream().map(Appraiser::view).toList());
+    return AppraisalBuilder.builder()
+        .massKg(store.mass())
+        .volumeCubicMetres(store.geometry().volume() * store.count())
+        .loadKgPerSquareMetre(store.massPerFloorArea())
+        .usableJoules(a.usableJoules())
+        .usableLow(a.usableLow())
+        .usableHigh(a.usableHigh())
+        .lossWattsPerKelvin(a.lossCoefficient())
+        .losesHalfSeconds(a.losesHalfSeconds())
+        .chargeSeconds(Double.isFinite(charge) ? charge : null)
+        .sourceTooWeak(Double.isInfinite(charge))
+        .dawnWatts(a.dawnWatts())
+        .biot(a.biot())
+        .packs(fill.packs().orElse(null))
+        .packName(fill.packName().orElse(null))
+        .cost(build.cost())
+        .unpriced(build.unpriced())
+        .currency(book.currency())
+        .faces(faces)
+        .cautions(StoreCautions.of(facts).stream().map(Appraiser::view).toList())
+        .build();
   }
 
   static Appraisal.CautionView view(Caution c) {

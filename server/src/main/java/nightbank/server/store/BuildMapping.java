@@ -24,37 +24,40 @@ final class BuildMapping {
       }
     }
     parts.forEach(p -> limits.add(new BuildView.Limit(p.name(), p.highestCelsius())));
-    return new BuildView(
-        store.name(),
-        store.design(),
-        store.appraisal(),
-        list.items().stream()
-            .map(
-                i ->
-                    new BuildView.Item(
-                        i.name(),
-                        i.amount(),
-                        i.unit().name(),
-                        i.packName().orElse(null),
-                        i.packs().orElse(null),
-                        i.cost().isPresent() ? i.cost().getAsDouble() : null))
-            .toList(),
-        list.cuts().stream()
-            .map(
-                c ->
-                    new BuildView.Cut(
-                        c.face().name(),
-                        c.what(),
-                        c.pieces(),
-                        c.lengthMetres(),
-                        c.widthMetres(),
-                        c.thicknessMetres(),
-                        c.round()))
-            .toList(),
-        list.steps(),
-        list.slenderness(),
-        list.tippingNewtons(),
-        list.pallets(),
-        limits.stream().distinct().toList());
+    return BuildViewBuilder.builder()
+        .name(store.name())
+        .design(store.design())
+        .appraisal(store.appraisal())
+        .items(
+            list.items().stream()
+                .map(
+                    i ->
+                        new BuildView.Item(
+                            i.name(),
+                            i.amount(),
+                            i.unit().name(),
+                            i.packName().orElse(null),
+                            i.packs().orElse(null),
+                            i.cost().isPresent() ? i.cost().getAsDouble() : null))
+                .toList())
+        .cuts(
+            list.cuts().stream()
+                .map(
+                    c ->
+                        new BuildView.Cut(
+                            c.face().name(),
+                            c.what(),
+                            c.pieces(),
+                            c.lengthMetres(),
+                            c.widthMetres(),
+                            c.thicknessMetres(),
+                            c.round()))
+                .toList())
+        .steps(list.steps())
+        .slenderness(list.slenderness())
+        .tippingNewtons(list.tippingNewtons())
+        .pallets(list.pallets())
+        .limits(limits.stream().distinct().toList())
+        .build();
   }
 }

@@ -1,9 +1,11 @@
 package nightbank.server.store;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** A sheet to build a store by. */
+@RecordBuilder
 public record BuildView(
     String name,
     StoreDesign design,

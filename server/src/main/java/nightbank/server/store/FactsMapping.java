@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.caution.StoreFacts;
+import nightbank.core.caution.StoreFactsBuilder;
 import nightbank.core.store.HeatStore;
 import nightbank.server.part.StoreHeat;
 import nightbank.server.shared.Problem;
@@ -16,20 +17,21 @@ final class FactsMapping {
 
   static StoreFacts toCore(StoreDesign d, HeatStore store, StoreHeat heat) {
     Build build = d.build();
-    return new StoreFacts(
-        store,
-        heat.kind(),
-        d.chargeToCelsius(),
-        Double.NaN,
-        Double.NaN,
-        heat::wattsAt,
-        heat.woodMoisture(),
-        build != null && Boolean.TRUE.equals(build.closedVessel()),
-        build != null && Boolean.TRUE.equals(build.closedCoil()),
-        d.led() == null || !Boolean.FALSE.equals(d.led().pumped()),
-        build != null && Boolean.TRUE.equals(build.bathed()),
-        parts(d),
-        Optional.empty());
+    return StoreFactsBuilder.builder()
+        .store(store)
+        .source(heat.kind())
+        .fullCelsius(d.chargeToCelsius())
+        .hottestCelsius(Double.NaN)
+        .contactCelsius(Double.NaN)
+        .power(heat::wattsAt)
+        .woodMoisture(heat.woodMoisture())
+        .closedVessel(build != null && Boolean.TRUE.equals(build.closedVessel()))
+        .closedCoil(build != null && Boolean.TRUE.equals(build.closedCoil()))
+        .pumped(d.led() == null || !Boolean.FALSE.equals(d.led().pumped()))
+        .bathed(build != null && Boolean.TRUE.equals(build.bathed()))
+        .parts(parts(d))
+        .room(Optional.empty())
+        .build();
   }
 
   /** Parts named in the build, and the pipe of the coil. */

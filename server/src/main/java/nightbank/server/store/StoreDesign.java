@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Place;
@@ -19,6 +20,8 @@ import org.jspecify.annotations.Nullable;
  * @param build what it is made of besides, absent when nobody said
  * @param lidOff hours in which its top stands open every day, absent when it stays on
  */
+@RecordBuilder
+@RecordBuilder.Options(buildMethodName = "made")
 public record StoreDesign(
     Shape shape,
     Double diameterMetres,

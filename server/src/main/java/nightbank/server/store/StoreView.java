@@ -1,5 +1,6 @@
 package nightbank.server.store;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -11,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param reachesHouse whether its heat can reach a house, by its faces or by a circuit
  * @param planned not built yet: it counts in no night and no balance
  */
+@RecordBuilder
 public record StoreView(
     UUID id,
     String name,

@@ -15,6 +15,7 @@ import java.util.regex.Pattern;
 import nightbank.server.loggerfile.FileMapping;
 import nightbank.server.loggerfile.FileMapping.TimeForm;
 import nightbank.server.loggerfile.FileMapping.Use;
+import nightbank.server.loggerfile.FileMappingBuilder;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.ProbeView;
 
@@ -187,17 +188,18 @@ final class DialectGuess {
           "file", "There is no column of temperatures.", "Check the separator and the export.");
     }
     FileMapping mapping =
-        new FileMapping(
-            charset.name(),
-            String.valueOf(delimiter),
-            heading < 0 ? 0 : lines.get(heading).intValue(),
-            comma,
-            form,
-            zone,
-            time,
-            columns,
-            channel,
-            channels);
+        FileMappingBuilder.builder()
+            .charset(charset.name())
+            .delimiter(String.valueOf(delimiter))
+            .headingLine(heading < 0 ? 0 : lines.get(heading).intValue())
+            .decimalComma(comma)
+            .timeForm(form)
+            .zone(zone)
+            .timeColumns(time)
+            .columns(columns)
+            .channelColumn(channel)
+            .channels(channels)
+            .build();
     String mark = charset + "|" + delimiter + "|" + time + "|" + names;
     return new Guess(mapping, unsure[0], fingerprint(mark));
   }

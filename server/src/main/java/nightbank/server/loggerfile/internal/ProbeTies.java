@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.UUID;
 import nightbank.server.loggerfile.FileMapping;
 import nightbank.server.loggerfile.FileMapping.Use;
+import nightbank.server.loggerfile.FileMappingBuilder;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
 import org.springframework.stereotype.Component;
@@ -52,17 +53,18 @@ public final class ProbeTies {
     if (!made.isEmpty()) {
       stores.addProbes(holding, store, made);
     }
-    return new FileMapping(
-        m.charset(),
-        m.delimiter(),
-        m.headingLine(),
-        m.decimalComma(),
-        m.timeForm(),
-        m.zone(),
-        m.timeColumns(),
-        columns,
-        m.channelColumn(),
-        channels);
+    return FileMappingBuilder.builder()
+        .charset(m.charset())
+        .delimiter(m.delimiter())
+        .headingLine(m.headingLine())
+        .decimalComma(m.decimalComma())
+        .timeForm(m.timeForm())
+        .zone(m.zone())
+        .timeColumns(m.timeColumns())
+        .columns(columns)
+        .channelColumn(m.channelColumn())
+        .channels(channels)
+        .build();
   }
 
   private static UUID tied(
