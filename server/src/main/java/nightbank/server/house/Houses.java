@@ -10,37 +10,51 @@ import nightbank.core.house.HouseLosses;
 import nightbank.core.usual.Usual;
 import nightbank.core.weather.Ground;
 import nightbank.core.weather.Sky;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.internal.HouseRepository;
 import nightbank.server.house.internal.HouseRepository.StoredHouse;
 import nightbank.server.shared.InputChanged;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Houses: kept, checked, and handed to the core. */
 @Service
-public class Houses {
+public class Houses implements Reversible {
 
   private final HouseRepository repository;
   private final Holdings holdings;
   private final ApplicationEventPublisher events;
+  private final Changes changes;
+  private final Json json;
   private final Clock clock;
 
   Houses(
       HouseRepository repository,
       Holdings holdings,
       ApplicationEventPublisher events,
+      Changes changes,
+      Json json,
       Clock clock) {
     this.repository = repository;
     this.holdings = holdings;
     this.events = events;
+    this.changes = changes;
+    this.json = json;
     this.clock = clock;
   }
 
   /** What a keeper sends. */
   public record HouseDraft(UUID id, String name, HouseDesign design) {}
+
+  /** A house that is being taken away, and what stands in it with it. */
+  public record Goes(UUID holding, UUID id) {}
 
   /**
    * A few answers from which a whole design is made.
@@ -72,17 +86,66 @@ public class Houses {
     return HouseMapping.toCore(stored(holding, id).design());
   }
 
+  @Transactional
   public HouseView create(UUID holding, HouseDraft draft) {
     check(draft);
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
+    HouseDraft before = now(holding, id.toString());
     repository.insert(holding, id, draft.name().strip(), draft.design(), clock.instant());
-    return get(holding, id);
+    HouseView made = get(holding, id);
+    if (before == null) {
+      note(holding, id, null);
+    }
+    return made;
+  }
+
+  /** Takes a house away; its stores stay, in no house, and its parts go with it. */
+  @Transactional
+  public void remove(UUID holding, UUID id) {
+    HouseDraft before = draft(stored(holding, id));
+    events.publishEvent(new Goes(holding, id));
+    put(holding, id.toString(), null);
+    note(holding, id, before);
+  }
+
+  private void note(UUID holding, UUID id, @Nullable HouseDraft before) {
+    HouseDraft after = now(holding, id.toString());
+    String name = after == null ? before.name() : after.name();
+    changes.made(holding, kind(), id.toString(), name, before, after);
+  }
+
+  private static HouseDraft draft(StoredHouse h) {
+    return new HouseDraft(h.id(), h.name(), h.design());
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.HOUSE;
+  }
+
+  @Override
+  public @Nullable HouseDraft now(UUID holding, String subject) {
+    return repository.find(holding, UUID.fromString(subject)).map(Houses::draft).orElse(null);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    UUID id = UUID.fromString(subject);
+    if (state == null) {
+      repository.remove(holding, id, clock.instant());
+    } else {
+      HouseDraft d = json.read(state, HouseDraft.class);
+      repository.restore(holding, id, d.name(), d.design(), clock.instant());
+    }
+    events.publishEvent(InputChanged.design(holding, Set.of(InputChanged.Keys.house(id))));
   }
 
   @Transactional
   public HouseView change(UUID holding, UUID id, HouseDraft draft, int version) {
     check(draft);
-    HouseDesign before = stored(holding, id).design().described();
+    StoredHouse stored = stored(holding, id);
+    HouseDesign before = stored.design().described();
     if (!repository.update(
         holding, id, draft.name().strip(), draft.design(), version, clock.instant())) {
       throw Problem.changedMeanwhile("house");
@@ -90,6 +153,7 @@ public class Houses {
     if (!before.equals(draft.design().described())) {
       events.publishEvent(InputChanged.design(holding, Set.of(InputChanged.Keys.house(id))));
     }
+    note(holding, id, draft(stored));
     return get(holding, id);
   }
 

@@ -5,26 +5,41 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.evidence.LoggedEvent;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.log.internal.EventRepository;
 import nightbank.server.shared.InputChanged;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Things done and seen. */
 @Service
-public class EventLog {
+public class EventLog implements Reversible {
   private final EventRepository repository;
   private final ApplicationEventPublisher publisher;
+  private final Changes changes;
+  private final Json json;
   private final Clock clock;
 
-  EventLog(EventRepository repository, ApplicationEventPublisher publisher, Clock clock) {
+  EventLog(
+      EventRepository repository,
+      ApplicationEventPublisher publisher,
+      Changes changes,
+      Json json,
+      Clock clock) {
     this.repository = repository;
     this.publisher = publisher;
+    this.changes = changes;
+    this.json = json;
     this.clock = clock;
   }
 
@@ -53,7 +68,8 @@ public class EventLog {
   /** Sets an event right afterwards: its time, amount or note. */
   @Transactional
   public EventView change(UUID holding, UUID id, EventView event) {
-    repository.find(holding, id).ifPresent(before -> changed(holding, before));
+    Optional<EventView> before = repository.find(holding, id);
+    before.ifPresent(e -> changed(holding, e));
     EventView kept =
         add(
             holding,
@@ -69,13 +85,45 @@ public class EventLog {
     if (!repository.update(holding, kept)) {
       throw Problem.notFound("event");
     }
+    before.ifPresent(e -> note(holding, e, kept));
     return kept;
   }
 
   @Transactional
   public void remove(UUID holding, UUID id) {
+    repository.find(holding, id).ifPresent(e -> note(holding, e, null));
+    put(holding, id.toString(), null);
+  }
+
+  private void note(UUID holding, @Nullable EventView before, @Nullable EventView after) {
+    EventView e = after == null ? before : after;
+    String code = e.kind() + (e.way() == null ? "" : " " + e.way());
+    changes.made(holding, Changes.Kind.EVENT, e.id().toString(), code, before, after);
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.EVENT;
+  }
+
+  @Override
+  public @Nullable EventView now(UUID holding, String subject) {
+    return repository.find(holding, UUID.fromString(subject)).orElse(null);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    UUID id = UUID.fromString(subject);
     repository.find(holding, id).ifPresent(e -> changed(holding, e));
-    repository.delete(holding, id);
+    if (state == null) {
+      repository.delete(holding, id);
+      return;
+    }
+    EventView event = json.read(state, EventView.class);
+    repository.insert(holding, event);
+    repository.update(holding, event);
+    changed(holding, event);
   }
 
   private void changed(UUID holding, EventView e) {
@@ -122,7 +170,10 @@ public class EventLog {
             event.note() == null ? "" : event.note(),
             event.amount(),
             event.moisture());
-    repository.insert(holding, kept);
+    if (repository.find(holding, kept.id()).isEmpty()) {
+      repository.insert(holding, kept);
+      note(holding, null, kept);
+    }
     changed(holding, kept);
     return kept;
   }

@@ -3,40 +3,74 @@ package nightbank.server.log;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.core.evidence.ReadingSeries;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.log.internal.ReadingRepository;
+import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Readings by hand, and series for those who judge. */
 @Service
-public class Readings {
+public class Readings implements Reversible {
   /** No reading is older. */
   public static final Instant EARLIEST = Instant.parse("2000-01-01T00:00:00Z");
 
-  private static final int MOST_AT_ONCE = 500;
+  private static final int MOST_AT_ONCE = 2000;
+  private static final int MOST_SHOWN = 400;
 
   private final ReadingRepository repository;
   private final ReadingWriter writer;
+  private final ApplicationEventPublisher events;
+  private final Changes changes;
   private final Clock clock;
 
-  Readings(ReadingRepository repository, ReadingWriter writer, Clock clock) {
+  Readings(
+      ReadingRepository repository,
+      ReadingWriter writer,
+      ApplicationEventPublisher events,
+      Changes changes,
+      Clock clock) {
     this.repository = repository;
     this.writer = writer;
+    this.events = events;
+    this.changes = changes;
     this.clock = clock;
   }
 
   /** One reading as typed: {@code 58F}, {@code 14,5}. */
   public record TypedReading(UUID probeId, Instant at, String typed) {}
 
-  /** What became of typed readings; sent again, the same request adds nothing. */
-  public record Logged(int added, int known) {}
+  /**
+   * What became of typed readings; sent again, the same request adds nothing.
+   *
+   * @param known that stood there already
+   * @param replaced that stood there with another figure
+   */
+  public record Logged(int added, int known, int replaced) {}
+
+  /** One reading as kept, whoever took it. */
+  public record ReadingView(UUID probeId, Instant at, double celsius) {}
+
+  /** The newest of a store before a moment, and whether there are older ones. */
+  public record Notebook(List<ReadingView> readings, boolean more) {}
+
+  public Notebook notebook(UUID holding, UUID store, Instant before) {
+    List<ReadingView> newest = repository.newest(holding, store, before, MOST_SHOWN + 1);
+    boolean more = newest.size() > MOST_SHOWN;
+    return new Notebook(more ? newest.subList(0, MOST_SHOWN) : newest, more);
+  }
 
   @Transactional
   public Logged log(UUID holding, List<TypedReading> typed, boolean fahrenheit) {
@@ -45,17 +79,108 @@ public class Readings {
           "readings", "Between 1 and " + MOST_AT_ONCE + " readings at once.", "Send fewer.");
     }
     Set<UUID> probes = repository.probesOf(holding);
-    ReadingWriter.Taking taking = writer.begin(holding, null);
+    Map<Key, Double> told = new LinkedHashMap<>();
     for (int i = 0; i < typed.size(); i++) {
       TypedReading t = typed.get(i);
       String field = "readings." + i;
-      taking.add(
-          HandReading.probe(t.probeId(), probes),
-          HandReading.at(field, t.at(), clock.instant()),
-          HandReading.celsius(field, t.typed(), fahrenheit));
+      UUID probe = HandReading.probe(t.probeId(), probes);
+      Instant at = HandReading.at(field, t.at(), clock.instant());
+      told.put(new Key(probe, at), HandReading.celsius(field, t.typed(), fahrenheit));
+    }
+    Map<UUID, String> names = repository.probeNames(holding);
+    Map<Key, Double> before = repository.at(holding, told.keySet());
+    ReadingWriter.Taking taking = writer.begin(holding, null);
+    int replaced = 0;
+    for (Map.Entry<Key, Double> t : told.entrySet()) {
+      Key k = t.getKey();
+      Double was = before.get(k);
+      if (was == null) {
+        taking.add(k.probe(), k.at(), t.getValue());
+      } else if (!was.equals(t.getValue())) {
+        set(holding, k, t.getValue());
+        replaced++;
+      }
+      note(holding, k, names, was, t.getValue());
     }
     int added = (int) taking.end().added();
-    return new Logged(added, typed.size() - added);
+    return new Logged(added, typed.size() - added - replaced, replaced);
+  }
+
+  /** Whose and when. */
+  public record Key(UUID probe, Instant at) {
+    static Key of(String subject) {
+      int at = subject.indexOf('@');
+      return new Key(
+          UUID.fromString(subject.substring(0, at)), Instant.parse(subject.substring(at + 1)));
+    }
+
+    @Override
+    public String toString() {
+      return probe + "@" + at;
+    }
+  }
+
+  /** Puts a reading right: its figure, its moment, or whose it is. */
+  @Transactional
+  public void change(UUID holding, Key was, TypedReading t, boolean fahrenheit) {
+    Double before = now(holding, was.toString());
+    if (before == null) {
+      throw Problem.notFound("reading");
+    }
+    UUID probe = HandReading.probe(t.probeId(), repository.probesOf(holding));
+    Key is = new Key(probe, HandReading.at("reading", t.at(), clock.instant()));
+    double celsius = HandReading.celsius("reading", t.typed(), fahrenheit);
+    Map<UUID, String> names = repository.probeNames(holding);
+    if (!is.equals(was)) {
+      set(holding, was, null);
+      note(holding, was, names, before, null);
+    }
+    Double there = now(holding, is.toString());
+    set(holding, is, celsius);
+    note(holding, is, names, there, celsius);
+  }
+
+  @Transactional
+  public void remove(UUID holding, Key key) {
+    Double before = now(holding, key.toString());
+    if (before == null) {
+      throw Problem.notFound("reading");
+    }
+    set(holding, key, null);
+    note(holding, key, repository.probeNames(holding), before, null);
+  }
+
+  private void note(
+      UUID holding, Key key, Map<UUID, String> names, @Nullable Double was, @Nullable Double is) {
+    changes.made(
+        holding, kind(), key.toString(), names.getOrDefault(key.probe(), "reading"), was, is);
+  }
+
+  private void set(UUID holding, Key key, @Nullable Double celsius) {
+    if (celsius == null) {
+      repository.delete(holding, key);
+    } else {
+      repository.set(holding, key, celsius);
+    }
+    events.publishEvent(InputChanged.beliefs(holding, key.probe(), key.at(), key.at()));
+    events.publishEvent(new LiveReadings.Came(holding, Set.of(key.probe())));
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.READING;
+  }
+
+  @Override
+  public @Nullable Double now(UUID holding, String subject) {
+    Key key = Key.of(subject);
+    return repository.at(holding, Set.of(key)).get(key);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    set(holding, Key.of(subject), state == null ? null : state.asDouble());
   }
 
   public Set<UUID> probesOf(UUID holding) {

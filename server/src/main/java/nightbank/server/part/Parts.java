@@ -4,34 +4,50 @@ import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.house.Houses;
 import nightbank.server.part.PartDesign.EndDesign;
 import nightbank.server.part.PartDesign.HeatTo;
 import nightbank.server.part.internal.PartRepository;
 import nightbank.server.shared.InputChanged;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** A holding's sources, circuits and heat pumps: kept and checked. */
 @Service
-public class Parts {
+public class Parts implements Reversible {
   private static final int MOST = 200;
 
   private final PartRepository repository;
   private final Houses houses;
   private final ApplicationEventPublisher events;
+  private final Changes changes;
+  private final Json json;
   private final Clock clock;
 
-  Parts(PartRepository repository, Houses houses, ApplicationEventPublisher events, Clock clock) {
+  Parts(
+      PartRepository repository,
+      Houses houses,
+      ApplicationEventPublisher events,
+      Changes changes,
+      Json json,
+      Clock clock) {
     this.repository = repository;
     this.houses = houses;
     this.events = events;
+    this.changes = changes;
+    this.json = json;
     this.clock = clock;
   }
 
@@ -61,7 +77,9 @@ public class Parts {
     PartView part = checked(holding, id, draft, 1);
     repository.insert(holding, part, clock.instant());
     changed(holding, part.design());
-    return get(holding, id);
+    PartView made = get(holding, id);
+    note(holding, null, made);
+    return made;
   }
 
   @Transactional
@@ -73,13 +91,73 @@ public class Parts {
     }
     changed(holding, before.design());
     changed(holding, part.design());
+    note(holding, before, part);
     return get(holding, id);
   }
 
   @Transactional
   public void remove(UUID holding, UUID id) {
-    changed(holding, get(holding, id).design());
-    repository.remove(holding, id);
+    note(holding, get(holding, id), null);
+    put(holding, id.toString(), null);
+  }
+
+  /** Takes a house's parts away with it. */
+  @EventListener
+  void goesWith(Houses.Goes house) {
+    of(house.holding(), house.id()).forEach(p -> remove(house.holding(), p.id()));
+  }
+
+  /** Takes a store's own parts away with it; what joins it to others has to be changed first. */
+  public void leave(UUID holding, UUID store) {
+    for (PartView p : repository.all(holding)) {
+      Set<UUID> named = p.design().stores();
+      if (named.equals(Set.of(store))) {
+        remove(holding, p.id());
+      } else if (named.contains(store)) {
+        throw Problem.invalid(
+            "parts",
+            "“%s” joins it to other stores.".formatted(p.name()),
+            "Take it away, or join it otherwise, first.");
+      }
+    }
+  }
+
+  private void note(UUID holding, @Nullable PartView before, @Nullable PartView after) {
+    PartView p = after == null ? before : after;
+    changes.made(holding, kind(), p.id().toString(), p.name(), draft(before), draft(after));
+  }
+
+  private static @Nullable PartDraft draft(@Nullable PartView p) {
+    return p == null ? null : new PartDraft(p.id(), p.name(), p.houseId(), p.design());
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.PART;
+  }
+
+  @Override
+  public @Nullable PartDraft now(UUID holding, String subject) {
+    return draft(repository.find(holding, UUID.fromString(subject)).orElse(null));
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    UUID id = UUID.fromString(subject);
+    Optional<PartView> before = repository.find(holding, id);
+    before.ifPresent(p -> changed(holding, p.design()));
+    if (state == null) {
+      repository.remove(holding, id);
+      return;
+    }
+    PartDraft d = json.read(state, PartDraft.class);
+    PartView part =
+        new PartView(
+            id, d.name(), d.houseId(), d.design(), before.map(PartView::version).orElse(1));
+    repository.insert(holding, part, clock.instant());
+    before.ifPresent(p -> repository.update(holding, part, clock.instant()));
+    changed(holding, part.design());
   }
 
   /** What is judged of the stores that it names rests on it. */

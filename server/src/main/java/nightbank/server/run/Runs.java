@@ -7,26 +7,40 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.run.internal.RunRepository;
 import nightbank.server.shared.InputChanged;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Runs: marked, named, removed. Readings stay whatever happens to runs. */
 @Service
-public class Runs {
+public class Runs implements Reversible {
   private final RunRepository repository;
   private final Stores stores;
   private final ApplicationEventPublisher events;
+  private final Changes changes;
+  private final Json json;
 
-  Runs(RunRepository repository, Stores stores, ApplicationEventPublisher events) {
+  Runs(
+      RunRepository repository,
+      Stores stores,
+      ApplicationEventPublisher events,
+      Changes changes,
+      Json json) {
     this.repository = repository;
     this.stores = stores;
     this.events = events;
+    this.changes = changes;
+    this.json = json;
   }
 
   /** What a keeper sends. */
@@ -61,9 +75,41 @@ public class Runs {
     return get(holding, id);
   }
 
+  /** A run that is being taken away, and its places in trials with it. */
+  public record Goes(UUID holding, UUID id) {}
+
+  @Transactional
   public void remove(UUID holding, UUID id) {
-    get(holding, id);
+    RunView before = get(holding, id);
+    events.publishEvent(new Goes(holding, id));
     repository.delete(holding, id);
+    changes.made(holding, kind(), id.toString(), before.name(), before, null);
+  }
+
+  /** Takes a store's runs away with it. */
+  @EventListener
+  void goesWith(Stores.Goes store) {
+    repository.all(store.holding(), store.id()).forEach(r -> remove(store.holding(), r.id()));
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.RUN;
+  }
+
+  @Override
+  public @Nullable RunView now(UUID holding, String subject) {
+    return repository.find(holding, UUID.fromString(subject)).orElse(null);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    if (state == null) {
+      repository.delete(holding, UUID.fromString(subject));
+    } else {
+      keep(holding, json.read(state, RunView.class));
+    }
   }
 
   /** Two runs of one: the first keeps its name and its id. */
@@ -93,12 +139,18 @@ public class Runs {
     }
     Instant from = a.from().isBefore(b.from()) ? a.from() : b.from();
     Instant to = a.to().isAfter(b.to()) ? a.to() : b.to();
-    repository.delete(holding, other);
+    remove(holding, other);
     save(holding, checked(id, a.storeId(), new RunDraft(id, a.name(), from, to), a.importId()));
     return get(holding, id);
   }
 
   private void save(UUID holding, RunView run) {
+    RunView before = now(holding, run.id().toString());
+    keep(holding, run);
+    changes.made(holding, kind(), run.id().toString(), run.name(), before, run);
+  }
+
+  private void keep(UUID holding, RunView run) {
     repository.save(holding, run);
     events.publishEvent(InputChanged.design(holding, Set.of(InputChanged.Keys.run(run.id()))));
     events.publishEvent(new SheetsAhead.RunKept(holding, run.id()));

@@ -2,6 +2,7 @@ package nightbank.server.shared;
 
 import org.jooq.JSONB;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Records to and from jsonb columns. */
@@ -15,6 +16,10 @@ public class Json {
 
   public JSONB write(Object value) {
     return JSONB.valueOf(mapper.writeValueAsString(value));
+  }
+
+  public <T> T read(JsonNode json, Class<T> type) {
+    return mapper.treeToValue(json, type);
   }
 
   public <T> T read(JSONB json, Class<T> type) {

@@ -26,6 +26,8 @@ import nightbank.core.store.model.StoreState;
 import nightbank.core.usual.Usual;
 import nightbank.server.book.Books;
 import nightbank.server.book.MediaBook;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.HouseView;
 import nightbank.server.house.Houses;
@@ -34,17 +36,20 @@ import nightbank.server.part.PartView;
 import nightbank.server.part.Parts;
 import nightbank.server.part.StoreHeat;
 import nightbank.server.shared.InputChanged;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.internal.StoreRepository;
 import nightbank.server.store.internal.StoreRepository.StoredStore;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Stores: kept, checked, appraised, and handed to the core. */
 @Service
-public class Stores {
+public class Stores implements Reversible {
   private static final Set<ProbeView.Kind> BESIDE =
       Set.of(ProbeView.Kind.AIR, ProbeView.Kind.OUTDOOR);
   private static final int MOST_PROBES = 100;
@@ -54,6 +59,8 @@ public class Stores {
   private final Books books;
   private final Parts parts;
   private final ApplicationEventPublisher events;
+  private final Changes changes;
+  private final Json json;
   private final Clock clock;
   private final Cache<Described, StateFromProbes> fields =
       Caffeine.newBuilder().maximumSize(200).build();
@@ -64,12 +71,16 @@ public class Stores {
       Books books,
       Parts parts,
       ApplicationEventPublisher events,
+      Changes changes,
+      Json json,
       Clock clock) {
     this.repository = repository;
     this.houses = houses;
     this.books = books;
     this.parts = parts;
     this.events = events;
+    this.changes = changes;
+    this.json = json;
     this.clock = clock;
   }
 
@@ -215,10 +226,14 @@ public class Stores {
         store, StoreMapping.toCore(store.design(), store.probes(), book), book);
   }
 
+  /** A store that is being taken away, and what was made of its readings with it. */
+  public record Goes(UUID holding, UUID id) {}
+
   @Transactional
   public StoreView create(UUID holding, StoreDraft draft) {
     check(holding, draft);
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
+    StoreDraft before = now(holding, id.toString());
     repository.insert(
         holding,
         id,
@@ -228,9 +243,71 @@ public class Stores {
         draft.design(),
         clock.instant());
     stored(holding, id);
-    repository.saveProbes(holding, id, draft.houseId(), draft.probes());
+    repository.saveProbes(holding, id, draft.houseId(), draft.probes(), clock.instant());
     changed(holding, id, !air(draft.probes()).isEmpty());
+    note(holding, id, before);
     return get(holding, id);
+  }
+
+  /** Takes a store away, with its runs and its own parts; its readings and what was done stay. */
+  @Transactional
+  public void remove(UUID holding, UUID id) {
+    StoreDraft before = draft(stored(holding, id), probes(holding, id));
+    parts.leave(holding, id);
+    events.publishEvent(new Goes(holding, id));
+    put(holding, id.toString(), null);
+    note(holding, id, before);
+  }
+
+  /** Its stores stand in no house when a house goes. */
+  @EventListener
+  void standsOn(Houses.Goes house) {
+    for (StoredStore s : repository.all(house.holding())) {
+      if (house.id().equals(s.houseId())) {
+        StoreDraft d = draft(s, probes(house.holding(), s.id()));
+        change(
+            house.holding(),
+            s.id(),
+            new StoreDraft(d.id(), d.name(), null, d.planned(), d.design(), d.probes()),
+            s.version());
+      }
+    }
+  }
+
+  private void note(UUID holding, UUID id, @Nullable StoreDraft before) {
+    StoreDraft after = now(holding, id.toString());
+    String name = after == null ? before.name() : after.name();
+    changes.made(holding, kind(), id.toString(), name, before, after);
+  }
+
+  private static StoreDraft draft(StoredStore s, List<ProbeView> probes) {
+    return new StoreDraft(s.id(), s.name(), s.houseId(), s.planned(), s.design(), probes);
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.STORE;
+  }
+
+  @Override
+  public @Nullable StoreDraft now(UUID holding, String subject) {
+    UUID id = UUID.fromString(subject);
+    return repository.find(holding, id).map(s -> draft(s, probes(holding, id))).orElse(null);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    UUID id = UUID.fromString(subject);
+    if (state == null) {
+      repository.remove(holding, id, clock.instant());
+    } else {
+      StoreDraft d = json.read(state, StoreDraft.class);
+      repository.restore(
+          holding, id, d.houseId(), d.name(), d.isPlanned(), d.design(), clock.instant());
+      repository.saveProbes(holding, id, d.houseId(), d.probes(), clock.instant());
+    }
+    changed(holding, id, true);
   }
 
   @Transactional
@@ -249,11 +326,12 @@ public class Stores {
         clock.instant())) {
       throw Problem.changedMeanwhile("store");
     }
-    repository.saveProbes(holding, id, draft.houseId(), draft.probes());
+    repository.saveProbes(holding, id, draft.houseId(), draft.probes(), clock.instant());
     boolean moved =
         !Objects.equals(before.houseId(), draft.houseId())
             && !(air(probes).isEmpty() && air(draft.probes()).isEmpty());
     changed(holding, id, moved || !air(probes).equals(air(draft.probes())));
+    note(holding, id, draft(before, probes));
     return get(holding, id);
   }
 
@@ -361,17 +439,18 @@ public class Stores {
             .max()
             .orElse(Double.NaN);
     StoreHeat heat = StoreHeat.of(s.id(), heating);
-    return new StoreView(
-        s.id(),
-        s.name(),
-        s.version(),
-        s.houseId(),
-        s.planned(),
-        core.place().reachesHouse() || heat.ledToHouse(),
-        s.design(),
-        probes,
-        Appraiser.appraise(s.design(), core, heat, book, hottest, room),
-        now(s, core, heat.kind() == StoreFacts.SourceKind.HEAP, probes, latest));
+    return StoreViewBuilder.builder()
+        .id(s.id())
+        .name(s.name())
+        .version(s.version())
+        .houseId(s.houseId())
+        .planned(s.planned())
+        .reachesHouse(core.place().reachesHouse() || heat.ledToHouse())
+        .design(s.design())
+        .probes(probes)
+        .appraisal(Appraiser.appraise(s.design(), core, heat, book, hottest, room))
+        .now(now(s, core, heat.kind() == StoreFacts.SourceKind.HEAP, probes, latest))
+        .build();
   }
 
   private StoreView.Now now(

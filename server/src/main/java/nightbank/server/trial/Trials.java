@@ -11,22 +11,28 @@ import java.util.UUID;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.judgement.JudgedRun;
 import nightbank.core.trial.Trial;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
 import nightbank.server.run.Judgements;
 import nightbank.server.run.RunView;
 import nightbank.server.run.Runs;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
 import nightbank.server.trial.internal.TrialRepository;
 import nightbank.server.weather.HourlyWeather;
 import nightbank.server.weather.Weathers;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Trials: kept, judged, taken away. Runs stay whatever happens to trials. */
 @Service
-public class Trials {
+public class Trials implements Reversible {
   private static final int MOST_RUNS = 12;
   private static final double LONGEST = 240 * 3600;
 
@@ -36,6 +42,8 @@ public class Trials {
   private final Judgements judgements;
   private final EventLog events;
   private final Weathers weathers;
+  private final Changes changes;
+  private final Json json;
   private final Clock clock;
 
   Trials(
@@ -45,6 +53,8 @@ public class Trials {
       Judgements judgements,
       EventLog events,
       Weathers weathers,
+      Changes changes,
+      Json json,
       Clock clock) {
     this.repository = repository;
     this.runs = runs;
@@ -52,6 +62,8 @@ public class Trials {
     this.judgements = judgements;
     this.events = events;
     this.weathers = weathers;
+    this.changes = changes;
+    this.json = json;
     this.clock = clock;
   }
 
@@ -79,17 +91,67 @@ public class Trials {
   @Transactional
   public TrialView save(UUID holding, UUID id, TrialDraft draft) {
     check(holding, draft);
-    String name = draft.name().strip();
-    if (!repository.save(holding, id, name, draft.runs(), clock.instant())) {
+    TrialDraft before = now(holding, id.toString());
+    keep(holding, id, draft);
+    note(holding, id, before);
+    return get(holding, id);
+  }
+
+  private void keep(UUID holding, UUID id, TrialDraft d) {
+    if (!repository.save(holding, id, d.name().strip(), d.runs(), clock.instant())) {
       throw Problem.notFound("trial");
     }
-    return get(holding, id);
   }
 
   @Transactional
   public void remove(UUID holding, UUID id) {
     get(holding, id);
+    TrialDraft before = now(holding, id.toString());
     repository.delete(holding, id);
+    note(holding, id, before);
+  }
+
+  /** A run that goes leaves the trials it stands in. */
+  @EventListener
+  void leaves(Runs.Goes run) {
+    for (TrialRepository.Kept t : repository.all(run.holding())) {
+      List<Sided> left = t.runs().stream().filter(s -> !s.runId().equals(run.id())).toList();
+      if (left.size() < t.runs().size()) {
+        TrialDraft before = new TrialDraft(t.name(), t.runs());
+        keep(run.holding(), t.id(), new TrialDraft(t.name(), left));
+        note(run.holding(), t.id(), before);
+      }
+    }
+  }
+
+  private void note(UUID holding, UUID id, @Nullable TrialDraft before) {
+    TrialDraft after = now(holding, id.toString());
+    String name = after == null ? before.name() : after.name();
+    changes.made(holding, kind(), id.toString(), name, before, after);
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.TRIAL;
+  }
+
+  @Override
+  public @Nullable TrialDraft now(UUID holding, String subject) {
+    return repository
+        .find(holding, UUID.fromString(subject))
+        .map(t -> new TrialDraft(t.name(), t.runs()))
+        .orElse(null);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    UUID id = UUID.fromString(subject);
+    if (state == null) {
+      repository.delete(holding, id);
+    } else {
+      keep(holding, id, json.read(state, TrialDraft.class));
+    }
   }
 
   /**

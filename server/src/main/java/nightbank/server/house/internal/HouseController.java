@@ -8,7 +8,9 @@ import nightbank.server.house.HouseDesign;
 import nightbank.server.house.HouseView;
 import nightbank.server.house.Houses;
 import nightbank.server.shared.Versions;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -16,6 +18,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Houses over HTTP. */
@@ -66,5 +69,12 @@ class HouseController {
     access.require(holdingId, Role.KEEPER);
     HouseView changed = houses.change(holdingId, houseId, draft, Versions.of(ifMatch));
     return Versions.tagged(changed.version(), changed);
+  }
+
+  @DeleteMapping("/{houseId}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable UUID holdingId, @PathVariable UUID houseId) {
+    access.require(holdingId, Role.KEEPER);
+    houses.remove(holdingId, houseId);
   }
 }

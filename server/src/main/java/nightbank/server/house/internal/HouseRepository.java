@@ -29,6 +29,7 @@ public class HouseRepository {
   public List<StoredHouse> all(UUID holding) {
     return db.selectFrom(GREENHOUSE)
         .where(GREENHOUSE.HOLDING_ID.eq(holding))
+        .and(GREENHOUSE.REMOVED_AT.isNull())
         .orderBy(GREENHOUSE.NAME)
         .fetch(this::map);
   }
@@ -37,6 +38,7 @@ public class HouseRepository {
     return db.selectFrom(GREENHOUSE)
         .where(GREENHOUSE.HOLDING_ID.eq(holding))
         .and(GREENHOUSE.ID.eq(id))
+        .and(GREENHOUSE.REMOVED_AT.isNull())
         .fetchOptional(this::map);
   }
 
@@ -61,8 +63,30 @@ public class HouseRepository {
             .where(GREENHOUSE.HOLDING_ID.eq(holding))
             .and(GREENHOUSE.ID.eq(id))
             .and(GREENHOUSE.VERSION.eq(version))
+            .and(GREENHOUSE.REMOVED_AT.isNull())
             .execute()
         == 1;
+  }
+
+  public void remove(UUID holding, UUID id, Instant now) {
+    db.update(GREENHOUSE)
+        .set(GREENHOUSE.REMOVED_AT, now)
+        .where(GREENHOUSE.HOLDING_ID.eq(holding))
+        .and(GREENHOUSE.ID.eq(id))
+        .execute();
+  }
+
+  /** As it was once, whatever it is now. */
+  public void restore(UUID holding, UUID id, String name, HouseDesign design, Instant now) {
+    db.update(GREENHOUSE)
+        .set(GREENHOUSE.NAME, name)
+        .set(GREENHOUSE.DESIGN, json.write(design))
+        .set(GREENHOUSE.VERSION, GREENHOUSE.VERSION.plus(1))
+        .set(GREENHOUSE.UPDATED_AT, now)
+        .setNull(GREENHOUSE.REMOVED_AT)
+        .where(GREENHOUSE.HOLDING_ID.eq(holding))
+        .and(GREENHOUSE.ID.eq(id))
+        .execute();
   }
 
   private StoredHouse map(GreenhouseRecord r) {

@@ -89,7 +89,12 @@ public class EventRepository {
 
   public boolean storeBelongs(UUID holding, UUID store) {
     return db.fetchExists(
-        HEAT_STORE, HEAT_STORE.HOLDING_ID.eq(holding).and(HEAT_STORE.ID.eq(store)));
+        HEAT_STORE,
+        HEAT_STORE
+            .HOLDING_ID
+            .eq(holding)
+            .and(HEAT_STORE.ID.eq(store))
+            .and(HEAT_STORE.REMOVED_AT.isNull()));
   }
 
   public void insert(UUID holding, EventView e) {

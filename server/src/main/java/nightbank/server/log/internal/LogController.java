@@ -8,6 +8,8 @@ import nightbank.server.account.Role;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
 import nightbank.server.log.LiveReadings;
+import nightbank.server.log.Notes;
+import nightbank.server.log.NotesView;
 import nightbank.server.log.Readings;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -28,12 +30,14 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RequestMapping("/api/holdings/{holdingId}")
 class LogController {
   private final Readings readings;
+  private final Notes notes;
   private final EventLog events;
   private final LiveReadings live;
   private final Access access;
 
-  LogController(Readings readings, EventLog events, LiveReadings live, Access access) {
+  LogController(Readings readings, Notes notes, EventLog events, LiveReadings live, Access access) {
     this.readings = readings;
+    this.notes = notes;
     this.events = events;
     this.live = live;
     this.access = access;
@@ -51,6 +55,45 @@ class LogController {
   Readings.Logged log(@PathVariable UUID holdingId, @RequestBody Typed typed) {
     access.require(holdingId, Role.HELPER);
     return readings.log(holdingId, typed.readings(), typed.fahrenheit());
+  }
+
+  @GetMapping("/stores/{storeId}/notebook")
+  Readings.Notebook notebook(
+      @PathVariable UUID holdingId, @PathVariable UUID storeId, @RequestParam Instant before) {
+    access.require(holdingId, Role.GUEST);
+    return readings.notebook(holdingId, storeId, before);
+  }
+
+  @PostMapping("/stores/{storeId}/notes")
+  NotesView understood(
+      @PathVariable UUID holdingId, @PathVariable UUID storeId, @RequestBody Notes.Written w) {
+    access.require(holdingId, Role.HELPER);
+    return notes.understood(holdingId, storeId, w);
+  }
+
+  /** A reading put right: all of it as it should be. */
+  record Corrected(UUID probeId, Instant at, String typed, boolean fahrenheit) {}
+
+  @PutMapping("/probes/{probeId}/readings/{at}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void change(
+      @PathVariable UUID holdingId,
+      @PathVariable UUID probeId,
+      @PathVariable Instant at,
+      @RequestBody Corrected c) {
+    access.require(holdingId, Role.HELPER);
+    readings.change(
+        holdingId,
+        new Readings.Key(probeId, at),
+        new Readings.TypedReading(c.probeId(), c.at(), c.typed()),
+        c.fahrenheit());
+  }
+
+  @DeleteMapping("/probes/{probeId}/readings/{at}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable UUID holdingId, @PathVariable UUID probeId, @PathVariable Instant at) {
+    access.require(holdingId, Role.HELPER);
+    readings.remove(holdingId, new Readings.Key(probeId, at));
   }
 
   @GetMapping("/events")

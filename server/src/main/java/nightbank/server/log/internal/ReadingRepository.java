@@ -1,8 +1,12 @@
 package nightbank.server.log.internal;
 
+import static nightbank.db.Tables.HEAT_STORE;
 import static nightbank.db.Tables.PROBE;
 import static nightbank.db.Tables.READING;
+import static org.jooq.Records.mapping;
+import static org.jooq.impl.DSL.lateral;
 import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.select;
 
 import java.time.Instant;
 import java.time.YearMonth;
@@ -19,6 +23,7 @@ import java.util.Set;
 import java.util.UUID;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.db.Routines;
+import nightbank.server.log.Readings;
 import nightbank.server.store.ProbeView;
 import org.jooq.DSLContext;
 import org.jooq.Record3;
@@ -63,6 +68,12 @@ public class ReadingRepository {
       SELECT ?, ?, * FROM unnest(?::uuid[], ?::timestamptz[], ?::float8[]) ON CONFLICT DO NOTHING
       """;
 
+  private static final String AT =
+      """
+      SELECT r.probe_id, r.at, r.celsius FROM unnest(?::uuid[], ?::timestamptz[]) AS k(probe_id, at)
+        JOIN reading r ON r.probe_id = k.probe_id AND r.at = k.at AND r.holding_id = ?
+      """;
+
   private final DSLContext db;
 
   ReadingRepository(DSLContext db) {
@@ -73,7 +84,11 @@ public class ReadingRepository {
   public record Row(UUID probeId, Instant at, double celsius) {}
 
   public Set<UUID> probesOf(UUID holding) {
-    return db.select(PROBE.ID).from(PROBE).where(PROBE.HOLDING_ID.eq(holding)).fetchSet(PROBE.ID);
+    return db.select(PROBE.ID)
+        .from(PROBE)
+        .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.REMOVED_AT.isNull())
+        .fetchSet(PROBE.ID);
   }
 
   /**
@@ -92,6 +107,74 @@ public class ReadingRepository {
       celsius[i] = rows.get(i).celsius();
     }
     return db.execute(INSERT, holding, importId, probes, at, celsius);
+  }
+
+  /** What stands at some moments. */
+  public Map<Readings.Key, Double> at(UUID holding, Collection<Readings.Key> keys) {
+    Map<Readings.Key, Double> found = new HashMap<>();
+    db.resultQuery(
+            AT,
+            keys.stream().map(Readings.Key::probe).toArray(UUID[]::new),
+            keys.stream().map(Readings.Key::at).toArray(Instant[]::new),
+            holding)
+        .coerce(READING.PROBE_ID, READING.AT, READING.CELSIUS)
+        .forEach(r -> found.put(new Readings.Key(r.value1(), r.value2()), r.value3()));
+    return found;
+  }
+
+  /** Puts a figure there, whatever stood there. */
+  public void set(UUID holding, Readings.Key key, double celsius) {
+    ensureMonth(YearMonth.from(key.at().atOffset(ZoneOffset.UTC)));
+    db.insertInto(READING)
+        .set(READING.PROBE_ID, key.probe())
+        .set(READING.AT, key.at())
+        .set(READING.HOLDING_ID, holding)
+        .set(READING.CELSIUS, celsius)
+        .onConflict(READING.PROBE_ID, READING.AT)
+        .doUpdate()
+        .set(READING.CELSIUS, celsius)
+        .where(READING.HOLDING_ID.eq(holding))
+        .execute();
+  }
+
+  public void delete(UUID holding, Readings.Key key) {
+    db.deleteFrom(READING)
+        .where(READING.PROBE_ID.eq(key.probe()))
+        .and(READING.AT.eq(key.at()))
+        .and(READING.HOLDING_ID.eq(holding))
+        .execute();
+  }
+
+  /** The newest of a store's probes before a moment. */
+  public List<Readings.ReadingView> newest(UUID holding, UUID store, Instant before, int most) {
+    return db.select(READING.PROBE_ID, READING.AT, READING.CELSIUS)
+        .from(PROBE)
+        .crossJoin(
+            lateral(
+                    select(READING.PROBE_ID, READING.AT, READING.CELSIUS)
+                        .from(READING)
+                        .where(READING.PROBE_ID.eq(PROBE.ID))
+                        .and(READING.AT.lt(before))
+                        .orderBy(READING.AT.desc())
+                        .limit(most))
+                .as(READING))
+        .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.HEAT_STORE_ID.eq(store))
+        .and(PROBE.REMOVED_AT.isNull())
+        .orderBy(READING.AT.desc(), PROBE.RANK)
+        .limit(most)
+        .fetch(mapping(Readings.ReadingView::new));
+  }
+
+  /** What people call them: probe and store. */
+  public Map<UUID, String> probeNames(UUID holding) {
+    return db.select(PROBE.ID, PROBE.NAME, HEAT_STORE.NAME)
+        .from(PROBE)
+        .leftJoin(HEAT_STORE)
+        .on(HEAT_STORE.ID.eq(PROBE.HEAT_STORE_ID))
+        .where(PROBE.HOLDING_ID.eq(holding))
+        .fetchMap(
+            r -> r.value1(), r -> r.value3() == null ? r.value2() : r.value2() + ", " + r.value3());
   }
 
   /** In a transaction of its own: nobody waits for the end of the one that writes into it. */
@@ -193,6 +276,7 @@ public class ReadingRepository {
     db.select(PROBE.ID, PROBE.HEAT_STORE_ID)
         .from(PROBE)
         .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.REMOVED_AT.isNull())
         .and(PROBE.GREENHOUSE_ID.eq(house))
         .and(PROBE.KIND.eq(ProbeView.Kind.AIR.name()))
         .forEach(r -> found.put(r.value1(), r.value2()));
@@ -203,6 +287,7 @@ public class ReadingRepository {
     return db.select(PROBE.ID)
         .from(PROBE)
         .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.REMOVED_AT.isNull())
         .and(PROBE.KIND.eq(ProbeView.Kind.OUTDOOR.name()))
         .fetch(PROBE.ID);
   }

@@ -83,6 +83,7 @@ public class PartRepository {
     return db.select(HEAT_STORE.ID)
         .from(HEAT_STORE)
         .where(HEAT_STORE.HOLDING_ID.eq(holding))
+        .and(HEAT_STORE.REMOVED_AT.isNull())
         .and(HEAT_STORE.ID.in(ids))
         .fetchSet(HEAT_STORE.ID);
   }
@@ -92,6 +93,7 @@ public class PartRepository {
     return db.select(HEAT_STORE.ID)
         .from(HEAT_STORE)
         .where(HEAT_STORE.HOLDING_ID.eq(holding))
+        .and(HEAT_STORE.REMOVED_AT.isNull())
         .and(HEAT_STORE.ID.in(ids))
         .and(condition("{0}->'led'->>'way' IS NOT NULL", HEAT_STORE.DESIGN))
         .fetchSet(HEAT_STORE.ID);

@@ -20,7 +20,9 @@ import nightbank.server.store.BuildView;
 import nightbank.server.store.StoreDesign;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,6 +30,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Stores and the tables they choose from, over HTTP. */
@@ -118,5 +121,12 @@ class StoreController {
     access.require(holdingId, Role.KEEPER);
     StoreView changed = stores.change(holdingId, storeId, draft, Versions.of(ifMatch));
     return Versions.tagged(changed.version(), changed);
+  }
+
+  @DeleteMapping("/api/holdings/{holdingId}/stores/{storeId}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable UUID holdingId, @PathVariable UUID storeId) {
+    access.require(holdingId, Role.KEEPER);
+    stores.remove(holdingId, storeId);
   }
 }

@@ -38,6 +38,7 @@ public class StoreRepository {
   public List<StoredStore> all(UUID holding) {
     return db.selectFrom(HEAT_STORE)
         .where(HEAT_STORE.HOLDING_ID.eq(holding))
+        .and(HEAT_STORE.REMOVED_AT.isNull())
         .orderBy(HEAT_STORE.NAME)
         .fetch(this::map);
   }
@@ -46,6 +47,7 @@ public class StoreRepository {
     return db.selectFrom(HEAT_STORE)
         .where(HEAT_STORE.HOLDING_ID.eq(holding))
         .and(HEAT_STORE.ID.eq(id))
+        .and(HEAT_STORE.REMOVED_AT.isNull())
         .fetchOptional(this::map);
   }
 
@@ -53,6 +55,7 @@ public class StoreRepository {
     return db.selectFrom(PROBE)
         .where(PROBE.HOLDING_ID.eq(holding))
         .and(PROBE.HEAT_STORE_ID.isNotNull())
+        .and(PROBE.REMOVED_AT.isNull())
         .orderBy(PROBE.RANK, PROBE.NAME)
         .fetchGroups(PROBE.HEAT_STORE_ID, r -> probe(r.into(PROBE)));
   }
@@ -70,6 +73,7 @@ public class StoreRepository {
         .from(PROBE)
         .crossJoin(last)
         .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.REMOVED_AT.isNull())
         .fetch(r -> new StoreView.Latest(r.value1(), r.value2(), r.value3()));
   }
 
@@ -112,16 +116,56 @@ public class StoreRepository {
             .where(HEAT_STORE.HOLDING_ID.eq(holding))
             .and(HEAT_STORE.ID.eq(id))
             .and(HEAT_STORE.VERSION.eq(version))
+            .and(HEAT_STORE.REMOVED_AT.isNull())
             .execute()
         == 1;
   }
 
+  public void remove(UUID holding, UUID id, Instant now) {
+    db.update(HEAT_STORE)
+        .set(HEAT_STORE.REMOVED_AT, now)
+        .where(HEAT_STORE.HOLDING_ID.eq(holding))
+        .and(HEAT_STORE.ID.eq(id))
+        .execute();
+    db.update(PROBE)
+        .set(PROBE.REMOVED_AT, now)
+        .where(PROBE.HOLDING_ID.eq(holding))
+        .and(PROBE.HEAT_STORE_ID.eq(id))
+        .and(PROBE.REMOVED_AT.isNull())
+        .execute();
+  }
+
+  /** As it was once, whatever it is now; its probes follow by {@link #saveProbes}. */
+  public void restore(
+      UUID holding,
+      UUID id,
+      UUID house,
+      String name,
+      boolean planned,
+      StoreDesign design,
+      Instant now) {
+    db.update(HEAT_STORE)
+        .set(HEAT_STORE.GREENHOUSE_ID, house)
+        .set(HEAT_STORE.NAME, name)
+        .set(HEAT_STORE.PLANNED, planned)
+        .set(HEAT_STORE.DESIGN, json.write(design))
+        .set(HEAT_STORE.VERSION, HEAT_STORE.VERSION.plus(1))
+        .set(HEAT_STORE.UPDATED_AT, now)
+        .setNull(HEAT_STORE.REMOVED_AT)
+        .where(HEAT_STORE.HOLDING_ID.eq(holding))
+        .and(HEAT_STORE.ID.eq(id))
+        .execute();
+  }
+
   /** Makes the store's probes those given; a probe left out goes, its readings stay. */
-  public void saveProbes(UUID holding, UUID store, UUID house, List<ProbeView> probes) {
-    db.deleteFrom(PROBE)
+  public void saveProbes(
+      UUID holding, UUID store, UUID house, List<ProbeView> probes, Instant now) {
+    db.update(PROBE)
+        .set(PROBE.REMOVED_AT, now)
         .where(PROBE.HOLDING_ID.eq(holding))
         .and(PROBE.HEAT_STORE_ID.eq(store))
         .and(PROBE.ID.notIn(probes.stream().map(ProbeView::id).toList()))
+        .and(PROBE.REMOVED_AT.isNull())
         .execute();
     int rank = 0;
     for (ProbeView p : probes) {
@@ -137,6 +181,7 @@ public class StoreRepository {
           .set(PROBE.RANK, rank)
           .onConflict(PROBE.ID)
           .doUpdate()
+          .setNull(PROBE.REMOVED_AT)
           .set(PROBE.GREENHOUSE_ID, house)
           .set(PROBE.KIND, p.kind().name())
           .set(PROBE.NAME, p.name())

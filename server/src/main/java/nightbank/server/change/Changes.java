@@ -1,0 +1,205 @@
+package nightbank.server.change;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import nightbank.server.account.Access;
+import nightbank.server.account.Role;
+import nightbank.server.account.SignedIn;
+import nightbank.server.change.internal.ChangeRepository;
+import nightbank.server.change.internal.ChangeRepository.Entry;
+import nightbank.server.change.internal.ChangeRepository.Kept;
+import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.http.HttpStatus;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What people changed in a holding. What one transaction changes is one change; whoever notes last
+ * gives it its name. What nobody signed in for (a logger, a file read later) is not noted.
+ */
+@Service
+public class Changes {
+  /** For so long what was taken away can come back. */
+  public static final Duration KEPT = Duration.ofDays(30);
+
+  private static final int MOST = 200;
+
+  private final ChangeRepository repository;
+  private final Access access;
+  private final ObjectProvider<Reversible> reversible;
+  private final JsonMapper mapper;
+  private final Clock clock;
+
+  Changes(
+      ChangeRepository repository,
+      Access access,
+      ObjectProvider<Reversible> reversible,
+      JsonMapper mapper,
+      Clock clock) {
+    this.repository = repository;
+    this.access = access;
+    this.reversible = reversible;
+    this.mapper = mapper;
+    this.clock = clock;
+  }
+
+  /** What is changed. */
+  public enum Kind {
+    READING,
+    EVENT,
+    RUN,
+    TRIAL,
+    PART,
+    STORE,
+    HOUSE
+  }
+
+  /** What became of it. */
+  public enum Verb {
+    MADE,
+    CHANGED,
+    REMOVED
+  }
+
+  /**
+   * Notes, in the transaction that makes it, that a thing is another now.
+   *
+   * @param name what it is called, or a code of it
+   * @param before null where it was not there
+   * @param after null where it is gone
+   */
+  public void made(
+      UUID holding,
+      Kind kind,
+      String subject,
+      String name,
+      @Nullable Object before,
+      @Nullable Object after) {
+    access.signedIn().ifPresent(who -> note(holding, who, kind, subject, name, before, after));
+  }
+
+  private void note(
+      UUID holding,
+      SignedIn who,
+      Kind kind,
+      String subject,
+      String name,
+      @Nullable Object before,
+      @Nullable Object after) {
+    Entry entry =
+        new Entry(kind, subject, name, mapper.valueToTree(before), mapper.valueToTree(after));
+    if (entry.before().equals(entry.after())) {
+      return;
+    }
+    Noted noted = (Noted) TransactionSynchronizationManager.getResource(this);
+    if (noted == null) {
+      noted = new Noted(holding, who.personId());
+      TransactionSynchronizationManager.bindResource(this, noted);
+      TransactionSynchronizationManager.registerSynchronization(noted);
+    }
+    noted.entries.add(entry);
+  }
+
+  /** What the transaction that is open has changed. */
+  private final class Noted implements TransactionSynchronization {
+    private final UUID holding;
+    private final UUID person;
+    private final List<Entry> entries = new ArrayList<>();
+
+    Noted(UUID holding, UUID person) {
+      this.holding = holding;
+      this.person = person;
+    }
+
+    @Override
+    public void beforeCommit(boolean readOnly) {
+      repository.add(holding, person, clock.instant(), entries);
+    }
+
+    @Override
+    public void beforeCompletion() {
+      TransactionSynchronizationManager.unbindResource(Changes.this);
+    }
+  }
+
+  /** The newest first. */
+  public List<ChangeView> newest(UUID holding) {
+    UUID me = me();
+    return repository.newest(holding, MOST).stream().map(k -> view(k, me)).toList();
+  }
+
+  /** Takes a change back, or makes it again; refused where something has changed it since. */
+  @Transactional
+  public ChangeView turn(UUID holding, UUID id, boolean back) {
+    Kept k = repository.find(holding, id).orElseThrow(() -> Problem.notFound("change"));
+    access.require(holding, k.person().equals(me()) ? Role.HELPER : Role.KEEPER);
+    if (back == (k.undoneAt() != null)) {
+      return view(k, me());
+    }
+    Map<Kind, Reversible> by = new EnumMap<>(Kind.class);
+    reversible.forEach(r -> by.put(r.kind(), r));
+    List<Entry> entries = k.entries();
+    for (int i = 0; i < entries.size(); i++) {
+      Entry e = entries.get(back ? entries.size() - 1 - i : i);
+      turn(holding, e, back, by.get(e.kind()));
+    }
+    repository.turned(holding, id, back ? clock.instant() : null);
+    return view(repository.find(holding, id).orElseThrow(), me());
+  }
+
+  private void turn(UUID holding, Entry e, boolean back, Reversible of) {
+    JsonNode expected = back ? e.after() : e.before();
+    JsonNode wanted = back ? e.before() : e.after();
+    Object now = of.now(holding, e.subject());
+    if (!mapper.readTree(mapper.writeValueAsString(now)).equals(expected)) {
+      throw new Problem(
+          HttpStatus.CONFLICT,
+          "changed-since",
+          e.kind().name(),
+          "“%s” has been changed again since.".formatted(e.name()),
+          "Take back the later change first, or change it by hand.");
+    }
+    of.put(holding, e.subject(), wanted.isNull() ? null : wanted);
+  }
+
+  private UUID me() {
+    return access.signedIn().map(SignedIn::personId).orElse(null);
+  }
+
+  private static ChangeView view(Kept k, UUID me) {
+    Entry last = k.entries().get(k.entries().size() - 1);
+    int count = (int) k.entries().stream().filter(e -> e.kind() == last.kind()).count();
+    boolean one = count == 1 && last.kind() == Kind.READING;
+    return new ChangeView(
+        k.id(),
+        k.at(),
+        k.by(),
+        k.person().equals(me),
+        last.kind(),
+        last.before().isNull() ? Verb.MADE : last.after().isNull() ? Verb.REMOVED : Verb.CHANGED,
+        last.name(),
+        count,
+        one && !last.before().isNull() ? last.before().asDouble() : null,
+        one && !last.after().isNull() ? last.after().asDouble() : null,
+        k.undoneAt());
+  }
+
+  /** What cannot come back any more goes for good. */
+  @Scheduled(initialDelay = 60_000, fixedDelay = 3_600_000)
+  @Transactional
+  void tidy() {
+    repository.forget(clock.instant().minus(KEPT));
+  }
+}

@@ -1,0 +1,5 @@
+/**
+ * What people changed, and how it is taken back: every feature notes how a thing was before and
+ * after, and says how to put it there again.
+ */
+package nightbank.server.change;
