@@ -17,6 +17,16 @@ export const router = createRouter({
           name: 'tonight',
           component: () => import('./features/tonight/TonightPage.vue'),
         },
+        {
+          path: 'changes',
+          name: 'changes',
+          component: () => import('./features/change/ChangesPage.vue'),
+        },
+        {
+          path: 'stores/:store/notebook',
+          name: 'notebook',
+          component: () => import('./features/notebook/NotebookPage.vue'),
+        },
         { path: 'log', name: 'log', component: () => import('./features/log/LogPage.vue') },
         { path: 'round', name: 'round', component: () => import('./features/log/RoundPage.vue') },
         {

@@ -14,7 +14,7 @@ const keys = [
   ['u', 'Your own units'],
   ['arrows', 'Move a handle or a cursor that has the focus; with Shift ten times as far'],
   ['+ and −', 'Closer and wider on a run’s chart'],
-  ['Ctrl Z', 'Undo the last change of a store'],
+  ['Ctrl Z', 'Undo the last change of your own; with Shift make it again'],
   ['?', 'This list'],
 ]
 </script>

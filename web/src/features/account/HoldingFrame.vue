@@ -5,6 +5,7 @@ import { useSession } from '@/shared/session'
 import OwnUnits from '@/shared/OwnUnits.vue'
 import PageOut from '@/shared/PageOut.vue'
 import ShortcutList from '@/shared/ShortcutList.vue'
+import UndoButtons from '../change/UndoButtons.vue'
 import WaitingNote from '@/shared/WaitingNote.vue'
 
 const session = useSession()
@@ -72,6 +73,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       >
       <RouterLink :to="{ name: 'people', params: { holding } }">Place</RouterLink>
     </nav>
+    <UndoButtons v-if="known && known.role !== 'GUEST'" class="undo" :holding="holding" />
     <div class="tools">
       <button type="button" @click="nextTheme">
         <span class="spelled">Light: </span>{{ themes.find((t) => t.id === session.theme)?.word }}
@@ -128,6 +130,14 @@ nav a {
 
 nav a.router-link-active {
   border-bottom-color: var(--ember);
+}
+
+.undo {
+  margin-left: auto;
+}
+
+.undo + .tools {
+  margin-left: 0;
 }
 
 .tools {

@@ -2,12 +2,13 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import HouseDrawing from '@/instruments/HouseDrawing.vue'
 import LossFan from '@/instruments/LossFan.vue'
-import { whole, api } from '@/shared/api/client'
+import { api, body, whole } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import TakeAway from '@/shared/TakeAway.vue'
 import { useSession } from '@/shared/session'
 import { degrees, kelvins, powerOf, mine, lengthOf, thinOf } from '@/shared/units'
 import { catalogueQuery } from '../store/queries'
@@ -19,6 +20,7 @@ import { useTrial } from './useTrial'
 
 const session = useSession()
 const client = useQueryClient()
+const router = useRouter()
 const route = useRoute()
 const holding = String(route.params.holding)
 const id = String(route.params.house)
@@ -71,6 +73,18 @@ async function keep() {
     error.value = e
   }
 }
+const takeAway = () =>
+  body(
+    api.DELETE('/api/holdings/{holdingId}/houses/{houseId}', {
+      params: { path: { holdingId: holding, houseId: id } },
+    }),
+  )
+
+async function leave() {
+  await router.push({ name: 'tonight', params: { holding } })
+  await client.invalidateQueries({ queryKey: ['holding', holding] })
+}
+
 const closeGaps = () => (draft.design.gaps = [])
 const none = null
 
@@ -294,6 +308,10 @@ function massive(is: boolean) {
         </template>
       </fieldset>
     </div>
+    <TakeAway v-if="keeper" class="mt-3" what="this house" :remove="takeAway" @gone="leave"
+      >{{ loaded?.data.name }} goes, and its heaters and other parts with it. Its stores stay, in no
+      house.</TakeAway
+    >
   </form>
 </template>
 

@@ -257,6 +257,11 @@ function moveStop(id: string, by: -1 | 1) {
       >Loggers that send by themselves</RouterLink
     >
   </p>
+  <p>
+    <RouterLink :to="{ name: 'changes', params: { holding } }"
+      >What was changed, and by whom</RouterLink
+    >
+  </p>
 </template>
 
 <style scoped>

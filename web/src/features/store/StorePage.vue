@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { computed, onBeforeUnmount, onMounted, reactive, ref } from 'vue'
-import { useRoute } from 'vue-router'
+import { computed, reactive, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import CutAway from '@/instruments/CutAway.vue'
+import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import TakeAway from '@/shared/TakeAway.vue'
 import { useSession } from '@/shared/session'
 import { day, degrees, hours, massOf, energyOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
@@ -32,6 +34,8 @@ import { useStoreDraft } from './useStoreDraft'
 import { sidesOf } from '@/shared/body'
 
 const session = useSession()
+const client = useQueryClient()
+const router = useRouter()
 const route = useRoute()
 const holding = String(route.params.holding)
 const store = String(route.params.store)
@@ -41,8 +45,11 @@ const { data: runs } = useQuery(runsQuery(holding, store))
 const { data: houses } = useQuery(housesQuery(holding))
 const { data: book } = useQuery(bookQuery(holding))
 const { data: all } = useQuery(storesQuery(holding))
-const { draft, ready, error, state, appraisal, undo, undoable, reload, changedMeanwhile } =
-  useStoreDraft(holding, store, loaded)
+const { draft, ready, error, state, appraisal, reload, changedMeanwhile } = useStoreDraft(
+  holding,
+  store,
+  loaded,
+)
 const selected = ref('mass')
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const zone = computed(() => session.zone(holding))
@@ -123,23 +130,24 @@ function addProbe() {
   selected.value = `probe:${id}`
 }
 
+const counted = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`
+
+const takeAway = () =>
+  body(
+    api.DELETE('/api/holdings/{holdingId}/stores/{storeId}', {
+      params: { path: { holdingId: holding, storeId: store } },
+    }),
+  )
+
+async function leave() {
+  await router.push({ name: 'stores', params: { holding } })
+  await client.invalidateQueries({ queryKey: ['holding', holding] })
+}
+
 function removeProbe(id: string) {
   draft.probes = draft.probes.filter((p) => p.id !== id)
   selected.value = 'mass'
 }
-
-function key(e: KeyboardEvent) {
-  if (
-    (e.ctrlKey || e.metaKey) &&
-    e.key === 'z' &&
-    !/INPUT|TEXTAREA/.test((e.target as HTMLElement).tagName)
-  ) {
-    e.preventDefault()
-    void undo()
-  }
-}
-onMounted(() => window.addEventListener('keydown', key))
-onBeforeUnmount(() => window.removeEventListener('keydown', key))
 </script>
 
 <template>
@@ -156,7 +164,6 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       <span class="soft" role="status">{{
         { kept: 'Kept', changing: 'Keeping …', refused: 'Not kept' }[state]
       }}</span>
-      <BButton v-if="keeper" variant="secondary" :disabled="!undoable" @click="undo">Undo</BButton>
     </div>
     <p v-if="charging && charge" class="verdict" role="status">
       {{ chargeSentence(charge, draft.design, session.units) }}
@@ -204,6 +211,11 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           }}</BButton>
           <RouterLink class="btn btn-secondary" :to="{ name: 'build', params: { holding, store } }"
             >Build sheet</RouterLink
+          >
+          <RouterLink
+            class="btn btn-secondary"
+            :to="{ name: 'notebook', params: { holding, store } }"
+            >Notebook</RouterLink
           >
           <RouterLink
             v-if="house"
@@ -320,6 +332,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
         <p v-if="keeper" class="mt-3 d-flex gap-2 flex-wrap">
           <BButton variant="secondary" @click="addProbe">Add a probe</BButton>
         </p>
+        <TakeAway v-if="keeper" what="this store" :remove="takeAway" @gone="leave"
+          >{{ draft.name }} goes, and its {{ counted(runs?.length ?? 0, 'run') }} and its own parts
+          with it. Its readings are kept.</TakeAway
+        >
       </div>
     </div>
 

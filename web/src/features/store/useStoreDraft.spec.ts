@@ -95,19 +95,6 @@ describe('a store being changed', () => {
     expect(saves()[0].name).toBe('Sand bin')
     expect(d.state.value).toBe('kept')
   })
-  it('is undone step by step', async () => {
-    const { d } = editor()
-    d.draft.name = 'One'
-    await settle()
-    d.draft.name = 'Two'
-    await settle()
-    expect(d.undoable.value).toBe(2)
-    await d.undo()
-    await flushPromises()
-    expect(d.draft.name).toBe('One')
-    expect(saves().at(-1)?.match).toBe('"3"')
-    expect(d.undoable.value).toBe(1)
-  })
   it('stays on the page when it is refused, and says that somebody was quicker', async () => {
     const { d } = editor()
     fake.state.refuse = 412

@@ -16,8 +16,8 @@ const SETTLE_MS = 500
 const clone = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /**
- * A store being changed: kept as it changes (half a second after the last touch), appraised as it
- * changes, and undone step by step. A refused change stays on the page with its reason.
+ * A store being changed: kept as it changes (half a second after the last touch) and appraised as it
+ * changes. A refused change stays on the page with its reason.
  */
 export function useStoreDraft(
   holdingId: string,
@@ -34,8 +34,6 @@ export function useStoreDraft(
   })
   const ready = ref(false)
   const appraisal = ref<Views['Appraisal'] | null>(null)
-  const past: string[] = []
-  const undoable = ref(0)
   let etag = ''
   const keeping = useKeeping(() => JSON.stringify(draft), save, SETTLE_MS)
   const { state, error } = keeping
@@ -71,15 +69,13 @@ export function useStoreDraft(
     { immediate: true },
   )
 
-  async function save(text: string, before: string) {
+  async function save(text: string) {
     const answer = await whole(
       api.PUT('/api/holdings/{holdingId}/stores/{storeId}', {
         params: { path: { holdingId, storeId }, header: { 'If-Match': etag } },
         body: { id: storeId, ...JSON.parse(text) },
       }),
     )
-    past.push(before)
-    undoable.value = past.length
     etag = answer.etag
     appraisal.value = answer.data.appraisal
     client.setQueryData(['holding', holdingId, 'store', storeId], answer)
@@ -112,16 +108,6 @@ export function useStoreDraft(
     }
   }
 
-  async function undo() {
-    const before = past.pop()
-    undoable.value = past.length
-    if (!before) return
-    Object.assign(draft, JSON.parse(before))
-    await keeping.keep()
-    past.pop()
-    undoable.value = past.length
-  }
-
   async function reload() {
     keeping.settled()
     etag = ''
@@ -134,8 +120,6 @@ export function useStoreDraft(
     error,
     state,
     appraisal,
-    undo,
-    undoable,
     reload,
     changedMeanwhile: keeping.changedMeanwhile,
   }

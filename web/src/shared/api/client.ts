@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { ref } from 'vue'
 import type { components, paths } from './schema'
 
 export type Views = components['schemas']
@@ -23,6 +24,9 @@ const client = createClient<paths>({
     request.method === 'PUT' ? fetch(request, { keepalive: true }) : fetch(request),
 })
 
+/** Grows each time something was sent that may have changed what is kept. */
+export const written = ref(0)
+
 /** The token that guards against strangers' pages. */
 export const token = () => /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
 
@@ -31,6 +35,9 @@ client.use({
     const known = token()
     if (known) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(known))
     return request
+  },
+  onResponse({ request, response }) {
+    if (response.ok && request.method !== 'GET') written.value++
   },
 })
 

@@ -124,8 +124,56 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get_3"];
-        put: operations["change_7"];
+        put: operations["change_8"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["newest"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/changes/{changeId}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/changes/{changeId}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -172,7 +220,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_6"];
+        put: operations["change_7"];
         post?: never;
         delete: operations["revoke"];
         options?: never;
@@ -204,9 +252,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_5"];
+        put: operations["change_6"];
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_6"];
         options?: never;
         head?: never;
         patch?: never;
@@ -284,9 +332,9 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get_2"];
-        put: operations["change_4"];
+        put: operations["change_5"];
         post?: never;
-        delete?: never;
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -556,9 +604,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_3"];
+        put: operations["change_4"];
         post?: never;
-        delete: operations["remove_2"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -591,6 +639,22 @@ export interface paths {
         put: operations["keepPhoto"];
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/probes/{probeId}/readings/{at}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_3"];
+        post?: never;
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -654,7 +718,7 @@ export interface paths {
         get?: never;
         put: operations["change_2"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -798,7 +862,7 @@ export interface paths {
         get: operations["get_1"];
         put: operations["change_1"];
         post?: never;
-        delete?: never;
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -830,6 +894,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["accept_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/stores/{storeId}/notebook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["notebook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/stores/{storeId}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["understood"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1234,6 +1330,27 @@ export interface components {
             remedy: string;
             weight: string;
         };
+        ChangeView: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            /** Format: double */
+            celsiusAfter: number | null;
+            /** Format: double */
+            celsiusBefore: number | null;
+            /** Format: int32 */
+            count: number;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "READING" | "EVENT" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE";
+            mine: boolean;
+            name: string;
+            /** Format: date-time */
+            undoneAt: string | null;
+            /** @enum {string} */
+            verb: "MADE" | "CHANGED" | "REMOVED";
+        };
         Channel: {
             fahrenheit: boolean;
             /** Format: uuid */
@@ -1378,6 +1495,14 @@ export interface components {
             timeConstantSeconds: number;
             /** Format: int64 */
             to: number;
+        };
+        Corrected: {
+            /** Format: date-time */
+            at: string;
+            fahrenheit: boolean;
+            /** Format: uuid */
+            probeId: string;
+            typed: string;
         };
         Curve: {
             /** Format: double */
@@ -2190,6 +2315,8 @@ export interface components {
             added: number;
             /** Format: int32 */
             known: number;
+            /** Format: int32 */
+            replaced: number;
         };
         LoopSpell: {
             /** @enum {string} */
@@ -2375,6 +2502,26 @@ export interface components {
             node: "STORE" | "HOUSE_AIR" | "OUTDOOR_AIR" | "HELD";
             /** Format: uuid */
             storeId: string | null;
+        };
+        Note: {
+            /** Format: date-time */
+            at: string | null;
+            /** Format: double */
+            celsius: number | null;
+            doubt: ("NO_PROBE" | "NO_TIME" | "NO_FIGURE" | "AHEAD" | "MAYBE_FAHRENHEIT") | null;
+            /** Format: int32 */
+            line: number;
+            name: string;
+            /** Format: uuid */
+            probeId: string | null;
+            typed: string;
+        };
+        Notebook: {
+            more: boolean;
+            readings: components["schemas"]["ReadingView"][];
+        };
+        NotesView: {
+            notes: components["schemas"]["Note"][];
         };
         Now: {
             /** Format: date-time */
@@ -2650,6 +2797,14 @@ export interface components {
             leftOut: number;
             /** Format: date-time */
             to: string;
+        };
+        ReadingView: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            celsius: number;
+            /** Format: uuid */
+            probeId: string;
         };
         RoundDraft: {
             /** Format: date-time */
@@ -3286,6 +3441,12 @@ export interface components {
             /** Format: double */
             second: number;
         };
+        Written: {
+            /** Format: date-time */
+            began: string | null;
+            fahrenheit: boolean;
+            text: string;
+        };
         ZoneDesign: {
             behind: ("SIDE" | "TOP" | "FOOT") | null;
             /** Format: double */
@@ -3520,7 +3681,7 @@ export interface operations {
             };
         };
     };
-    change_7: {
+    change_8: {
         parameters: {
             query?: never;
             header: {
@@ -3544,6 +3705,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BookView"];
+                };
+            };
+        };
+    };
+    newest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"][];
+                };
+            };
+        };
+    };
+    redo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                changeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                changeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
                 };
             };
         };
@@ -3622,7 +3851,7 @@ export interface operations {
             };
         };
     };
-    change_6: {
+    change_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -3723,7 +3952,7 @@ export interface operations {
             };
         };
     };
-    change_5: {
+    change_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -3750,7 +3979,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -3916,7 +4145,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_5: {
         parameters: {
             query?: never;
             header: {
@@ -3942,6 +4171,27 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["HouseView"];
                 };
+            };
+        };
+    };
+    remove_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4370,7 +4620,7 @@ export interface operations {
             };
         };
     };
-    change_3: {
+    change_4: {
         parameters: {
             query?: never;
             header: {
@@ -4399,7 +4649,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -4501,6 +4751,54 @@ export interface operations {
             path: {
                 holdingId: string;
                 photoId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                probeId: string;
+                at: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Corrected"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                probeId: string;
+                at: string;
             };
             cookie?: never;
         };
@@ -4619,7 +4917,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4935,6 +5233,27 @@ export interface operations {
             };
         };
     };
+    remove_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                storeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     build: {
         parameters: {
             query?: never;
@@ -4984,6 +5303,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImportView"];
+                };
+            };
+        };
+    };
+    notebook: {
+        parameters: {
+            query: {
+                before: string;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+                storeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Notebook"];
+                };
+            };
+        };
+    };
+    understood: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                storeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Written"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotesView"];
                 };
             };
         };

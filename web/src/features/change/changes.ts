@@ -1,0 +1,34 @@
+import type { Views } from '@/shared/api/client'
+import { degrees, type Temperature } from '@/shared/units'
+import { wordOf, type Kind, type Way } from '../log/doneKinds'
+
+export type Change = Views['ChangeView']
+
+const OUTCOME = { MADE: 'made', CHANGED: 'changed', REMOVED: 'taken away' } as const
+const READING = { MADE: 'typed', CHANGED: 'put right', REMOVED: 'taken away' } as const
+const EVENT = { MADE: 'logged', CHANGED: 'put right', REMOVED: 'taken away' } as const
+const WHAT = { RUN: 'Run', TRIAL: 'Trial', PART: 'Part', STORE: 'Store', HOUSE: 'House' } as const
+
+/** What somebody changed, in a line. */
+export function changeWords(c: Change, units: Temperature): string {
+  if (c.kind === 'EVENT') {
+    const [kind, way] = c.name.split(' ')
+    return `${wordOf(kind as Kind, (way as Way) ?? null)}, ${EVENT[c.verb]}`
+  }
+  if (c.kind === 'READING') {
+    if (c.count > 1) return `${c.count} readings, ${READING[c.verb]}`
+    const told = [c.celsiusBefore, c.celsiusAfter]
+      .filter((t) => t != null)
+      .map((t) => degrees(t as number, units))
+    return `${c.name}: ${told.join(' → ')}, ${READING[c.verb]}`
+  }
+  return `${WHAT[c.kind]} “${c.name}” ${OUTCOME[c.verb]}`
+}
+
+/** Of one's own, newest first: what would be taken back next, and what would be made again. */
+export function turns(all: Change[]): { back: Change | null; again: Change | null } {
+  const own = all.filter((c) => c.mine)
+  const at = own.findIndex((c) => c.undoneAt == null)
+  const undone = at < 0 ? own : own.slice(0, at)
+  return { back: at < 0 ? null : own[at], again: undone.at(-1) ?? null }
+}
