@@ -94,11 +94,18 @@ const readings = computed(() =>
     ? `/api/holdings/${holding}/stores/${run.value.storeId}/readings.senml?from=${run.value.run.from}&to=${run.value.run.to}`
     : '',
 )
-const lastBalance = computed(() => {
+/** Heat above the floor at one of the run's moments, with its doubt. */
+function balanceAt(i: number): string {
+  const held = run.value?.usable[i] ?? 0
+  const half = run.value?.usableHalfWidth[i] ?? 0
+  return half < held
+    ? `${energyOf(held)} ± ${percent(half / held)}`
+    : `at most ${energyOf(held + half)}`
+}
+const best = computed(() => {
   const u = run.value?.usable ?? []
-  return u.length ? u[u.length - 1] : 0
+  return u.indexOf(Math.max(...u))
 })
-const bestBalance = computed(() => Math.max(0, ...(run.value?.usable ?? [])))
 const reasons = computed(() => {
   const groups = new Map<
     string,
@@ -245,12 +252,8 @@ async function doubtAgain() {
         <LedgerBars :ledger="run.ledger" :own="run.findings.some((f) => f.code === 'MAKES_HEAT')" />
         <p class="mt-2">
           Balance above {{ degrees(run.floorCelsius, session.units, 0) }}: at best
-          <b class="figure">{{ energyOf(bestBalance) }}</b>
-          {{
-            run.usableHalfShare < 1
-              ? `± ${percent(run.usableHalfShare)}`
-              : '(the probes cannot tell it from nothing)'
-          }}, at the end <b class="figure">{{ energyOf(lastBalance) }}</b>.
+          <b class="figure">{{ balanceAt(best) }}</b>, at the end
+          <b class="figure">{{ balanceAt(run.usable.length - 1) }}</b>.
         </p>
         <p class="soft">
           “In the cold” means while the air beside it was below

@@ -8,6 +8,7 @@ import {
   percent,
   type Temperature,
   conductanceOf,
+  sensible,
 } from '@/shared/units'
 
 type Judgement = Views['JudgementView']
@@ -42,7 +43,7 @@ export function verdict(j: Judgement): string {
     return 'How fast it loses heat cannot be said: nobody measured the air beside it.'
   const short = of(j, 'COOL_DOWN_TOO_SHORT')
   if (short)
-    return `How fast it loses heat cannot be said: the longest cooling lasted ${(short.value ?? 0).toFixed(1)} h, and two are needed.`
+    return `How fast it loses heat cannot be said: the longest cooling lasted ${(short.value ?? 0).toFixed(1)} h, and ${sensible(short.halfWidth ?? 0, 2)} are needed.`
   return 'How fast it loses heat cannot be said: it fell too little against the scatter of the readings.'
 }
 
@@ -70,6 +71,10 @@ export function findings(j: Judgement, u: Temperature, zone: string): string[] {
           ? `${faces(f.detail)} ${v.toFixed(1)} times what the design says: look for wet or missing insulation, gaps, or wind.`
           : `${faces(f.detail)} only ${percent(v)} of what the design says: is a cover there that is not drawn?`,
       )
+    if (f.code === 'CONTRADICTED')
+      said.push(
+        `Readings and description cannot both be right about ${bounds[f.detail] ?? 'it'}: no figure is given for it.`,
+      )
     if (f.code === 'FIRE_TO_STORE' && v > 0)
       said.push(
         `Of the ${energyOf(j.ledger.charged / v)} in the wood ${Math.round(v * 100)} ± ${percent(f.halfWidth)} went into the store.`,
@@ -88,6 +93,16 @@ export function findings(j: Judgement, u: Temperature, zone: string): string[] {
       said.push('Hang a thermometer in the air beside it, out of the sun.')
   }
   return said
+}
+
+const bounds: Record<string, string> = {
+  POWER: 'what its source gives',
+  CONDUCTIVITY: 'how well its fill conducts',
+  SIDE: 'what its side loses',
+  ENDS: 'what its top and foot lose',
+  TOP_AGAINST_FOOT: 'how much more its top loses than its foot',
+  ZONE_REACH: 'where it is heated',
+  ZONE_HEIGHT: 'where it is heated',
 }
 
 const faces = (which: string) => (which === 'SIDE' ? 'Its side loses' : 'Its top and foot lose')

@@ -2208,8 +2208,7 @@ export interface components {
             storeId: string;
             storeName: string;
             usable: number[];
-            /** Format: double */
-            usableHalfShare: number;
+            usableHalfWidth: number[];
         };
         Latest: {
             /** Format: date-time */

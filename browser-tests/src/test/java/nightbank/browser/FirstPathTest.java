@@ -160,6 +160,51 @@ public class FirstPathTest {
   }
 
   @Test(dependsOnMethods = "anotherDrumsLoggerTellsItsTruthOnTheScreen")
+  public void aScrapOfPaperIsTypedTheNextDayAndPutRight() {
+    browser.click("Stores").see(".row-of-stores a").click();
+    browser.reads("Kept").click("Notebook");
+    browser
+        .see("textarea.paper")
+        .sendKeys(
+            "yesterday 18:00 core 20, edge 19\nyesterday 22:10 core 161, edge 38\nyesterday 23:30 cellar 12");
+    browser
+        .reads("Hotter than this store gets")
+        .reads("Of which probe?")
+        .reads("1 will be left out");
+    browser.isAccessible();
+    browser.phone().isAccessible();
+    browser.laptop().click("It was °F").click("Keep 4 readings").reads("4 kept");
+    String cell = "input.cell[aria-label^=core][aria-label$='22:10']";
+    assertThat(browser.see(cell).getDomProperty("value")).isEqualTo("71.7");
+    browser.see(cell).sendKeys(Keys.chord(Keys.CONTROL, "a"), "70", Keys.TAB);
+    browser.named("71.7 °C → 70.0 °C, put right");
+    browser.press(Keys.ESCAPE).click("Undo").named("Redo: core");
+    assertThat(browser.see(cell).getDomProperty("value")).isEqualTo("71.7");
+    browser.click("Redo").named("Undo: core");
+    browser.see(cell).sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE, Keys.TAB);
+    browser.named("70.0 °C, taken away");
+    browser.driver.navigate().refresh();
+    browser.click("Undo").named("Redo: core");
+    browser.isAccessible();
+    browser.click("Log").click("What was changed").reads("4 readings, typed");
+    browser.isAccessible();
+  }
+
+  @Test(dependsOnMethods = "aScrapOfPaperIsTypedTheNextDayAndPutRight")
+  public void aStoreTakenAwayComesBackWithItsRun() {
+    browser.click("Stores").see(".row-of-stores a").click();
+    browser.reads("Kept");
+    browser.see("input.title").sendKeys(Keys.chord(Keys.CONTROL, "a"), "Byre drum");
+    browser.reads("Keeping").reads("Kept").click("Take this store away").reads("thirty days");
+    browser.isAccessible();
+    browser.click("Take this store away").see(".row-of-stores");
+    browser.readsNoMore("Byre drum");
+    browser.press(Keys.chord(Keys.CONTROL, "z"));
+    browser.reads("Byre drum").click("Byre drum").reads("Hand over a logger");
+    browser.see("table.ledger a[href*='/runs/']");
+  }
+
+  @Test(dependsOnMethods = "aStoreTakenAwayComesBackWithItsRun")
   public void signingOutShutsTheDoorAndTheAddressIsKept() {
     browser.click("Stores").see(".row-of-stores");
     String address = browser.driver.getCurrentUrl();

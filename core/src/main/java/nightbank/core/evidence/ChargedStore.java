@@ -34,6 +34,11 @@ public record ChargedStore(
     double sunlitSquareMetres,
     double facingDegrees,
     boolean lidded) {
+  /** Whether a source of known power charges it and nothing else that is logged or followed. */
+  public boolean switched() {
+    return watts > 0 && !byStream && usualKilograms == 0 && sunlitSquareMetres == 0;
+  }
+
   /** Kinds of event that change what is judged of it; of a pump only where its stream was read. */
   public List<EventKind> countedEvents(boolean streamRead) {
     var counted = new ArrayList<EventKind>();
@@ -43,6 +48,9 @@ public record ChargedStore(
     if (usualKilograms > 0) {
       counted.add(EventKind.FIRE_LIT);
       counted.add(EventKind.FUEL_ADDED);
+    }
+    if (switched()) {
+      counted.add(EventKind.ELEMENT);
     }
     if (streamRead) {
       counted.add(EventKind.PUMP);

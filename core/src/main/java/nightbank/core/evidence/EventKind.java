@@ -15,7 +15,7 @@ public enum EventKind {
   VENT(0, Way.OPEN, Way.SHUT),
   DAMPER(0, Way.OPEN, Way.SHUT),
   PUMP(Double.POSITIVE_INFINITY, Way.ON, Way.OFF),
-  ELEMENT(0, Way.ON, Way.OFF),
+  ELEMENT(86_400, Way.ON, Way.OFF),
   HEAP(0),
   WATER(0),
   REPAIR(0),

@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
  */
 public record RunTimeline(
     long[] at, double[][] probes, double[] air, List<Phase> phases, double[] on, double[] bare) {
+  private static final int WITHIN = 5; // looks at a source in each step
   private static final int MOST_MOMENTS = 2000;
   private static final long LONGEST_GAP = 3600;
 
@@ -85,8 +86,12 @@ public record RunTimeline(
     double greatest = course.greatest();
     double[] share = new double[at.length];
     for (int i = 1; i < at.length; i++) {
-      double watts = course.watts().at((at[i - 1] + at[i]) / 2, LONGEST_GAP);
-      share[i] = Double.isNaN(watts) ? 0 : watts / greatest;
+      double step = at[i] - at[i - 1];
+      for (int k = 0; k < WITHIN; k++) {
+        long when = at[i - 1] + Math.round((k + 0.5) * step / WITHIN);
+        double watts = course.watts().at(when, LONGEST_GAP);
+        share[i] += Double.isNaN(watts) ? 0 : watts / greatest / WITHIN;
+      }
     }
     return share;
   }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import nightbank.core.evidence.Phase;
 import nightbank.core.evidence.RunTimeline;
 import nightbank.core.medium.Medium;
+import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 
@@ -18,12 +19,23 @@ import nightbank.core.store.HeatStore;
  * @param to epoch second
  */
 public record QuasiSteadyWindow(long from, long to) {
-  public static final double SHORTEST_COOL_DOWN = 2 * 3600.0; // s
+  private static final double SHORTEST = 2 * 3600.0; // s, for a store that takes days
+  private static final double SHARE = 0.25; // of its time constant, for one that does not
+  private static final double WARM = 30; // °C
 
-  /** Absent when no cool-down is as long as {@link #SHORTEST_COOL_DOWN}. */
+  /** How long a cool-down has to be for a store as it is described, s. */
+  public static double shortest(HeatStore store) {
+    double loss =
+        Arrays.stream(FaceName.values())
+            .mapToDouble(f -> store.transmittance(f, WARM, 0) * store.faceArea(f))
+            .sum();
+    return Math.min(SHORTEST, SHARE * store.heatCapacity(WARM) / store.count() / loss);
+  }
+
+  /** Absent when no cool-down is as long as the {@link #shortest}. */
   public static Optional<QuasiSteadyWindow> of(RunTimeline line, HeatStore store) {
     return longest(line)
-        .filter(phase -> phase.hours() * 3600 >= SHORTEST_COOL_DOWN)
+        .filter(phase -> phase.hours() * 3600 >= shortest(store))
         .map(
             phase -> {
               long length = phase.toEpochSecond() - phase.fromEpochSecond();

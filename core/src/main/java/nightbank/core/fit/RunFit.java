@@ -39,7 +39,7 @@ public record RunFit(
     Optional<SourceProfile> course =
         run.course().filter(c -> c.greatest() > 0 && (!c.writtenDown() || read.isExplainedBy(c)));
     RunTimeline line = run.makesHeat() ? read.alwaysOn() : course.map(read::driven).orElse(read);
-    boolean labelled = run.sourceWatts() > 0 && course.isEmpty();
+    boolean labelled = run.sourceWatts() > 0 && course.map(SourceProfile::rated).orElse(true);
     double ground = run.groundCelsius();
     double step = StoreCalibration.stepOf(line);
     RunTimeline steps = line.inStepsOf(step);

@@ -19,12 +19,12 @@ import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOpti
 import org.hipparchus.util.Pair;
 
 /**
- * Fits the conduction model to a run's probes: factors on source power, conductivity, transmittance
- * of the side, of the ends (top and foot) and of the top against the foot, and on height and width
- * of the heated zone, each with a prior from the label or the catalogue's range (maximum a
- * posteriori, least squares). Residuals are weighted by sensor scatter, by the local slopes times
- * how well a probe's place and a source's hours are known, and by a share of the excess for what
- * the model leaves out.
+ * Fits the conduction model to a run's probes: factors on source power, conductivity, heat
+ * capacity, transmittance of the side, of the ends (top and foot) and of the top against the foot,
+ * and on height and width of the heated zone, each with a prior from the label or the catalogue's
+ * range (maximum a posteriori, least squares). Residuals are weighted by sensor scatter, by the
+ * local slopes times how well a probe's place and a source's hours are known, and by a share of the
+ * excess for what the model leaves out.
  */
 public final class StoreCalibration {
   private static final int PARAMETERS = StoreFactor.COUNT;
@@ -92,6 +92,11 @@ public final class StoreCalibration {
       int[] moments) {
     public double log(StoreFactor factor) {
       return logFactors[factor.ordinal()];
+    }
+
+    /** Whether the readings would have it farther from the design than any store is. */
+    public boolean atBound(StoreFactor factor) {
+      return Math.abs(log(factor)) > 0.99 * FARTHEST;
     }
 
     /** Half a 95 % interval of a factor's logarithm. */

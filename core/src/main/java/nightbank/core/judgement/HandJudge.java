@@ -216,7 +216,7 @@ public final class HandJudge {
     }
     double from = w.epochSeconds()[Math.max(0, begin)] - zero;
     double to = Math.max(from + 60, w.epochSeconds()[end] - zero);
-    double spread = course.writtenDown() ? SHARE : UNKNOWN;
+    double spread = course.rated() ? LABEL : course.writtenDown() ? SHARE : UNKNOWN;
     return new HandRecord.Charge(from, to, joules / (to - from), spread, LOGGED);
   }
 

@@ -23,6 +23,7 @@ import nightbank.core.store.model.StoreState;
  * @param meanHalfWidth half of its 95 % interval, K
  * @param gross heat above the floor temperature, cold cells counting negative
  * @param usable heat above the floor temperature, no cell counting below zero
+ * @param usableHalfWidth half of its 95 % interval, J
  * @param toHouse what it gave to the house's air in the step that ends at each moment, W, by its
  *     own balance where nothing charges it; below zero where it took
  */
@@ -37,7 +38,7 @@ public record JudgedRun(
     double[] meanHalfWidth,
     double[] gross,
     double[] usable,
-    double usableHalfShare,
+    double[] usableHalfWidth,
     List<Phase> phases,
     List<Exclusion> excluded,
     Peak peak,
@@ -179,6 +180,7 @@ public record JudgedRun(
       PEAK,
       READINGS_LEFT_OUT,
       FACES_DIFFER,
+      CONTRADICTED,
       POWER_DIFFERS,
       TOO_HOT,
       AIR_UNKNOWN,

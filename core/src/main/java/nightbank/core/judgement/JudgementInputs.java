@@ -61,7 +61,7 @@ public record JudgementInputs(
    * Of the judging code: to be raised with any change that judges the same inputs differently, or
    * that keeps what is judged in another shape.
    */
-  public static final int VERSION = 2;
+  public static final int VERSION = 3;
 
   /** House air below which heat counts as delivered where no house says otherwise, °C. */
   public static final double NO_HOUSE_NEED = 10;
@@ -221,6 +221,9 @@ public record JudgementInputs(
     if (store.sunlitSquareMetres() > 0) {
       return Optional.of(SourceProfile.ofSun(sun()));
     }
+    if (store.switched()) {
+      return switchedHours();
+    }
     if (store.usualKilograms() == 0) {
       return Optional.empty();
     }
@@ -232,6 +235,18 @@ public record JudgementInputs(
     return fires.isEmpty()
         ? Optional.empty()
         : Optional.of(SourceProfile.ofFires(fires, window.readFrom(), window.to()));
+  }
+
+  /** From each word that it was switched on to the next that it was off, or the end. */
+  private Optional<SourceProfile> switchedHours() {
+    var moved = new TreeMap<Long, Boolean>();
+    events.stream()
+        .filter(e -> e.kind() == EventKind.ELEMENT && e.way() != null)
+        .forEach(e -> moved.put(e.at(), e.way() == EventKind.Way.ON));
+    List<TimeInterval> on = between(moved);
+    return on.isEmpty()
+        ? Optional.empty()
+        : Optional.of(SourceProfile.ofHours(on, store.watts(), window.readFrom(), window.to()));
   }
 
   /** W on its sunlit face, taken up. What hills and panes keep out is left to the readings. */

@@ -95,8 +95,13 @@ final class RunFindings {
     } else if (labelled && !run.makesHeat()) {
       say(Finding.Code.EFFICIENCY, ledger.efficiency(), 0.05, "");
     }
+    for (StoreFactor f : StoreFactor.values()) {
+      if (fit.atBound(f)) {
+        say(Finding.Code.CONTRADICTED, Double.NaN, 0, f.name());
+      }
+    }
     double powerLog = fit.log(StoreFactor.POWER);
-    if (labelled && Math.abs(powerLog) > 0.08) {
+    if (labelled && !fit.atBound(StoreFactor.POWER) && Math.abs(powerLog) > 0.08) {
       say(Finding.Code.POWER_DIFFERS, Math.exp(powerLog), 0, "");
     }
     if (cools) {
@@ -122,6 +127,9 @@ final class RunFindings {
   private void faces(StoreCalibration.Calibrated fit, StoreFactor which) {
     double log = fit.log(which);
     double half = fit.half(which);
+    if (fit.atBound(which)) {
+      return;
+    }
     if (Math.abs(log) > Math.max(0.2, half)) {
       say(Finding.Code.FACES_DIFFER, Math.exp(log), half, which.name());
     }

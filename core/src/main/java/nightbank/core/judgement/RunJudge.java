@@ -26,6 +26,7 @@ import nightbank.core.judgement.JudgedRun.CoolDown;
 import nightbank.core.judgement.JudgedRun.Finding;
 import nightbank.core.judgement.JudgedRun.Ledger;
 import nightbank.core.judgement.JudgedRun.Peak;
+import nightbank.core.medium.Medium;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 
@@ -37,6 +38,9 @@ import nightbank.core.store.HeatStore;
 public final class RunJudge {
   private static final int LEAST_READINGS = 8;
   private static final double FROST = 5; // K that air may be colder than the ground (estimate)
+  private static final double LENGTHS =
+      0.03; // of the product of three, 1 % each and alike (estimate)
+  private static final double FILL = 0.02; // of how full it is (estimate)
   private static final double SENSOR = 0.5; // K, one standard deviation of common digital probes
 
   private final RunRecord run;
@@ -114,12 +118,6 @@ public final class RunJudge {
     if (line.probes().length == 1 && track.states()[0].celsius().length > 1) {
       findings.say(Finding.Code.ONE_PROBE, 1, 0, "");
     }
-    double heatSpread =
-        Math.hypot(
-                store.medium().density().relativeSpread(),
-                store.medium().specificHeat().relativeSpread())
-            / 2;
-    double excess = Math.max(1, peak.meanCelsius() - store.floorCelsius());
     int last = line.at().length - 1;
     return Optional.of(
         JudgedRunBuilder.builder()
@@ -132,7 +130,7 @@ public final class RunJudge {
             .meanHalfWidth(meanHalf)
             .gross(field.gross())
             .usable(field.usable())
-            .usableHalfShare(Math.hypot(2 * heatSpread, peak.halfWidth() / excess))
+            .usableHalfWidth(usableHalf(store, field, meanHalf))
             .phases(line.phases())
             .excluded(List.copyOf(excluded))
             .peak(peak)
@@ -208,6 +206,24 @@ public final class RunJudge {
         .toArray();
   }
 
+  /** Half a 95 % interval of the heat above the floor at each moment, J. */
+  private static double[] usableHalf(HeatStore store, CorrectedField field, double[] meanHalf) {
+    double known = 1.96 * capacityDoubt(store);
+    return IntStream.range(0, meanHalf.length)
+        .mapToDouble(
+            i ->
+                Math.hypot(
+                    known * field.usable()[i], store.heatCapacity(field.mean()[i]) * meanHalf[i]))
+        .toArray();
+  }
+
+  /** One standard deviation of the logarithm of a heat capacity: no temperature tells it. */
+  private static double capacityDoubt(HeatStore store) {
+    Medium m = store.medium();
+    double heat = Math.hypot(m.density().relativeSpread(), m.specificHeat().relativeSpread()) / 2;
+    return Math.hypot(heat, Math.hypot(LENGTHS, FILL));
+  }
+
   /** What the fitted model misses of the mean, and what its sensors do, K. */
   private static double missed(double[] modelled, CorrectedField field, int probes) {
     double correction = 0;
@@ -226,7 +242,7 @@ public final class RunJudge {
       double logTauDoubt) {
     if (settled.isEmpty()) {
       double longest = QuasiSteadyWindow.longest(line).map(Phase::hours).orElse(0.0);
-      double shortest = QuasiSteadyWindow.SHORTEST_COOL_DOWN / 3600;
+      double shortest = QuasiSteadyWindow.shortest(store) / 3600;
       findings.say(Finding.Code.COOL_DOWN_TOO_SHORT, longest, shortest, "");
       return Optional.empty();
     }
@@ -238,25 +254,21 @@ public final class RunJudge {
       findings.say(Finding.Code.FALL_TOO_SMALL, first - last, 0, "");
     }
     double capacity = store.heatCapacity((first + last) / 2);
-    return fit.map(f -> f.widened(1.96 * logTauDoubt))
-        .map(
-            f -> {
-              double ua = capacity / f.timeConstantSeconds();
-              double spread = Math.hypot(Math.log(f.high() / f.low()) / 2, capacitySpread(store));
-              return new CoolDown(
-                  f,
-                  part.from(),
-                  part.to(),
-                  capacity,
-                  ua,
-                  ua * Math.exp(-spread),
-                  ua * Math.exp(spread));
-            });
-  }
-
-  private static double capacitySpread(HeatStore store) {
-    return Math.hypot(
-        store.medium().density().relativeSpread(), store.medium().specificHeat().relativeSpread());
+    return fit.map(
+        f -> {
+          double ua = capacity / f.timeConstantSeconds();
+          CoolDownFit wide = f.widened(1.96 * logTauDoubt);
+          double decay = Math.log(wide.high() / wide.low()) / 2;
+          double spread = Math.hypot(decay, 1.96 * capacityDoubt(store));
+          return new CoolDown(
+              wide,
+              part.from(),
+              part.to(),
+              capacity,
+              ua,
+              ua * Math.exp(-spread),
+              ua * Math.exp(spread));
+        });
   }
 
   private static Map<FaceName, Double> faceShares(

@@ -23,7 +23,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** One of the reference's stores as described and as read by hand, with what it truly did. */
-record SparseCase(HandRecord told, JsonNode truth, double zero) {
+public record SparseCase(HandRecord told, JsonNode truth, double zero) {
   private static final Map<String, String> MEDIA =
       Map.of("dry sand", "dry-sand", "moist garden soil", "soil");
   private static final Map<String, String> LAYERS =
@@ -37,7 +37,7 @@ record SparseCase(HandRecord told, JsonNode truth, double zero) {
   private static final double DAY = 86_400;
   private static final double WARMEST = 14.5 * 3600;
 
-  static SparseCase of(String id) {
+  public static SparseCase of(String id) {
     JsonNode d;
     try (InputStream in =
         SparseCase.class.getResourceAsStream("/reference/sparse/" + id + ".json")) {
@@ -91,7 +91,7 @@ record SparseCase(HandRecord told, JsonNode truth, double zero) {
         zero);
   }
 
-  static double seconds(JsonNode iso) {
+  public static double seconds(JsonNode iso) {
     return Instant.parse(iso.asString()).getEpochSecond();
   }
 

@@ -124,7 +124,7 @@ public class JudgementInputsTest {
 
   @Test
   public void aStoreRestsOnlyOnWhatItHas() {
-    assertThat(store().countedEvents(false)).containsExactly(EventKind.LID);
+    assertThat(store().countedEvents(false)).containsExactly(EventKind.LID, EventKind.ELEMENT);
     assertThat(withFire().countedEvents(true))
         .containsExactlyInAnyOrder(
             EventKind.LID, EventKind.FIRE_LIT, EventKind.FUEL_ADDED, EventKind.PUMP);
@@ -206,6 +206,6 @@ public class JudgementInputsTest {
             "%.1f K, %.2g J",
             j.peak().meanCelsius(),
             j.ledger().delivered() + j.ledger().early());
-    assertThat(JudgementInputs.VERSION + " " + told).isEqualTo("2 50.6 K, 3.4e+06 J");
+    assertThat(JudgementInputs.VERSION + " " + told).isEqualTo("3 50.6 K, 3.4e+06 J");
   }
 }

@@ -60,7 +60,7 @@ public class TrialTest {
         new double[n],
         mean,
         mean,
-        0.1,
+        new double[n],
         List.of(),
         List.of(),
         new JudgedRun.Peak(at[0], mean[0], 0.3, false),

@@ -55,7 +55,7 @@ final class JudgementMapping {
         .meanHalfWidth(thin(j.meanHalfWidth(), kept))
         .gross(thin(j.gross(), kept))
         .usable(thin(j.usable(), kept))
-        .usableHalfShare(j.usableHalfShare())
+        .usableHalfWidth(thin(j.usableHalfWidth(), kept))
         .floorCelsius(floorCelsius)
         .phases(
             j.phases().stream()

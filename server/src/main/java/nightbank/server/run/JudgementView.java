@@ -27,7 +27,7 @@ public record JudgementView(
     List<Double> meanHalfWidth,
     List<Double> gross,
     List<Double> usable,
-    double usableHalfShare,
+    List<Double> usableHalfWidth,
     double floorCelsius,
     List<PhaseView> phases,
     List<SetAside> setAside,

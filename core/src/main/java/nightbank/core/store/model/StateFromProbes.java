@@ -21,6 +21,7 @@ import nightbank.core.store.Probe;
  * with temperature in the shapes.
  */
 public final class StateFromProbes {
+  private static final double FADED = 0.3; // K, a hundredth of what it cooled from
   private static final double[] HOURS = {0, 0.5, 1, 2, 4, 8, 16, 32, 64};
   private static final double[] DAYS = {0.5, 1, 2, 4, 8, 16, 40, 100};
   private static final int ALONE = 5; // index of the shape that one probe is taken for
@@ -98,6 +99,9 @@ public final class StateFromProbes {
     for (int k = 0; k < HOURS.length; k++) {
       for (; hours < HOURS[k] - 1e-9; hours += STEP / 3600) {
         model.step(STEP, COLD, 0);
+      }
+      if (k > 0 && model.meanCelsius() < FADED) {
+        return; // a small store has long gone cold, and a shape of nothing is none
       }
       shapes.add(shape(model.state(), model.meanCelsius(), !even ? 0.5 : k == 0 ? 0 : 3));
     }
