@@ -21,4 +21,4 @@ shoot docs/screenshots \
   "charge=day:laptop:@/stores/$bin?charge=yes" "sizing=day:laptop:@/sizing" "pairs=day:laptop:@/pairs?school=SAND_OR_WATER" \
   "build=day:laptop:@/stores/$bin/build" \
   "house=day:laptop:@/houses/$(id lean-to)" "file=day:laptop:+@/stores/$bin/file" \
-  "phone-tonight=night:phone:/" "phone-store=day:phone:@/stores/$bin" "phone-eyes=night-eyes:phone:/" "phone-round=night-eyes:phone:@/round" "log=day:laptop:@/log"
+  "phone-tonight=night:phone:/" "phone-store=day:phone:@/stores/$bin" "phone-round=night-eyes:phone:@/round" "log=day:laptop:@/log" "notebook=day:laptop:@/stores/$bin/notebook"

@@ -263,6 +263,10 @@ async function keep() {
   margin-top: 0.75rem;
 }
 
+.end button {
+  margin-right: 0.75rem;
+}
+
 @media (max-width: 600px) {
   .preview thead {
     display: none;
@@ -270,16 +274,28 @@ async function keep() {
 
   .preview tr {
     display: grid;
-    grid-template-columns: 1fr auto;
+    grid-template-columns: auto 1fr auto;
+    align-items: center;
     border-bottom: 1px solid var(--line);
   }
 
   .preview td {
     border: 0;
+    padding: 0.1rem 0.25rem;
   }
 
-  .doubt:empty {
-    display: none;
+  .preview td:first-child {
+    grid-column: 1 / 3;
+  }
+
+  .preview .figure {
+    grid-column: 1;
+  }
+
+  .preview td:last-child {
+    grid-column: 3;
+    grid-row: 2;
+    text-align: right;
   }
 }
 </style>
