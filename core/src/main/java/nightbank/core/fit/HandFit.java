@@ -37,6 +37,16 @@ public final class HandFit {
   /** An answer with its 95 % interval. */
   public record Estimate(double value, double low, double high) {}
 
+  /**
+   * A store as it cooled, most likely.
+   *
+   * @param fullCelsius its mean at the end of the charge, or when it was first read
+   * @param airCelsius mean from then to the last reading
+   * @param airSwing from the lowest to the highest, K
+   * @param capacity J/K
+   */
+  public record Setting(double fullCelsius, double airCelsius, double airSwing, double capacity) {}
+
   /** What of a description goes against what was read. */
   public enum Strain {
     CONDUCTIVITY,
@@ -58,6 +68,7 @@ public final class HandFit {
    * @param loss W per kelvin of its mean above the surroundings, late; absent likewise
    * @param brought J by the source, absent without one
    * @param means at the record's readings, °C
+   * @param setting it as it cooled
    * @param strain what would have to be far from what is described, absent where nothing is
    * @param misfit Σ ((read − model)/σ)² + Σ z², with 2 ln σ of each reading: the lower, the
    *     likelier
@@ -70,6 +81,7 @@ public final class HandFit {
       Optional<Estimate> loss,
       Optional<Estimate> brought,
       List<Estimate> means,
+      Setting setting,
       Optional<Strain> strain,
       double misfit) {}
 
@@ -115,6 +127,7 @@ public final class HandFit {
         IntStream.range(6, asked.length)
             .mapToObj(q -> new Estimate(asked[q], asked[q] - WIDE * sd[q], asked[q] + WIDE * sd[q]))
             .toList(),
+        run.setting(),
         strain(best, run),
         misfit(best, run));
   }

@@ -1,7 +1,9 @@
 package nightbank.core.fit;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import nightbank.core.fit.HandPrior.Unknown;
 import nightbank.core.fit.HandRecord.At;
 import nightbank.core.fit.HandRecord.Reading;
@@ -15,6 +17,7 @@ import nightbank.core.store.model.Surroundings;
 /** A store read by hand, run through its hours with one set of its unknowns. */
 final class HandRun {
   private static final int STEPS = 100; // from its beginning to its last reading
+  private static final int LOOKS = 40; // at the air while it cooled
   private static final double SHORTEST = 5; // s
   private static final double DAY = 86_400;
   private static final double LAYER_FILM = 0.1; // m² K/W outside of layers
@@ -241,6 +244,18 @@ final class HandRun {
 
   double brought() {
     return record.charge().heats() ? watts() * (to() - from()) : 0;
+  }
+
+  HandFit.Setting setting() {
+    double[] beside =
+        IntStream.rangeClosed(0, LOOKS)
+            .mapToDouble(k -> air(end + (record.last() - end) * k / LOOKS))
+            .toArray();
+    double mean = Arrays.stream(beside).average().orElseThrow();
+    double swing =
+        Arrays.stream(beside).max().orElseThrow() - Arrays.stream(beside).min().orElseThrow();
+    double full = this.full.meanCelsius();
+    return new HandFit.Setting(full, mean, swing, store.heatCapacity(full));
   }
 
   HandCooling cooling() {

@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import nightbank.core.judgement.JudgedRun;
 import org.hipparchus.distribution.continuous.TDistribution;
 
 /**
@@ -39,13 +38,12 @@ public record Trial(
    */
   private static final double AGAIN = 0.03;
 
-  private static final int DOTS = 150;
-
   /**
    * One run with what is known of its surroundings.
    *
    * @param side what was changed, as the grower names it; runs of one name are one side
    * @param mass which mass it was run on: of one mass the doubt of its heat capacity cancels
+   * @param cooling empty where the run tells none
    * @param windMetresPerSecond mean over the run, NaN when nobody knows
    * @param openings doors and vents opened
    * @param wettings times that water was added
@@ -54,7 +52,7 @@ public record Trial(
   public record Entry(
       String side,
       String mass,
-      JudgedRun run,
+      Optional<Cooling> cooling,
       double windMetresPerSecond,
       int openings,
       int wettings,
@@ -135,52 +133,9 @@ public record Trial(
     }
   }
 
-  private record Cooled(
-      Entry entry, JudgedRun.CoolDown down, double start, double air, double swing) {
+  private record Cooled(Entry entry, Cooling down) {
     static Optional<Cooled> of(Entry e) {
-      return e.run()
-          .coolDown()
-          .map(
-              d -> {
-                double sum = 0;
-                double low = Double.POSITIVE_INFINITY;
-                double high = Double.NEGATIVE_INFINITY;
-                int n = 0;
-                long[] at = e.run().at();
-                for (int i = 0; i < at.length; i++) {
-                  if (at[i] >= d.from() && at[i] <= d.to()) {
-                    sum += e.run().air()[i];
-                    low = Math.min(low, e.run().air()[i]);
-                    high = Math.max(high, e.run().air()[i]);
-                    n++;
-                  }
-                }
-                double air = sum / Math.max(1, n);
-                return new Cooled(e, d, d.fit().startCelsius() - air, air, high - low);
-              });
-    }
-
-    double logTau() {
-      return Math.log(down.fit().timeConstantSeconds());
-    }
-
-    double logHalf() {
-      return Math.log(down.fit().high() / down.fit().low()) / 2;
-    }
-
-    double seconds() {
-      return down.to() - down.from();
-    }
-
-    /** Mean excess over the part used, K. */
-    double meanExcess() {
-      return Math.max(1, start - down.fit().fallKelvin() / 2);
-    }
-
-    /** Half-width of ln C, from the material's spread alone. */
-    double materialHalf() {
-      double all = Math.log(down.lossHigh() / down.lossLow()) / 2;
-      return Math.sqrt(Math.max(0, all * all - logHalf() * logHalf()));
+      return e.cooling().map(c -> new Cooled(e, c));
     }
   }
 
@@ -189,9 +144,9 @@ public record Trial(
       double weights = 0;
       double sum = 0;
       for (Cooled c : runs) {
-        double w = 1 / Math.max(1e-8, c.logHalf() * c.logHalf());
+        double w = 1 / Math.max(1e-8, c.down.logHalf() * c.down.logHalf());
         weights += w;
-        sum += w * c.logTau();
+        sum += w * c.down.logTau();
       }
       double mean = sum / weights;
       double half = Math.hypot(Math.sqrt(1 / weights), AGAIN / Math.sqrt(runs.size()));
@@ -199,7 +154,7 @@ public record Trial(
       if (n > 1) {
         double square = 0;
         for (Cooled c : runs) {
-          square += (c.logTau() - mean) * (c.logTau() - mean);
+          square += (c.down.logTau() - mean) * (c.down.logTau() - mean);
         }
         double t = new TDistribution(n - 1).inverseCumulativeProbability(0.975);
         half = Math.max(half, t * Math.sqrt(square / (n - 1) / n));
@@ -212,7 +167,7 @@ public record Trial(
     }
 
     double offsetHalf() {
-      return OFFSET / mean(Cooled::meanExcess);
+      return OFFSET / mean(c -> c.down.meanExcess());
     }
 
     boolean sameMassAs(Pool other) {
@@ -284,9 +239,9 @@ public record Trial(
       return Optional.empty();
     }
     List<Double> starts =
-        all.stream().map(Cooled::start).sorted(Comparator.naturalOrder()).toList();
-    double air = all.stream().mapToDouble(Cooled::air).average().orElseThrow();
-    double shortest = all.stream().mapToDouble(Cooled::seconds).min().orElseThrow();
+        all.stream().map(c -> c.down.start()).sorted(Comparator.naturalOrder()).toList();
+    double air = all.stream().mapToDouble(c -> c.down.air()).average().orElseThrow();
+    double shortest = all.stream().mapToDouble(c -> c.down.seconds()).min().orElseThrow();
     return Optional.of(
         new Common(starts.get(starts.size() / 2), air, Double.isNaN(hours) ? shortest : hours));
   }
@@ -294,7 +249,7 @@ public record Trial(
   private static Fair fair(Pool p, Common c) {
     double half = Math.hypot(p.statistic, p.offsetHalf());
     double loss = Math.exp(p.logLoss());
-    double lossHalf = Math.hypot(half, p.mean(Cooled::materialHalf));
+    double lossHalf = Math.hypot(half, p.mean(r -> r.down.materialHalf()));
     return new Fair(
         p.logTau,
         half,
@@ -315,7 +270,10 @@ public record Trial(
             : Math.hypot(first.offsetHalf(), other.offsetHalf());
     double apart = Math.hypot(fits, offset);
     double material =
-        same ? 0 : Math.hypot(first.mean(Cooled::materialHalf), other.mean(Cooled::materialHalf));
+        same
+            ? 0
+            : Math.hypot(
+                first.mean(r -> r.down.materialHalf()), other.mean(r -> r.down.materialHalf()));
     double log = other.logLoss() - first.logLoss();
     double half = Math.hypot(apart, material);
     Word word;
@@ -343,10 +301,10 @@ public record Trial(
   }
 
   private static void differed(Pool a, Pool b, List<Differed> into) {
-    ratio(Differed.What.START_EXCESS, a, b, Cooled::start, 1.2, into);
-    ratio(Differed.What.HOURS, a, b, c -> c.seconds() / 3600, 1.5, into);
-    gap(Differed.What.AIR, a, b, Cooled::air, 3, into);
-    gap(Differed.What.AIR_SWING, a, b, Cooled::swing, 5, into);
+    ratio(Differed.What.START_EXCESS, a, b, c -> c.down.start(), 1.2, into);
+    ratio(Differed.What.HOURS, a, b, c -> c.down.seconds() / 3600, 1.5, into);
+    gap(Differed.What.AIR, a, b, c -> c.down.air(), 3, into);
+    gap(Differed.What.AIR_SWING, a, b, c -> c.down.swing(), 5, into);
     gap(Differed.What.WIND, a, b, c -> c.entry.windMetresPerSecond(), 2, into);
     gap(Differed.What.OPENINGS, a, b, c -> c.entry.openings(), 0.5, into);
     gap(Differed.What.WETTINGS, a, b, c -> c.entry.wettings(), 0.5, into);
@@ -415,22 +373,14 @@ public record Trial(
     if (cooled.isEmpty() || common.isEmpty()) {
       return dots;
     }
-    Cooled c = cooled.get();
+    Cooling c = cooled.get().down;
     Common to = common.get();
-    long[] at = e.run().at();
-    double[] seconds = new double[at.length];
-    for (int i = 0; i < at.length; i++) {
-      seconds[i] = at[i] - c.down.from();
-    }
-    double[] fit = c.down.curve(seconds, e.run().air(), c.seconds());
-    double tau = c.down.fit().timeConstantSeconds();
-    double scale = to.excessKelvin / Math.max(1, c.start);
-    int every = Math.max(1, (int) (c.seconds() / DOTS / Math.max(1, at[1] - at[0])));
-    for (int i = 0; i < at.length; i += every) {
-      double t = seconds[i];
-      if (t >= 0 && t <= c.seconds() && t <= to.seconds) {
-        double common = to.airCelsius + to.excessKelvin * Math.exp(-t / tau);
-        dots.add(new double[] {t, common + scale * (e.run().mean()[i] - fit[i])});
+    double scale = to.excessKelvin / Math.max(1, c.start());
+    for (double[] m : c.missed()) {
+      if (m[0] <= to.seconds) {
+        double common =
+            to.airCelsius + to.excessKelvin * Math.exp(-m[0] / c.timeConstant().value());
+        dots.add(new double[] {m[0], common + scale * m[1]});
       }
     }
     return dots;

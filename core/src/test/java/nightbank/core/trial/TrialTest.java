@@ -76,7 +76,7 @@ public class TrialTest {
   }
 
   private static Trial.Entry entry(String side, JudgedRun run) {
-    return new Trial.Entry(side, "drum", run, Double.NaN, 0, 0, 0);
+    return new Trial.Entry(side, "drum", Cooling.of(run), Double.NaN, 0, 0, 0);
   }
 
   private static Trial.Difference only(Trial t) {
@@ -209,8 +209,9 @@ public class TrialTest {
   @Test
   public void twoMassesCarryTheDoubtOfBothTheirHeats() {
     JudgedRun run = run(20, 40, 5, 24, 0.2, 1);
-    Trial.Entry a = new Trial.Entry("drum", "drum", run, Double.NaN, 0, 0, 0);
-    Trial.Entry b = new Trial.Entry("bin", "bin", run(20, 40, 5, 24, 0.2, 2), Double.NaN, 0, 0, 0);
+    Trial.Entry a = new Trial.Entry("drum", "drum", Cooling.of(run), Double.NaN, 0, 0, 0);
+    Trial.Entry b =
+        new Trial.Entry("bin", "bin", Cooling.of(run(20, 40, 5, 24, 0.2, 2)), Double.NaN, 0, 0, 0);
     Trial t = Trial.compare(List.of(a, b), Double.NaN);
     assertThat(only(t).ratioHigh() / only(t).ratioLow()).isGreaterThan(Math.exp(0.12));
     assertThat(t.differed()).extracting(Trial.Differed::what).contains(Trial.Differed.What.MASS);
@@ -222,9 +223,9 @@ public class TrialTest {
     Trial t =
         Trial.compare(
             List.of(
-                new Trial.Entry("a", "drum", run, 1, 0, 0, 0),
-                new Trial.Entry("b", "drum", run, 6, 2, 1, 1),
-                new Trial.Entry("c", "drum", run, Double.NaN, 0, 0, 0)),
+                new Trial.Entry("a", "drum", Cooling.of(run), 1, 0, 0, 0),
+                new Trial.Entry("b", "drum", Cooling.of(run), 6, 2, 1, 1),
+                new Trial.Entry("c", "drum", Cooling.of(run), Double.NaN, 0, 0, 0)),
             Double.NaN);
     assertThat(t.differed())
         .filteredOn(d -> d.side().equals("b"))

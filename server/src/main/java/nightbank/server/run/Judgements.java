@@ -87,10 +87,15 @@ public class Judgements {
   /** What a run of few readings comes to; not kept, since it is soon judged. */
   public FewView few(UUID holding, UUID runId) {
     RunView run = runs.get(holding, runId);
-    Concern c = assembler.concern(holding, run.storeId(), new Span(run.from(), run.to(), true));
-    return HandJudge.of(assembler.inputs(c, MOST_READINGS))
+    return few(holding, run.storeId(), run.from(), run.to())
         .map(FewView::of)
         .orElseThrow(() -> Problem.notFound("reading"));
+  }
+
+  /** The same of any stretch of a store's time; empty where more was read, or nothing. */
+  public Optional<HandJudge.Judged> few(UUID holding, UUID store, Instant from, Instant to) {
+    Concern c = assembler.concern(holding, store, new Span(from, to, true));
+    return HandJudge.of(assembler.inputs(c, MOST_READINGS));
   }
 
   private static Set<String> shown(RunView run) {

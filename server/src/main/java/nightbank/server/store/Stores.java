@@ -1,11 +1,7 @@
 package nightbank.server.store;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -20,9 +16,6 @@ import nightbank.core.caution.StoreCautions;
 import nightbank.core.caution.StoreFacts;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.model.StateFromProbes;
-import nightbank.core.store.model.StoreGrid;
-import nightbank.core.store.model.StoreState;
 import nightbank.core.usual.Usual;
 import nightbank.server.book.Books;
 import nightbank.server.book.MediaBook;
@@ -50,8 +43,6 @@ import tools.jackson.databind.JsonNode;
 /** Stores: kept, checked, appraised, and handed to the core. */
 @Service
 public class Stores implements Reversible {
-  private static final Set<ProbeView.Kind> BESIDE =
-      Set.of(ProbeView.Kind.AIR, ProbeView.Kind.OUTDOOR);
   private static final int MOST_PROBES = 100;
 
   private final StoreRepository repository;
@@ -62,8 +53,7 @@ public class Stores implements Reversible {
   private final Changes changes;
   private final Json json;
   private final Clock clock;
-  private final Cache<Described, StateFromProbes> fields =
-      Caffeine.newBuilder().maximumSize(200).build();
+  private final StoreNow now = new StoreNow();
 
   Stores(
       StoreRepository repository,
@@ -116,9 +106,6 @@ public class Stores implements Reversible {
    * @param hours when they are off every day, absent for no such hours
    */
   public record Lid(boolean there, @Nullable LidHours hours) {}
-
-  /** The core's store: its medium too may be the holding's own and change. */
-  private record Described(HeatStore store, boolean makesHeat) {}
 
   public List<StoreView> all(UUID holding) {
     var probes = repository.probes(holding);
@@ -348,7 +335,7 @@ public class Stores implements Reversible {
 
   private static Map<UUID, ProbeView.Kind> air(List<ProbeView> probes) {
     return probes.stream()
-        .filter(p -> BESIDE.contains(p.kind()))
+        .filter(p -> StoreNow.BESIDE.contains(p.kind()))
         .collect(Collectors.toMap(ProbeView::id, ProbeView::kind));
   }
 
@@ -449,58 +436,7 @@ public class Stores implements Reversible {
         .design(s.design())
         .probes(probes)
         .appraisal(Appraiser.appraise(s.design(), core, heat, book, hottest, room))
-        .now(now(s, core, heat.kind() == StoreFacts.SourceKind.HEAP, probes, latest))
+        .now(now.of(core, heat.kind() == StoreFacts.SourceKind.HEAP, probes, latest))
         .build();
-  }
-
-  private StoreView.Now now(
-      StoredStore s,
-      HeatStore core,
-      boolean makesHeat,
-      List<ProbeView> probes,
-      Map<UUID, StoreView.Latest> latest) {
-    List<StoreView.Latest> seen =
-        probes.stream().map(p -> latest.get(p.id())).filter(l -> l != null).toList();
-    double[] celsius = new double[core.probes().size()];
-    Instant newest = null;
-    boolean any = false;
-    for (int i = 0; i < celsius.length; i++) {
-      var l = latest.get(UUID.fromString(core.probes().get(i).id()));
-      celsius[i] = l == null ? Double.NaN : l.celsius();
-      any |= l != null;
-      newest = l != null && (newest == null || l.at().isAfter(newest)) ? l.at() : newest;
-    }
-    if (!any) {
-      return new StoreView.Now(null, null, null, null, seen);
-    }
-    double air = besides(probes, latest, celsius, core.floorCelsius());
-    StoreState state =
-        fields
-            .get(
-                new Described(core, makesHeat),
-                d -> new StateFromProbes(core, StoreGrid.coarse(core), makesHeat))
-            .of(celsius, air, air);
-    return new StoreView.Now(
-        newest, state.meanCelsius(), state.usableEnergy(core), Sections.of(state), seen);
-  }
-
-  /** Air beside the store as last read; else no warmer than its coldest reading and its floor. */
-  private static double besides(
-      List<ProbeView> probes,
-      Map<UUID, StoreView.Latest> latest,
-      double[] celsius,
-      double floorCelsius) {
-    return probes.stream()
-        .filter(p -> BESIDE.contains(p.kind()) && latest.containsKey(p.id()))
-        .mapToDouble(p -> latest.get(p.id()).celsius())
-        .findFirst()
-        .orElseGet(
-            () ->
-                Math.min(
-                    floorCelsius,
-                    Arrays.stream(celsius)
-                        .filter(t -> !Double.isNaN(t))
-                        .min()
-                        .orElse(floorCelsius)));
   }
 }

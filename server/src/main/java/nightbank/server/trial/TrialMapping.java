@@ -2,17 +2,22 @@ package nightbank.server.trial;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import nightbank.core.judgement.JudgedRun;
 import nightbank.core.trial.Trial;
 
 /** A judged trial for the page. */
 final class TrialMapping {
   private static final int POINTS = 60;
 
+  /** A run that tells something, and its judgement where a logger followed it. */
+  record Told(UUID runId, Optional<JudgedRun> run) {}
+
   private TrialMapping() {}
 
   static TrialSheet sheet(
-      TrialView trial, Trial judged, List<Trial.Entry> entries, List<UUID> told) {
+      TrialView trial, Trial judged, List<Trial.Entry> entries, List<Told> told) {
     Trial.Common c = judged.common().orElse(null);
     List<Double> at = new ArrayList<>();
     for (int i = 0; c != null && i <= POINTS; i++) {
@@ -44,13 +49,13 @@ final class TrialMapping {
   }
 
   private static TrialSheet.SideView side(
-      Trial judged, Trial.Side s, List<Double> at, List<Trial.Entry> entries, List<UUID> told) {
+      Trial judged, Trial.Side s, List<Double> at, List<Trial.Entry> entries, List<Told> told) {
     List<TrialSheet.Dots> dots = new ArrayList<>();
     for (int i : s.runs()) {
       List<double[]> all = judged.dots(entries.get(i));
       String silent =
           all.isEmpty()
-              ? entries.get(i).run().findings().stream()
+              ? told.get(i).run().map(JudgedRun::findings).orElse(List.of()).stream()
                   .map(f -> f.code().name())
                   .filter(SILENT::contains)
                   .findFirst()
@@ -58,7 +63,7 @@ final class TrialMapping {
               : "";
       dots.add(
           new TrialSheet.Dots(
-              told.get(i),
+              told.get(i).runId(),
               silent,
               all.stream().map(d -> d[0]).toList(),
               all.stream().map(d -> d[1]).toList()));

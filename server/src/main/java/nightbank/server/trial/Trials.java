@@ -6,10 +6,12 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.judgement.JudgedRun;
+import nightbank.core.trial.Cooling;
 import nightbank.core.trial.Trial;
 import nightbank.server.change.Changes;
 import nightbank.server.change.Reversible;
@@ -166,30 +168,36 @@ public class Trials implements Reversible {
     }
     TrialView trial = get(holding, id);
     List<Trial.Entry> entries = new ArrayList<>();
-    List<UUID> told = new ArrayList<>();
+    List<TrialMapping.Told> told = new ArrayList<>();
     for (TrialView.Run r : trial.runs()) {
-      judgements
-          .judge(holding, r.storeId(), r.from(), r.to())
-          .ifPresent(
-              j -> {
-                entries.add(entry(holding, r, j.run()));
-                told.add(r.runId());
-              });
+      Optional<JudgedRun> run =
+          judgements.judge(holding, r.storeId(), r.from(), r.to()).map(Judgements.Judged::run);
+      Optional<Cooling> cooling = run.flatMap(Cooling::of);
+      if (cooling.isEmpty()) {
+        cooling = judgements.few(holding, r.storeId(), r.from(), r.to()).flatMap(Cooling::of);
+      }
+      if (run.isPresent() || cooling.isPresent()) {
+        entries.add(entry(holding, r, run, cooling));
+        told.add(new TrialMapping.Told(r.runId(), run));
+      }
     }
     long sides = entries.stream().map(Trial.Entry::side).distinct().count();
     if (sides < 2) {
       throw Problem.invalid(
           "runs",
           "Of one side of this trial too little was read.",
-          "Choose runs with eight readings of one probe at least.");
+          "Choose runs that were read after their charge, the next morning at least.");
     }
     Trial judged = Trial.compare(entries, hours == null ? Double.NaN : hours * 3600);
     return TrialMapping.sheet(trial, judged, entries, told);
   }
 
-  private Trial.Entry entry(UUID holding, TrialView.Run r, JudgedRun run) {
-    Instant from = run.coolDown().map(c -> Instant.ofEpochSecond(c.from())).orElse(r.from());
-    Instant to = run.coolDown().map(c -> Instant.ofEpochSecond(c.to())).orElse(r.to());
+  private Trial.Entry entry(
+      UUID holding, TrialView.Run r, Optional<JudgedRun> run, Optional<Cooling> cooling) {
+    Instant from =
+        run.flatMap(JudgedRun::coolDown).map(c -> Instant.ofEpochSecond(c.from())).orElse(r.from());
+    Instant to =
+        run.flatMap(JudgedRun::coolDown).map(c -> Instant.ofEpochSecond(c.to())).orElse(r.to());
     List<EventView> seen =
         events.between(holding, from, to).stream()
             .filter(e -> e.storeId() == null || e.storeId().equals(r.storeId()))
@@ -203,7 +211,7 @@ public class Trials implements Reversible {
     return new Trial.Entry(
         r.side(),
         r.storeId().toString(),
-        run,
+        cooling,
         wind,
         count(seen, EventKind.DOOR) + count(seen, EventKind.VENT),
         count(seen, EventKind.WATER),

@@ -148,4 +148,44 @@ public class TrialsTest {
             other.path("/trials/" + id), null, draft("Mine", bare, "bare", wrapped, "wrapped"));
     assertThat(theirs.status()).isEqualTo(404);
   }
+
+  private String byHand(UUID drum, String day, String next, int... read) {
+    String core = Grounds.probeId(drum, "core").toString();
+    String[] at = {
+      day + "T12:00:00Z", day + "T18:00:00Z", next + "T08:00:00Z", next + "T18:00:00Z"
+    };
+    StringBuilder readings = new StringBuilder();
+    for (int k = 0; k < at.length; k++) {
+      readings
+          .append(k == 0 ? "" : ",")
+          .append(
+              "{\"probeId\":\"%s\",\"at\":\"%s\",\"typed\":\"%d\"}"
+                  .formatted(core, at[k], read[k]));
+    }
+    grounds.keeper.post(
+        grounds.path("/readings"), "{\"fahrenheit\":false,\"readings\":[" + readings + "]}");
+    return grounds
+        .keeper
+        .post(
+            grounds.path("/stores/" + drum + "/runs"),
+            "{\"name\":\"%s\",\"from\":\"%s\",\"to\":\"%s\"}".formatted(day, at[0], at[3]))
+        .body()
+        .path("id")
+        .asString();
+  }
+
+  @Test
+  public void fourReadingsByHandOfEachSideAreSetBesideEachOther() {
+    UUID drum = grounds.newDrum();
+    UUID id = UUID.randomUUID();
+    String one = byHand(drum, "2026-01-12", "2026-01-13", 12, 92, 41, 33);
+    String other = byHand(drum, "2026-01-15", "2026-01-16", 12, 95, 52, 44);
+    put(id, draft("By hand", one, "first", other, "again"));
+    Answer sheet = grounds.keeper.get(grounds.path("/trials/" + id));
+    assertThat(sheet.status()).as(sheet.body().toString()).isEqualTo(200);
+    JsonNode fair = sheet.body().path("sides").path(0).path("fair");
+    assertThat(fair.path("lossWattsPerKelvin").asDouble()).isBetween(0.5, 10.0);
+    assertThat(fair.path("lossHigh").asDouble() / fair.path("lossLow").asDouble()).isLessThan(4);
+    assertThat(sheet.body().path("sides").path(1).path("runs").path(0).path("at")).hasSize(2);
+  }
 }
