@@ -1,17 +1,17 @@
 <script setup lang="ts">
 /** What was done and seen: logged by one touch, set right afterwards. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import type { Views } from '@/shared/api/client'
-import NumberField from '@/shared/NumberField.vue'
+import { api, body, type Views } from '@/shared/api/client'
 import { add, sent } from '@/shared/outbox'
 import { useSession } from '@/shared/session'
-import { clock, day, degrees, massOf, minutesOf } from '@/shared/units'
+import { clock, day, degrees, massOf } from '@/shared/units'
 import { newId } from '../store/designs'
 import { partsQuery } from '../part/queries'
 import { storesQuery } from '../store/queries'
+import DoneForm from './DoneForm.vue'
 import { kinds, placeOf, sights, wordOf, type Kind, type Way } from './doneKinds'
 import { eventsQuery, roundsQuery, walkQuery } from './queries'
 import { movedStop, stopsOf } from './walk'
@@ -36,9 +36,10 @@ const storeChoices = computed(() => [
 ])
 
 /** The one just logged, open to be set right. */
-const wrongHour = ref(false)
-const last = reactive<{ event: Views['EventView'] | null; time: string }>({ event: null, time: '' })
-const amountWord = computed(() => kinds.find((k) => k.kind === last.event?.kind)?.amount)
+const last = reactive<{ event: Views['EventView'] | null; fresh: boolean }>({
+  event: null,
+  fresh: true,
+})
 
 async function done(kind: Kind, { note = '', way = null as Way | null } = {}) {
   const at = now()
@@ -52,11 +53,19 @@ async function done(kind: Kind, { note = '', way = null as Way | null } = {}) {
     amount: null,
     moisture: null,
   }
-  last.event = event
-  last.time = clock(at.getTime() / 1000, zone.value)
-  wrongHour.value = false
+  Object.assign(last, { event, fresh: true })
   if (!stores.value) placeOnceKnown(event.id)
   await put(event, 'POST')
+}
+
+async function takeAway(id: string) {
+  await body(
+    api.DELETE('/api/holdings/{holdingId}/events/{eventId}', {
+      params: { path: { holdingId: holding, eventId: id } },
+    }),
+  )
+  if (last.event?.id === id) last.event = null
+  await client.invalidateQueries({ queryKey: ['holding', holding] })
 }
 
 /** A touch before the stores were there finds its store when they come. */
@@ -83,24 +92,21 @@ function put(event: Views['EventView'], method: 'POST' | 'PUT') {
   })
 }
 
-/** The hour as it was, on the day it was logged; one later than now was the day before. */
-async function setRight() {
-  const e = last.event
-  const typed = minutesOf(last.time)
-  wrongHour.value = typed == null
-  if (!e || typed == null) return
-  const shown = clock(Date.parse(e.at) / 1000, zone.value)
-  const minutes = (t: string) => Number(t.slice(0, 2)) * 60 + Number(t.slice(3))
-  let by = typed - minutes(shown)
-  if (Date.parse(e.at) + by * 60_000 > now().getTime()) by -= 1440
-  e.at = new Date(Date.parse(e.at) + by * 60_000).toISOString()
-  await put(e, 'PUT')
+async function setRight(event: Views['EventView']) {
+  await put(event, 'PUT')
   last.event = null
 }
 
 watch(sent, () => client.invalidateQueries({ queryKey: ['holding', holding] }))
 
-type Line = { key: string; at: string; word: string; of: string; note: string }
+type Line = {
+  key: string
+  at: string
+  word: string
+  of: string
+  note: string
+  event?: Views['EventView']
+}
 const nameOf = (id: string | null) => stores.value?.find((s) => s.id === id)?.name ?? ''
 const probes = computed(() => new Map(stops.value.map((s) => [s.probeId, s])))
 const stops = computed(() => stopsOf(stores.value ?? [], walk.value ?? []))
@@ -113,6 +119,7 @@ const lines = computed<Line[]>(() =>
       word: wordOf(e.kind, e.way),
       of: nameOf(e.storeId),
       note: [e.amount == null ? '' : massOf(e.amount), e.note].filter(Boolean).join(', '),
+      event: e,
     })),
     ...(rounds.value ?? []).map((r) => ({
       key: r.id,
@@ -187,41 +194,16 @@ function moveStop(id: string, by: -1 | 1) {
           {{ s.word }}
         </button>
       </div>
-      <form v-if="last.event" class="right" @submit.prevent="setRight">
-        <p role="status">
-          <b>{{ wordOf(last.event.kind, last.event.way) }}</b> is logged. Was it earlier or
-          elsewhere, or is there more to say?
-        </p>
-        <label for="where">Where</label>
-        <BFormSelect id="where" v-model="last.event.storeId" :options="storeChoices" />
-        <label for="hour">It was at</label>
-        <BFormInput
-          id="hour"
-          v-model="last.time"
-          placeholder="16:40"
-          :aria-invalid="wrongHour"
-          aria-describedby="hour-wrong"
-        />
-        <p v-if="wrongHour" id="hour-wrong" class="wrong" role="alert">
-          “{{ last.time }}” is no hour. For instance 16:40, 1640 or 4:40 pm.
-        </p>
-        <NumberField
-          v-if="amountWord"
-          v-model="last.event.amount"
-          :label="amountWord"
-          quantity="mass"
-          optional
-        />
-        <NumberField
-          v-if="['FIRE_LIT', 'FUEL_ADDED'].includes(last.event.kind)"
-          v-model="last.event.moisture"
-          label="Water in it, share"
-          optional
-        />
-        <label for="more">Note</label>
-        <BFormInput id="more" v-model="last.event.note" maxlength="2000" />
-        <BButton type="submit" variant="secondary">Set it right</BButton>
-      </form>
+      <DoneForm
+        v-if="last.event"
+        :key="last.event.id"
+        v-model="last.event"
+        :fresh="last.fresh"
+        :places="storeChoices"
+        :zone="zone"
+        :now="now"
+        @keep="setRight"
+      />
     </section>
   </template>
   <h2 class="mt-4">The last fortnight</h2>
@@ -234,6 +216,24 @@ function moveStop(id: string, by: -1 | 1) {
         <th scope="row">{{ l.word }}</th>
         <td>{{ l.of }}</td>
         <td>{{ l.note }}</td>
+        <td v-if="mayLog" class="right-or-away">
+          <template v-if="l.event">
+            <button
+              type="button"
+              :aria-label="`Put right: ${l.word}, ${clock(Date.parse(l.at) / 1000, zone)}`"
+              @click="Object.assign(last, { event: { ...l.event }, fresh: false })"
+            >
+              put right
+            </button>
+            <button
+              type="button"
+              :aria-label="`Take away: ${l.word}, ${clock(Date.parse(l.at) / 1000, zone)}`"
+              @click="takeAway(l.event.id)"
+            >
+              take away
+            </button>
+          </template>
+        </td>
       </tr>
     </tbody>
   </table>
@@ -319,24 +319,17 @@ function moveStop(id: string, by: -1 | 1) {
   border-style: dashed;
 }
 
-.right {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 190px;
-  gap: 0.35rem 0.75rem;
-  align-items: center;
-  max-width: 460px;
-  border-left: 4px solid var(--ember);
-  padding: 0.5rem 0.9rem;
-  margin-top: 0.75rem;
+.right-or-away {
+  text-align: right;
+  white-space: nowrap;
 }
 
-.right p {
-  grid-column: 1 / -1;
-  margin: 0;
-}
-
-.right .wrong {
-  color: var(--lost);
+.right-or-away button {
+  background: none;
+  border: 0;
+  color: var(--ink-soft);
+  text-decoration: underline;
+  min-height: 40px;
 }
 
 .when {

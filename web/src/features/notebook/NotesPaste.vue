@@ -6,7 +6,7 @@ import { computed, ref, watch } from 'vue'
 import { api, body, type Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { zonedIso, zonedText } from './moments'
+import { zonedIso, zonedText } from '@/shared/moments'
 import { DOUBTS, draftOf, ready, tied, type Draft } from './pages'
 
 const props = defineProps<{ holding: string; store: Views['StoreView'] }>()

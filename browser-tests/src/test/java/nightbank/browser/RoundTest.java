@@ -254,4 +254,15 @@ public class RoundTest {
     browser.go(demo.home + "/log").click("The order of the walk");
     assertThat(browser.see("details ol li").getText()).isNotEqualTo(first);
   }
+
+  @Test
+  public void whatWasLoggedIsPutRightLaterTakenAwayAndBroughtBack() {
+    browser.laptop().go(demo.home + "/log").click("Rime").reads("is logged");
+    browser.click("Set it right").readsNoMore("is logged");
+    browser.click("Put right: Seen").reads("what was otherwise?");
+    browser.isAccessible();
+    browser.type("Note", "Rime on the glass").click("Set it right").reads("Rime on the glass");
+    browser.click("Take away: Seen").readsNoMore("Rime on the glass");
+    browser.click("Undo").reads("Rime on the glass");
+  }
 }
