@@ -17,6 +17,7 @@ const few = {
   chargedTo: '2026-01-20T20:00:00Z',
   hoursGuessed: true,
   strain: null,
+  next: null,
   means: [],
 }
 
@@ -42,5 +43,11 @@ describe('few readings', () => {
     expect(fewVerdict(cold)).not.toContain('half of it')
     expect(fewSentences(cold, 'UTC').join(' ')).toContain('hardly warmer')
     expect(fewSentences({ ...few, strain: 'READINGS' }, 'UTC').join(' ')).toContain('its unit')
+  })
+  it('says what to read next and what it would be worth', () => {
+    const next = { probe: 'core', afterSeconds: 9 * 3600, before: 0.19, after: 0.12 }
+    expect(fewSentences({ ...few, next }, 'UTC').join(' ')).toContain(
+      'one more reading of core, 9 h after the charge: half of it gone to ± 12 % instead of ± 19 %',
+    )
   })
 })

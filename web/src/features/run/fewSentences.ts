@@ -1,5 +1,5 @@
 import type { Views } from '@/shared/api/client'
-import { clock, conductanceOf, day, energyOf, hours } from '@/shared/units'
+import { clock, conductanceOf, day, energyOf, hours, percent } from '@/shared/units'
 
 type Few = Views['FewView']
 type Estimate = Few['best']
@@ -47,6 +47,10 @@ export function fewSentences(f: Few, zone: string): string[] {
       `It was charged with ${between(f.brought, energyOf)}, ${hoursOf} ${at(f.chargedFrom)} ${to} ${at(f.chargedTo)}${f.hoursGuessed ? ', as the readings rise' : ''}.`,
     )
   }
+  if (f.next)
+    said.push(
+      `Most telling would be one more reading of ${f.next.probe}, ${hours(f.next.afterSeconds)} after ${f.chargedTo ? 'the charge' : 'the first'}: half of it gone to ± ${percent(f.next.after)} instead of ± ${percent(f.next.before)}.`,
+    )
   said.push(
     `${f.readings} readings tell this; what they do not tell is taken as the design says, with its doubt. Each bracket holds the truth 19 times in 20.`,
   )

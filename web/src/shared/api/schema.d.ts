@@ -1793,6 +1793,7 @@ export interface components {
             last: components["schemas"]["Estimate"];
             loss: components["schemas"]["Estimate"] | null;
             means: components["schemas"]["MeanView"][];
+            next: components["schemas"]["NextView"] | null;
             /** Format: int32 */
             readings: number;
             strain: ("CONDUCTIVITY" | "HEAT_CAPACITY" | "COVERS" | "GROUND" | "SOURCE" | "START" | "AIR" | "READINGS") | null;
@@ -2431,6 +2432,15 @@ export interface components {
             password: string;
             /** @enum {string} */
             role: "KEEPER" | "HELPER" | "GUEST";
+        };
+        NextView: {
+            /** Format: double */
+            after: number;
+            /** Format: double */
+            afterSeconds: number;
+            /** Format: double */
+            before: number;
+            probe: string;
         };
         Night: {
             /** Format: double */

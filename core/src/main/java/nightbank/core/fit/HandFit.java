@@ -1,5 +1,6 @@
 package nightbank.core.fit;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -12,6 +13,7 @@ import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.MatrixUtils;
 import org.hipparchus.linear.RealMatrix;
+import org.hipparchus.linear.RealVector;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
 import org.hipparchus.util.Pair;
@@ -32,6 +34,8 @@ public final class HandFit {
   private static final int MOST_TRIES = 15;
   private static final int PASSES = 2; // what a reading is worth hangs on where it was read
   private static final double WIDE = 2; // standard deviations either way: 95.4 %
+  private static final double UNREAD = 1e6; // K: a reading that nobody has taken tells nothing
+  private static final int HALF_LIFE = 2; // its place in what is asked
   private static final double STRAINED = 3; // standard deviations that no careful person is out by
 
   /** An answer with its 95 % interval. */
@@ -100,18 +104,83 @@ public final class HandFit {
     return new HandFit(record).answer();
   }
 
-  private Answer answer() {
+  /**
+   * The reading that would tell most of a half-life.
+   *
+   * @param reading of those that were offered
+   * @param before half a 95 % interval of it as it is told now, as a share of it
+   * @param after the same with the reading
+   */
+  public record Telling(Reading reading, double before, double after) {}
+
+  /** Which of some readings, were it taken too, would tell most; empty where nothing cools. */
+  public static Optional<Telling> mostTelling(HandRecord record, List<Reading> offered) {
+    List<Reading> all = new ArrayList<>(record.readings());
+    offered.forEach(r -> all.add(new Reading(r.at(), r.probe(), r.seconds(), r.celsius(), UNREAD)));
+    return new HandFit(
+            new HandRecord(record.store(), record.charge(), record.start(), record.around(), all))
+        .mostTelling(offered);
+  }
+
+  private Optional<Telling> mostTelling(List<Reading> offered) {
+    double[] best = likeliest();
+    HandRun run = new HandRun(record, prior, best);
+    double[] asked = asked(run);
+    double[][] byUnknown = new double[asked.length][prior.size()];
+    double[][] slope = slopes(best, run, asked, byUnknown);
+    if (!Double.isFinite(asked[HALF_LIFE])) {
+      return Optional.empty();
+    }
+    RealMatrix covariance = covariance(slope);
+    ArrayRealVector half = new ArrayRealVector(byUnknown[HALF_LIFE], false);
+    double variance = half.dotProduct(covariance.operate(half));
+    Reading found = null;
+    double most = 0;
+    for (int i = 0; i < sigma.length; i++) {
+      if (sigma[i] < UNREAD / 2) {
+        continue;
+      }
+      Reading r = record.readings().get(i);
+      RealVector by = new ArrayRealVector(slope[i], false).mapMultiply(sigma[i]);
+      RealVector spread = covariance.operate(by);
+      double own = offered.get(0).sigma();
+      double told = by.dotProduct(spread) + own * own + run.doubt[i] * run.doubt[i];
+      double shared = half.dotProduct(spread);
+      if (shared * shared / told > most) {
+        most = shared * shared / told;
+        found = r;
+      }
+    }
+    double share = WIDE / asked[HALF_LIFE];
+    return found == null
+        ? Optional.empty()
+        : Optional.of(
+            new Telling(
+                found,
+                share * Math.sqrt(variance),
+                share * Math.sqrt(Math.max(0, variance - most))));
+  }
+
+  private double[] likeliest() {
     double[] best = new double[prior.size()];
     for (int pass = 0; pass < PASSES && sigma.length > 0; pass++) {
       weigh(new HandRun(record, prior, best));
       best = mostLikely(best);
     }
+    return best;
+  }
+
+  private static RealMatrix covariance(double[][] slope) {
+    RealMatrix j = new Array2DRowRealMatrix(slope, false);
+    return MatrixUtils.inverse(j.transposeMultiply(j));
+  }
+
+  private Answer answer() {
+    double[] best = likeliest();
     HandRun run = new HandRun(record, prior, best);
     double[] asked = asked(run);
     double[][] byUnknown = new double[asked.length][prior.size()];
-    double[][] slope = slopes(best, run, asked, byUnknown);
-    RealMatrix j = new Array2DRowRealMatrix(slope, false);
-    RealMatrix covariance = MatrixUtils.inverse(j.transposeMultiply(j));
+    RealMatrix covariance = covariance(slopes(best, run, asked, byUnknown));
     double[] sd = new double[asked.length];
     for (int q = 0; q < sd.length; q++) {
       ArrayRealVector by = new ArrayRealVector(byUnknown[q], false);

@@ -36,6 +36,8 @@ public final class HandJudge {
   private static final double LOGGED = 400; // s by which a source's hours are noted wrong
   private static final double BETWEEN = 1.0 / 6; // of two readings: an hour that nobody noted
   private static final double FOUND = 25; // K by which a first reading may miss the mean
+  private static final double[] OFFERED = {0.1, 0.25, 0.5, 1, 1.5, 2, 3}; // half-lives after it
+  private static final double WORTH = 0.93; // of an interval: less is not worth the walk
   private static final double DAY = 86_400;
   private static final double WARMEST = 14.5 * 3600; // of the sun's day
 
@@ -48,6 +50,7 @@ public final class HandJudge {
    * @param from epoch second at which its charge began; of no use where none was seen
    * @param charged whether a charge was told or seen
    * @param guessed whether its hours were read off the readings
+   * @param next what to read to tell most more; empty where nothing would
    * @param readings of the mass that were taken; what no store can have had is left out
    */
   public record Judged(
@@ -57,7 +60,18 @@ public final class HandJudge {
       long to,
       boolean charged,
       boolean guessed,
+      Optional<Next> next,
       int readings) {}
+
+  /**
+   * A reading that would tell more of the half-life.
+   *
+   * @param channel of which probe
+   * @param afterSeconds since the end of the charge
+   * @param before half a 95 % interval of the half-life as it is told, as a share of it
+   * @param after the same with that reading
+   */
+  public record Next(String channel, double afterSeconds, double before, double after) {}
 
   private HandJudge() {}
 
@@ -107,7 +121,31 @@ public final class HandJudge {
             zero + Math.round(by.to()),
             by.watts() > 0,
             by.watts() > 0 && told(in).isEmpty(),
+            next(best, answer),
             own));
+  }
+
+  private static Optional<Next> next(HandRecord record, HandFit.Answer answer) {
+    if (answer.halfLife().isEmpty()) {
+      return Optional.empty();
+    }
+    double half = answer.halfLife().get().value();
+    double end = record.charge().to();
+    List<HandRecord.Reading> offered = new ArrayList<>();
+    for (int p = 0; p < record.store().probes().size(); p++) {
+      for (double share : OFFERED) {
+        offered.add(new HandRecord.Reading(At.STORE, p, end + share * half, 0, READ));
+      }
+    }
+    return HandFit.mostTelling(record, offered)
+        .filter(t -> t.after() < WORTH * t.before())
+        .map(
+            t ->
+                new Next(
+                    record.store().probes().get(t.reading().probe()).id(),
+                    t.reading().seconds() - end,
+                    t.before(),
+                    t.after()));
   }
 
   private static ReadingSeries cleaned(JudgementInputs in, ReadingSeries s) {

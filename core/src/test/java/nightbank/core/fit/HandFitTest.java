@@ -147,6 +147,30 @@ public class HandFitTest {
     assertThat(HandFit.of(with(tank, wrong)).strain()).isPresent();
   }
 
+  @Test
+  public void theReadingThatTellsMostNarrowsAsItWasToldTo() {
+    SparseCase c = SparseCase.of("g06");
+    List<HandRecord.Reading> all = c.told().readings();
+    List<HandRecord.Reading> few = all.subList(0, 3);
+    List<HandRecord.Reading> offered =
+        all.subList(3, all.size()).stream().filter(r -> r.at() == HandRecord.At.STORE).toList();
+    HandFit.Telling t = HandFit.mostTelling(with(c, few), offered).orElseThrow();
+    assertThat(half(with(c, few))).isCloseTo(t.before(), within(0.15 * t.before()));
+    List<HandRecord.Reading> taken = new ArrayList<>(few);
+    taken.add(
+        all.stream()
+            .filter(r -> r.seconds() == t.reading().seconds() && r.probe() == t.reading().probe())
+            .findFirst()
+            .orElseThrow());
+    assertThat(t.after()).isLessThan(t.before());
+    assertThat(half(with(c, taken))).isCloseTo(t.after(), within(0.3 * t.after()));
+  }
+
+  private static double half(HandRecord record) {
+    Estimate e = HandFit.of(record).halfLife().orElseThrow();
+    return Math.log(e.high() / e.value());
+  }
+
   private static double median(double[] values) {
     double[] sorted = values.clone();
     java.util.Arrays.sort(sorted);

@@ -3,6 +3,7 @@ package nightbank.server.run;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import nightbank.core.fit.HandFit;
 import nightbank.core.judgement.HandJudge;
@@ -22,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  * @param chargedTo absent likewise
  * @param hoursGuessed whether its hours were read off the readings
  * @param strain what would have to be far from what is described, absent where nothing is
+ * @param next what to read to tell most more, absent where nothing would
  * @param means of the whole store at its readings, °C
  */
 @RecordBuilder
@@ -36,6 +38,7 @@ public record FewView(
     @Nullable Instant chargedTo,
     boolean hoursGuessed,
     HandFit.@Nullable Strain strain,
+    @Nullable NextView next,
     List<MeanView> means) {
 
   /** A figure with its 95 % interval. */
@@ -44,7 +47,16 @@ public record FewView(
   /** Epoch second and °C. */
   public record MeanView(long at, Estimate celsius) {}
 
-  static FewView of(HandJudge.Judged j) {
+  /**
+   * A reading that would tell more of the half-life.
+   *
+   * @param afterSeconds since the end of the charge
+   * @param before half a 95 % interval of the half-life as it is told, as a share of it
+   * @param after the same with that reading
+   */
+  public record NextView(String probe, double afterSeconds, double before, double after) {}
+
+  static FewView of(HandJudge.Judged j, Map<String, String> names) {
     HandFit.Answer a = j.answer();
     return FewViewBuilder.builder()
         .readings(j.readings())
@@ -57,6 +69,13 @@ public record FewView(
         .chargedTo(j.charged() ? Instant.ofEpochSecond(j.to()) : null)
         .hoursGuessed(j.guessed())
         .strain(a.strain().orElse(null))
+        .next(
+            j.next()
+                .map(
+                    n ->
+                        new NextView(
+                            names.get(n.channel()), n.afterSeconds(), n.before(), n.after()))
+                .orElse(null))
         .means(j.means().stream().map(m -> new MeanView(m.at(), estimate(m.celsius()))).toList())
         .build();
   }

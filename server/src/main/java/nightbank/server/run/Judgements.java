@@ -3,6 +3,7 @@ package nightbank.server.run;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -87,8 +88,11 @@ public class Judgements {
   /** What a run of few readings comes to; not kept, since it is soon judged. */
   public FewView few(UUID holding, UUID runId) {
     RunView run = runs.get(holding, runId);
-    return few(holding, run.storeId(), run.from(), run.to())
-        .map(FewView::of)
+    Concern c = assembler.concern(holding, run.storeId(), new Span(run.from(), run.to(), true));
+    Map<String, String> names =
+        c.probes().stream().collect(Collectors.toMap(p -> p.id().toString(), ProbeView::name));
+    return HandJudge.of(assembler.inputs(c, MOST_READINGS))
+        .map(j -> FewView.of(j, names))
         .orElseThrow(() -> Problem.notFound("reading"));
   }
 
