@@ -9,7 +9,8 @@ interface State {
   id: string
   startedAt: string
   at: number
-  done: Record<string, { outcome: Outcome; typed: string }>
+  /** By probe; id and moment as they were first answered, so that a second answer corrects it. */
+  done: Record<string, { outcome: Outcome; typed: string; id?: string; at?: string }>
   ended: boolean
 }
 
@@ -64,9 +65,12 @@ export function useRound(holding: string, fahrenheit: () => boolean, now: () => 
     note: string,
     what: string,
   ) {
-    state.done[probeId] = { outcome, typed }
+    const before = state.done[probeId]
+    const id = before?.id ?? newId()
+    const at = before?.at ?? now().toISOString()
+    state.done[probeId] = { outcome, typed, id, at }
     state.at++
-    const entry = { id: newId(), probeId, at: now().toISOString(), outcome, typed, note }
+    const entry = { id, probeId, at, outcome, typed, note }
     await enqueue({ entries: [entry] }, what)
   }
 

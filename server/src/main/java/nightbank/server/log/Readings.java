@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -138,6 +139,16 @@ public class Readings implements Reversible {
     Double there = now(holding, is.toString());
     set(holding, is, celsius);
     note(holding, is, names, there, celsius);
+  }
+
+  /** Makes a reading what it should have been from the first; null for none. */
+  @Transactional
+  public void correct(UUID holding, Key key, @Nullable Double celsius) {
+    Double was = now(holding, key.toString());
+    if (!Objects.equals(was, celsius)) {
+      set(holding, key, celsius);
+      note(holding, key, repository.probeNames(holding), was, celsius);
+    }
   }
 
   @Transactional

@@ -5,6 +5,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
@@ -57,19 +59,43 @@ public class Rounds {
     for (int i = 0; i < entries.size(); i++) {
       RoundDraft.EntryDraft e = entries.get(i);
       Double celsius = check("entries." + i, e, probes, Boolean.TRUE.equals(draft.fahrenheit()));
+      Optional<RoundView.RoundEntry> before = repository.entry(holding, id, e.id());
+      if (before.isPresent()) {
+        correct(holding, before.get(), e, celsius);
+        continue;
+      }
       boolean isNew = repository.insert(holding, id, e, celsius);
       if (isNew && celsius != null) {
         taking.add(e.probeId(), e.at(), celsius);
       }
       if (isNew && e.outcome() == RoundDraft.Outcome.ICE) {
-        UUID seen = UUID.nameUUIDFromBytes(("ice " + e.id()).getBytes(StandardCharsets.UTF_8));
-        events.add(
-            holding,
-            new EventView(seen, null, EventKind.ICE, null, e.at(), "Ice on the dish", null, null));
+        events.add(holding, ice(e.id(), e.at()));
       }
     }
     taking.end();
     return get(holding, id);
+  }
+
+  /** An entry that is answered again; the same answer changes nothing. */
+  private void correct(
+      UUID holding, RoundView.RoundEntry before, RoundDraft.EntryDraft e, Double celsius) {
+    if (before.outcome() == e.outcome() && Objects.equals(before.celsius(), celsius)) {
+      return;
+    }
+    repository.correct(holding, e, celsius);
+    readings.correct(holding, new Readings.Key(before.probeId(), before.at()), celsius);
+    EventView ice = ice(before.id(), before.at());
+    if (before.outcome() == RoundDraft.Outcome.ICE) {
+      events.remove(holding, ice.id());
+    }
+    if (e.outcome() == RoundDraft.Outcome.ICE) {
+      events.add(holding, ice);
+    }
+  }
+
+  private static EventView ice(UUID entry, Instant at) {
+    UUID seen = UUID.nameUUIDFromBytes(("ice " + entry).getBytes(StandardCharsets.UTF_8));
+    return new EventView(seen, null, EventKind.ICE, null, at, "Ice on the dish", null, null);
   }
 
   private void check(RoundDraft d) {

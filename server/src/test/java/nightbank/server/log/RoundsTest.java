@@ -288,4 +288,23 @@ public class RoundsTest {
     Grounds other = Grounds.fresh();
     assertThat(other.keeper.put(other.path("/events/" + id), null, right).status()).isEqualTo(404);
   }
+
+  @Test
+  public void anAnswerGivenAgainCorrectsTheFirst() {
+    UUID round = UUID.randomUUID();
+    UUID entry = UUID.randomUUID();
+    int seen = events().size();
+    put(round, round(entry(entry, "core", "READ", "61")));
+    put(round, round(entry(entry, "core", "READ", "16")));
+    JsonNode kept = kept(round).path("entries");
+    assertThat(kept).hasSize(1);
+    assertThat(kept.path(0).path("celsius").asDouble()).isEqualTo(16);
+    assertThat(readings()).isEqualTo(1);
+    put(round, round(entry(entry, "core", "ICE", "")));
+    assertThat(readings()).isZero();
+    assertThat(events()).hasSize(seen + 1);
+    put(round, round(entry(entry, "core", "READ", "16")));
+    assertThat(readings()).isEqualTo(1);
+    assertThat(events()).hasSize(seen);
+  }
 }

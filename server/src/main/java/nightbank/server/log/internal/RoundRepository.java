@@ -17,6 +17,7 @@ import nightbank.server.log.RoundDraft;
 import nightbank.server.log.RoundView;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Record;
 import org.springframework.stereotype.Repository;
 
 /** Rounds, their entries, and the order of the walk. */
@@ -65,6 +66,36 @@ public class RoundRepository {
         == 1;
   }
 
+  public Optional<RoundView.RoundEntry> entry(UUID holding, UUID round, UUID id) {
+    return db.selectFrom(ROUND_ENTRY)
+        .where(ROUND_ENTRY.HOLDING_ID.eq(holding))
+        .and(ROUND_ENTRY.ROUND_ID.eq(round))
+        .and(ROUND_ENTRY.ID.eq(id))
+        .fetchOptional(RoundRepository::entry);
+  }
+
+  /** What was answered again at the same probe. */
+  public void correct(UUID holding, RoundDraft.EntryDraft e, Double celsius) {
+    db.update(ROUND_ENTRY)
+        .set(ROUND_ENTRY.OUTCOME, e.outcome().name())
+        .set(ROUND_ENTRY.TYPED, e.typed() == null ? "" : e.typed())
+        .set(ROUND_ENTRY.CELSIUS, celsius)
+        .set(ROUND_ENTRY.NOTE, e.note() == null ? "" : e.note())
+        .where(ROUND_ENTRY.HOLDING_ID.eq(holding))
+        .and(ROUND_ENTRY.ID.eq(e.id()))
+        .execute();
+  }
+
+  private static RoundView.RoundEntry entry(Record r) {
+    return new RoundView.RoundEntry(
+        r.get(ROUND_ENTRY.ID),
+        r.get(ROUND_ENTRY.PROBE_ID),
+        r.get(ROUND_ENTRY.AT),
+        RoundDraft.Outcome.valueOf(r.get(ROUND_ENTRY.OUTCOME)),
+        r.get(ROUND_ENTRY.CELSIUS),
+        r.get(ROUND_ENTRY.NOTE));
+  }
+
   public Optional<RoundView> find(UUID holding, UUID id) {
     return rounds(holding, READING_ROUND.ID.eq(id), 1).stream().findFirst();
   }
@@ -95,16 +126,7 @@ public class RoundRepository {
             .where(ROUND_ENTRY.HOLDING_ID.eq(holding))
             .and(ROUND_ENTRY.ROUND_ID.in(ids))
             .orderBy(ROUND_ENTRY.AT, ROUND_ENTRY.SEQ)
-            .fetchGroups(
-                ROUND_ENTRY.ROUND_ID,
-                r ->
-                    new RoundView.RoundEntry(
-                        r.get(ROUND_ENTRY.ID),
-                        r.get(ROUND_ENTRY.PROBE_ID),
-                        r.get(ROUND_ENTRY.AT),
-                        RoundDraft.Outcome.valueOf(r.get(ROUND_ENTRY.OUTCOME)),
-                        r.get(ROUND_ENTRY.CELSIUS),
-                        r.get(ROUND_ENTRY.NOTE)));
+            .fetchGroups(ROUND_ENTRY.ROUND_ID, RoundRepository::entry);
     Map<UUID, List<UUID>> photos =
         db.select(PHOTO.ROUND_ID, PHOTO.ID)
             .from(PHOTO)
