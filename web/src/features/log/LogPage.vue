@@ -207,7 +207,7 @@ function moveStop(id: string, by: -1 | 1) {
     </section>
   </template>
   <h2 class="mt-4">The last fortnight</h2>
-  <table class="ledger">
+  <table class="ledger lines">
     <tbody>
       <tr v-for="l in lines" :key="l.key">
         <td class="when">
@@ -330,6 +330,27 @@ function moveStop(id: string, by: -1 | 1) {
   color: var(--ink-soft);
   text-decoration: underline;
   min-height: 40px;
+}
+
+@media (max-width: 600px) {
+  .lines tr {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 0 0.6rem;
+    border-bottom: 1px solid var(--line);
+  }
+
+  .lines td,
+  .lines th {
+    border: 0;
+    padding: 0.15rem 0;
+    overflow-wrap: anywhere;
+  }
+
+  .lines .right-or-away {
+    margin-left: auto;
+  }
 }
 
 .when {

@@ -36,9 +36,13 @@ const shown = (m: Moment, probe: string) => {
   return celsius == null ? '' : degrees(celsius, session.units).replace(/\s?°[CF]$/, '')
 }
 
-async function put(m: Moment, probe: string, input: HTMLInputElement) {
-  const typed = input.value.trim()
-  if (typed === shown(m, probe)) return
+async function put(m: Moment, probe: string) {
+  const cell = cellOf(m, probe)
+  const typed = (typing.value[cell] ?? shown(m, probe)).trim()
+  if (typed === shown(m, probe)) {
+    delete typing.value[cell]
+    return
+  }
   error.value = null
   const path = { holdingId: holding, probeId: probe, at: m.at }
   const fahrenheit = session.units.fahrenheit
@@ -65,15 +69,17 @@ async function put(m: Moment, probe: string, input: HTMLInputElement) {
       )
     }
     await client.invalidateQueries({ queryKey: ['holding', holding] })
+    delete typing.value[cell]
   } catch (e) {
-    error.value = { cell: cellOf(m, probe), of: e }
+    error.value = { cell, of: e }
   }
 }
 
-const wrong = ref<Record<string, boolean>>({})
-function look(m: Moment, probe: string, typed: string) {
-  wrong.value[cellOf(m, probe)] =
-    typed.trim() !== '' && Number.isNaN(typedCelsius(typed, session.units))
+/** What is being typed, until it is kept. */
+const typing = ref<Record<string, string>>({})
+const wrong = (m: Moment, probe: string) => {
+  const typed = typing.value[cellOf(m, probe)]?.trim()
+  return !!typed && Number.isNaN(typedCelsius(typed, session.units))
 }
 
 const older = () => {
@@ -114,10 +120,10 @@ const older = () => {
                 inputmode="text"
                 autocomplete="off"
                 :aria-label="`${p.name}, ${day(Date.parse(m.at) / 1000, zone)}, ${clock(Date.parse(m.at) / 1000, zone)}`"
-                :aria-invalid="wrong[cellOf(m, p.id)] || undefined"
-                :value="shown(m, p.id)"
-                @input="look(m, p.id, ($event.target as HTMLInputElement).value)"
-                @change="put(m, p.id, $event.target as HTMLInputElement)"
+                :aria-invalid="wrong(m, p.id) || undefined"
+                :value="typing[cellOf(m, p.id)] ?? shown(m, p.id)"
+                @input="typing[cellOf(m, p.id)] = ($event.target as HTMLInputElement).value"
+                @change="put(m, p.id)"
               />
               <template v-else>{{ shown(m, p.id) }}</template>
             </td>

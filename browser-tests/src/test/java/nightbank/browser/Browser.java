@@ -116,16 +116,21 @@ final class Browser implements AutoCloseable {
     return this;
   }
 
-  /** The smallest button, link or label with these words, waited for. */
+  /**
+   * The smallest button, link or label with these words, waited for. The buttons that take changes
+   * back tell what anything on the page is called: they are meant only by their own words.
+   */
   WebElement named(String words) {
     String quoted = "\"" + words + "\"";
+    boolean turns = words.contains("Undo") || words.contains("Redo");
     String path =
         "//*[self::button or self::a or self::label or self::summary or @role='button']"
             + "[contains(normalize-space(.), "
             + quoted
             + ") or contains(@aria-label, "
             + quoted
-            + ")]";
+            + ")]"
+            + (turns ? "" : "[not(ancestor::div[contains(@class, 'turns')])]");
     return patient()
         .withMessage(() -> words + " on " + driver.getCurrentUrl() + ":\n" + pageText())
         .until(
@@ -151,6 +156,14 @@ final class Browser implements AutoCloseable {
             + " + performance.getEntriesByType('resource').slice(-15)"
             + ".map(e => e.name.slice(-50) + ' ' + Math.round(e.startTime) + '+' + Math.round(e.duration)"
             + " + ' ' + e.responseStatus).join('; ')");
+  }
+
+  /** Waits until the page itself, whatever could be taken back, holds these words no more. */
+  Browser isGone(String words) {
+    new WebDriverWait(driver, PATIENCE)
+        .withMessage(() -> "still “" + words + "” in:\n" + pageText())
+        .until(d -> !d.findElement(By.id("main")).getText().contains(words));
+    return this;
   }
 
   Browser readsNoMore(String words) {
@@ -181,6 +194,14 @@ final class Browser implements AutoCloseable {
                         .findFirst()
                         .orElse(null));
     return see("[id=\"" + l.getDomAttribute("for") + "\"]");
+  }
+
+  /** Waits until a field holds this. */
+  Browser holds(String css, String text) {
+    patient()
+        .withMessage(() -> css + " holds " + see(css).getDomProperty("value") + ", not " + text)
+        .until(d -> text.equals(d.findElement(By.cssSelector(css)).getDomProperty("value")));
+    return this;
   }
 
   Browser type(String label, String text) {

@@ -118,7 +118,7 @@ public class RecordPagesTest {
     browser.click("24 h").reads("24 h");
     assertThat(browser.driver.getCurrentUrl()).contains("hours=24");
     browser.click("Take the trial away").reads("What did a change do?");
-    assertThat(browser.pageText()).doesNotContain("Dull days");
+    browser.isGone("Dull days");
   }
 
   @Test

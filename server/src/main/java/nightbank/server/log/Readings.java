@@ -2,6 +2,8 @@ package nightbank.server.log;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.YearMonth;
+import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -171,6 +173,9 @@ public class Readings implements Reversible {
     if (celsius == null) {
       repository.delete(holding, key);
     } else {
+      YearMonth month = YearMonth.from(key.at().atOffset(ZoneOffset.UTC));
+      repository.ensureMonth(month);
+      repository.look(month);
       repository.set(holding, key, celsius);
     }
     events.publishEvent(InputChanged.beliefs(holding, key.probe(), key.at(), key.at()));

@@ -84,6 +84,18 @@ public class ChangesTest {
   }
 
   @Test
+  public void aReadingOfTheWrongYearIsMovedToAMonthThatNobodyHasReadIn() {
+    type("61", AT);
+    String moved =
+        "{\"probeId\":\"%s\",\"at\":\"2011-03-12T09:30:00Z\",\"typed\":\"61\",\"fahrenheit\":false}"
+            .formatted(core);
+    String path = grounds.path("/probes/" + core + "/readings/" + AT);
+    assertThat(grounds.keeper.put(path, "", moved).status()).isEqualTo(204);
+    assertThat(notebook().path(0).path("at").asString()).isEqualTo("2011-03-12T09:30:00Z");
+    assertThat(notebook()).hasSize(1);
+  }
+
+  @Test
   public void aReadingTakenAwayComesBack() {
     type("61", AT);
     grounds.keeper.delete(grounds.path("/probes/" + core + "/readings/" + AT));

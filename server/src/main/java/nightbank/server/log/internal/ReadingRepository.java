@@ -122,9 +122,8 @@ public class ReadingRepository {
     return found;
   }
 
-  /** Puts a figure there, whatever stood there. */
+  /** Puts a figure there, whatever stood there; its month is there. */
   public void set(UUID holding, Readings.Key key, double celsius) {
-    ensureMonth(YearMonth.from(key.at().atOffset(ZoneOffset.UTC)));
     db.insertInto(READING)
         .set(READING.PROBE_ID, key.probe())
         .set(READING.AT, key.at())
