@@ -31,7 +31,7 @@ import org.springframework.stereotype.Component;
 /**
  * Takes work from the table and does it: what somebody looks on at two at a time, what is done
  * ahead one piece at a time, none begun while somebody waits for an answer, and on a pool of its
- * own, so that an answer never queues behind it.
+ * own of half the processors, so that it never takes them all from an answer.
  */
 @Component
 public class JobWorkers implements SmartLifecycle {
@@ -52,7 +52,8 @@ public class JobWorkers implements SmartLifecycle {
   private final Map<UUID, Job> underWay = new ConcurrentHashMap<>();
   private final Map<JobKind.Lane, Semaphore> words = new EnumMap<>(JobKind.Lane.class);
   private final List<Thread> threads = new ArrayList<>();
-  private final ForkJoinPool pool = new ForkJoinPool(Runtime.getRuntime().availableProcessors());
+  private final ForkJoinPool pool =
+      new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
   private volatile boolean running;
 
   JobWorkers(
