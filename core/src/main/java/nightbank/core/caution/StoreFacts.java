@@ -79,39 +79,11 @@ public record StoreFacts(
   }
 
   public StoreFacts withPeak(double hottest, double contact) {
-    return StoreFactsBuilder.builder()
-        .store(store)
-        .source(source)
-        .fullCelsius(fullCelsius)
-        .hottestCelsius(hottest)
-        .contactCelsius(contact)
-        .power(power)
-        .woodMoisture(woodMoisture)
-        .closedVessel(closedVessel)
-        .closedCoil(closedCoil)
-        .pumped(pumped)
-        .bathed(bathed)
-        .parts(parts)
-        .room(room)
-        .build();
+    return StoreFactsBuilder.builder(this).hottestCelsius(hottest).contactCelsius(contact).build();
   }
 
   public StoreFacts in(Room house) {
-    return StoreFactsBuilder.builder()
-        .store(store)
-        .source(source)
-        .fullCelsius(fullCelsius)
-        .hottestCelsius(hottestCelsius)
-        .contactCelsius(contactCelsius)
-        .power(power)
-        .woodMoisture(woodMoisture)
-        .closedVessel(closedVessel)
-        .closedCoil(closedCoil)
-        .pumped(pumped)
-        .bathed(bathed)
-        .parts(parts)
-        .room(Optional.ofNullable(house))
-        .build();
+    return StoreFactsBuilder.builder(this).room(Optional.ofNullable(house)).build();
   }
 
   /** Hottest that any of it gets, as far as is known, °C. */

@@ -96,15 +96,7 @@ public record RunRecord(
       Optional<SourceProfile> told,
       List<TimeInterval> bare,
       long counted) {
-    return RunRecordBuilder.builder()
-        .store(store)
-        .probes(probes)
-        .air(air)
-        .groundCelsius(groundCelsius)
-        .sourceWatts(sourceWatts)
-        .needBelowCelsius(needBelowCelsius)
-        .makesHeat(makesHeat)
-        .believed(believed)
+    return RunRecordBuilder.builder(this)
         .loop(stream)
         .course(told)
         .lidOff(bare)

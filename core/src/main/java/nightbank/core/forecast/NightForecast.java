@@ -120,55 +120,22 @@ public record NightForecast(
 
     /** The same with the weather's doubt growing from hour to hour. */
     public Doubt overDays() {
-      return NightForecastDoubtBuilder.builder()
-          .lowKelvin(lowKelvin)
-          .cloud(cloud)
-          .windFactor(windFactor)
-          .skyFactor(skyFactor)
-          .leakFactor(leakFactor)
-          .skinFactor(skinFactor)
-          .massFactor(massFactor)
-          .soilFactor(soilFactor)
-          .wetFactor(wetFactor)
-          .faceFactor(faceFactor)
-          .startKelvin(startKelvin)
-          .growing(true)
-          .build();
+      return NightForecastDoubtBuilder.builder(this).growing(true).build();
     }
 
     /** As unsure of the start as readings so old leave one: 0.15 K more an hour, 8 K at most. */
     public Doubt withStartAged(double hours) {
-      return NightForecastDoubtBuilder.builder()
-          .lowKelvin(lowKelvin)
-          .cloud(cloud)
-          .windFactor(windFactor)
-          .skyFactor(skyFactor)
-          .leakFactor(leakFactor)
-          .skinFactor(skinFactor)
-          .massFactor(massFactor)
-          .soilFactor(soilFactor)
-          .wetFactor(wetFactor)
-          .faceFactor(faceFactor)
+      return NightForecastDoubtBuilder.builder(this)
           .startKelvin(startKelvin + Math.min(8, 0.15 * Math.max(0, hours)))
-          .growing(growing)
           .build();
     }
 
     /** As sure of the house as its nights have made it; never surer than of one not learned. */
     public Doubt withLearned(double skinSigma, double leakSigma, double massSigma) {
-      return NightForecastDoubtBuilder.builder()
-          .lowKelvin(lowKelvin)
-          .cloud(cloud)
-          .windFactor(windFactor)
-          .skyFactor(skyFactor)
+      return NightForecastDoubtBuilder.builder(this)
           .leakFactor(Math.min(LEAK, leakSigma))
           .skinFactor(Math.min(SKIN, skinSigma))
           .massFactor(Math.min(MASS, massSigma))
-          .soilFactor(soilFactor)
-          .wetFactor(wetFactor)
-          .faceFactor(faceFactor)
-          .startKelvin(startKelvin)
-          .growing(growing)
           .build();
     }
   }

@@ -149,39 +149,25 @@ public record SkinPart(
   }
 
   private SkinPart with(Optics d, Optics w, double sky, double sun, double tilt, double azimuth) {
-    return SkinPartBuilder.builder()
-        .name(name)
-        .areaSquareMetres(areaSquareMetres)
-        .resistance(resistance)
+    return SkinPartBuilder.builder(this)
         .dry(d)
         .wet(w)
         .skyView(sky)
         .solarShare(sun)
         .tiltDegrees(tilt)
         .azimuthDegrees(azimuth)
-        .beyondCelsius(beyondCelsius)
-        .screenResistance(screenResistance)
-        .slab(slab)
-        .heatFactor(heatFactor)
         .build();
   }
 
   /** The same part with a room of this temperature behind it; no sky, no wind. */
   public SkinPart against(double celsius) {
-    return SkinPartBuilder.builder()
-        .name(name)
-        .areaSquareMetres(areaSquareMetres)
-        .resistance(resistance)
+    return SkinPartBuilder.builder(this)
         .dry(Optics.OPAQUE)
         .wet(Optics.OPAQUE)
         .skyView(0)
         .solarShare(0)
-        .tiltDegrees(tiltDegrees)
-        .azimuthDegrees(azimuthDegrees)
         .beyondCelsius(celsius)
         .screenResistance(0)
-        .slab(slab)
-        .heatFactor(heatFactor)
         .build();
   }
 
@@ -211,17 +197,8 @@ public record SkinPart(
   }
 
   private SkinPart solid(double r, double screen, Optional<Slab> body, double factor) {
-    return SkinPartBuilder.builder()
-        .name(name)
-        .areaSquareMetres(areaSquareMetres)
+    return SkinPartBuilder.builder(this)
         .resistance(r)
-        .dry(dry)
-        .wet(wet)
-        .skyView(skyView)
-        .solarShare(solarShare)
-        .tiltDegrees(tiltDegrees)
-        .azimuthDegrees(azimuthDegrees)
-        .beyondCelsius(beyondCelsius)
         .screenResistance(screen)
         .slab(body)
         .heatFactor(factor)

@@ -144,41 +144,22 @@ public record Medium(
 
   /** The grower's own values in place of the table's; a c at 20 °C keeps the slope of its kind. */
   public Medium measured(Double densityKgPerM3, Double specificHeatJPerKgK, Double wattsPerMetreK) {
-    return MediumBuilder.builder()
-        .id(id)
-        .name(name)
-        .kind(kind)
-        .moisture(moisture)
+    return MediumBuilder.builder(this)
         .density(densityKgPerM3 == null ? density : spread(densityKgPerM3, 0.03))
         .specificHeat(
             specificHeatJPerKgK == null ? specificHeat : spread(specificHeatJPerKgK, 0.03))
-        .law(law)
         .conductivity(wattsPerMetreK == null ? conductivity : spread(wattsPerMetreK, 0.05))
         .dryConductivity(
             wattsPerMetreK == null ? dryConductivity : dryConductivity.atMost(wattsPerMetreK))
-        .highestCelsius(highestCelsius)
-        .heatSlope(heatSlope)
-        .conductivitySlope(conductivitySlope)
-        .source(source)
         .build();
   }
 
   /** The same medium with density and conductivity multiplied, for ensembles and fits. */
   public Medium scaled(double densityFactor, double conductivityFactor) {
-    return MediumBuilder.builder()
-        .id(id)
-        .name(name)
-        .kind(kind)
-        .moisture(moisture)
+    return MediumBuilder.builder(this)
         .density(density.around(density.value() * densityFactor))
-        .specificHeat(specificHeat)
-        .law(law)
         .conductivity(conductivity.around(conductivity.value() * conductivityFactor))
         .dryConductivity(dryConductivity.around(dryConductivity.value() * conductivityFactor))
-        .highestCelsius(highestCelsius)
-        .heatSlope(heatSlope)
-        .conductivitySlope(conductivitySlope)
-        .source(source)
         .build();
   }
 

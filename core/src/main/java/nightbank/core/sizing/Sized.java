@@ -59,21 +59,6 @@ public record Sized(
   }
 
   private Sized copy(Limit by, double hold, boolean isDominated) {
-    return SizedBuilder.builder()
-        .candidate(candidate)
-        .count(count)
-        .holds(holds)
-        .limit(by)
-        .lowestCelsius(lowestCelsius)
-        .massKg(massKg)
-        .floorSquareMetres(floorSquareMetres)
-        .loadKgPerSquareMetre(loadKgPerSquareMetre)
-        .usableJoules(usableJoules)
-        .powerAtDawnWatts(powerAtDawnWatts)
-        .holdSeconds(hold)
-        .refillSeconds(refillSeconds)
-        .cost(cost)
-        .dominated(isDominated)
-        .build();
+    return SizedBuilder.builder(this).limit(by).holdSeconds(hold).dominated(isDominated).build();
   }
 }

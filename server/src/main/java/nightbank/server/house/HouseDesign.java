@@ -71,28 +71,7 @@ public record HouseDesign(
 
   /** The same without what was learned of it. */
   public HouseDesign described() {
-    return HouseDesignBuilder.builder()
-        .shape(shape)
-        .skin(skin)
-        .volumeCubicMetres(volumeCubicMetres)
-        .airChangesPerHour(airChangesPerHour)
-        .gaps(gaps)
-        .innerMassKg(innerMassKg)
-        .innerMassMedium(innerMassMedium)
-        .innerMassAreaSquareMetres(innerMassAreaSquareMetres)
-        .floorAreaSquareMetres(floorAreaSquareMetres)
-        .perimeterMetres(perimeterMetres)
-        .edgeInsulated(edgeInsulated)
-        .ventAboveCelsius(ventAboveCelsius)
-        .screenResistance(screenResistance)
-        .fleece(fleece)
-        .plantLimitCelsius(plantLimitCelsius)
-        .groundCelsius(groundCelsius)
-        .shelter(shelter)
-        .stand(stand)
-        .wetness(wetness)
-        .learned(null)
-        .build();
+    return HouseDesignBuilder.builder(this).learned(null).build();
   }
 
   /** As sure of the house as its nights have made it. */

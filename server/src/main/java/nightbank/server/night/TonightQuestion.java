@@ -39,19 +39,7 @@ public record TonightQuestion(
 
   /** The same, asked for the middle night alone. */
   public TonightQuestion onlyTheMiddle() {
-    return TonightQuestionBuilder.builder()
-        .lowCelsius(lowCelsius)
-        .lowAt(lowAt)
-        .eveningCelsius(eveningCelsius)
-        .cloud(cloud)
-        .wind(wind)
-        .airCelsius(airCelsius)
-        .floorCelsius(floorCelsius)
-        .stores(stores)
-        .actions(actions)
-        .quick(true)
-        .design(design)
-        .build();
+    return TonightQuestionBuilder.builder(this).quick(true).build();
   }
 
   /** A store read just now, on the whole. */

@@ -99,18 +99,7 @@ class JudgementAssembler {
     Concern with(Set<String> more) {
       Set<String> all = new HashSet<>(keys);
       all.addAll(more);
-      return JudgementAssemblerConcernBuilder.builder()
-          .holding(holding)
-          .store(store)
-          .probes(probes)
-          .air(air)
-          .charged(charged)
-          .kinds(kinds)
-          .place(place)
-          .site(site)
-          .window(window)
-          .keys(all)
-          .build();
+      return JudgementAssemblerConcernBuilder.builder(this).keys(all).build();
     }
 
     Instant readFrom() {

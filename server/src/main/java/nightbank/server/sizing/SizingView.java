@@ -35,20 +35,7 @@ public record SizingView(
 
   /** The same as it stands now. */
   SizingView as(UUID job, String now) {
-    return SizingViewBuilder.builder()
-        .id(job)
-        .state(now)
-        .done(done)
-        .of(of)
-        .limitCelsius(limitCelsius)
-        .marginKelvin(marginKelvin)
-        .withoutCelsius(withoutCelsius)
-        .billJoules(billJoules)
-        .peakWatts(peakWatts)
-        .currency(currency)
-        .found(found)
-        .means(means)
-        .build();
+    return SizingViewBuilder.builder(this).id(job).state(now).build();
   }
 
   /**
