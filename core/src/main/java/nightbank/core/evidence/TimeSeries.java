@@ -30,16 +30,6 @@ public record TimeSeries(long[] epochSeconds, double[] values) {
     return at(epochSeconds, values, epochSecond, longestGap);
   }
 
-  /** Linear between moments, and before and after them as at the nearest; NaN without any. */
-  public double held(long epochSecond) {
-    if (values.length == 0) {
-      return Double.NaN;
-    }
-    long first = epochSeconds[0];
-    long last = epochSeconds[values.length - 1];
-    return at(Math.max(first, Math.min(last, epochSecond)), Long.MAX_VALUE);
-  }
-
   static double at(long[] epochSeconds, double[] values, long epochSecond, long longestGap) {
     int found = Arrays.binarySearch(epochSeconds, epochSecond);
     if (found >= 0) {

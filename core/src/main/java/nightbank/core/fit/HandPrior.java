@@ -86,9 +86,6 @@ final class HandPrior {
     record.start().ifPresent(s -> set(Unknown.START, s.doubt()));
     set(Unknown.AIR, record.around().airDoubt());
     set(Unknown.SWING, record.around().swingDoubt());
-    if (record.around().read().isPresent()) {
-      set(Unknown.TREND, 0);
-    }
     double u = store.transmittance(FaceName.FOOT, WARM, record.around().ground());
     foot = store.place().onGround() && u > FLOOR ? -Math.log(u / FLOOR) / 2 : 0;
     set(Unknown.GROUND, Math.hypot(Unknown.GROUND.usual, foot));

@@ -3,7 +3,6 @@ package nightbank.core.fit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import nightbank.core.evidence.TimeSeries;
 import nightbank.core.store.HeatStore;
 
 /**
@@ -59,7 +58,6 @@ public record HandRecord(
    *
    * @param swing half of the day's
    * @param warmest second at which the air is warmest, any day
-   * @param read °C by second where a logger followed it; empty elsewhere
    */
   public record Around(
       double air,
@@ -67,23 +65,7 @@ public record HandRecord(
       double swing,
       double swingDoubt,
       double warmest,
-      double ground,
-      Optional<TimeSeries> read) {
-    public Around(
-        double air,
-        double airDoubt,
-        double swing,
-        double swingDoubt,
-        double warmest,
-        double ground) {
-      this(air, airDoubt, swing, swingDoubt, warmest, ground, Optional.empty());
-    }
-
-    /** As a logger followed it; how far its thermometer may err is left open, K. */
-    public Around followed(TimeSeries told, double doubt) {
-      return new Around(0, doubt, 0, 0, warmest, ground, Optional.of(told));
-    }
-  }
+      double ground) {}
 
   public HandRecord {
     readings = readings.stream().sorted(Comparator.comparingDouble(Reading::seconds)).toList();

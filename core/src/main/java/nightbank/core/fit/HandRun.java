@@ -101,9 +101,6 @@ final class HandRun {
 
   private double air(double seconds) {
     HandRecord.Around a = record.around();
-    if (a.read().isPresent()) {
-      return a.read().get().held(Math.round(seconds)) + at(Unknown.AIR);
-    }
     double middle = (record.begin() + record.last()) / 2;
     return a.air()
         + at(Unknown.AIR)

@@ -50,7 +50,7 @@ public final class HandJudge {
    * @param from epoch second at which its charge began; of no use where none was seen
    * @param charged whether a charge was told or seen
    * @param guessed whether its hours were read off the readings
-   * @param next what to read to tell most more; empty where nothing would
+   * @param record what it was judged from
    * @param readings of the mass that were taken; what no store can have had is left out
    */
   public record Judged(
@@ -60,8 +60,13 @@ public final class HandJudge {
       long to,
       boolean charged,
       boolean guessed,
-      Optional<Next> next,
-      int readings) {}
+      HandRecord record,
+      int readings) {
+    /** What to read to tell most more; empty where nothing would. Takes as long as the judging. */
+    public Optional<Next> next() {
+      return HandJudge.next(record, answer);
+    }
+  }
 
   /**
    * A reading that would tell more of the half-life.
@@ -121,7 +126,7 @@ public final class HandJudge {
             zero + Math.round(by.to()),
             by.watts() > 0,
             by.watts() > 0 && told(in).isEmpty(),
-            next(best, answer),
+            best,
             own));
   }
 

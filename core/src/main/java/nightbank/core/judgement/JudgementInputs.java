@@ -237,13 +237,16 @@ public record JudgementInputs(
         : Optional.of(SourceProfile.ofFires(fires, window.readFrom(), window.to()));
   }
 
-  /** From each word that it was switched on to the next that it was off, or the end. */
+  /**
+   * From each word that it was switched on to the next that it was off; one never said off tells
+   * nothing.
+   */
   private Optional<SourceProfile> switchedHours() {
     var moved = new TreeMap<Long, Boolean>();
     events.stream()
         .filter(e -> e.kind() == EventKind.ELEMENT && e.way() != null)
         .forEach(e -> moved.put(e.at(), e.way() == EventKind.Way.ON));
-    List<TimeInterval> on = between(moved);
+    List<TimeInterval> on = between(moved).stream().filter(h -> h.to() < Long.MAX_VALUE).toList();
     return on.isEmpty()
         ? Optional.empty()
         : Optional.of(SourceProfile.ofHours(on, store.watts(), window.readFrom(), window.to()));

@@ -13,6 +13,7 @@ import nightbank.core.evidence.ChargedStore;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.evidence.LoggedEvent;
 import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.evidence.SourceProfile;
 import nightbank.core.evidence.TimeInterval;
 import nightbank.core.source.Hearth;
 import nightbank.core.store.HeatStore;
@@ -171,6 +172,25 @@ public class JudgementInputsTest {
         .isEqualTo(0.3);
     assertThat(event(0, EventKind.FIRE_LIT, null).fire(hearth, 0)).isEmpty();
     assertThat(event(0, EventKind.DOOR, EventKind.Way.OPEN).fire(hearth, 6)).isEmpty();
+  }
+
+  @Test
+  public void anElementsHoursAreThoseThatWereLoggedFromBothSides() {
+    JudgementInputs switched =
+        inputs(
+            store(),
+            List.of(
+                event(BEGIN + 3600, EventKind.ELEMENT, EventKind.Way.ON),
+                event(BEGIN + 7200, EventKind.ELEMENT, EventKind.Way.OFF),
+                event(BEGIN + 10_800, EventKind.ELEMENT, EventKind.Way.ON)),
+            Map.of());
+    SourceProfile course = switched.course().orElseThrow();
+    assertThat(course.rated()).isTrue();
+    assertThat(course.watts().at(BEGIN + 3000, 600)).isZero();
+    assertThat(course.watts().at(BEGIN + 5400, 600)).isEqualTo(store().watts());
+    assertThat(course.watts().at(BEGIN + 9000, 600)).isZero();
+    assertThat(course.watts().at(BEGIN + 14_400, 600)).as("nobody said that it ended").isZero();
+    assertThat(inputs(store(), List.of(), Map.of()).course()).isEmpty();
   }
 
   @Test

@@ -70,4 +70,30 @@ public class OddReadingsTest {
     assertThat(run.calibration().side().half()).isFinite().isGreaterThan(0.2);
     assertThat(run.mean()).doesNotContain(Double.NaN);
   }
+
+  @Test
+  public void coolingThatNoFaceCanGiveIsToldAsAContradictionAndNotAsAFigure() {
+    int n = 60;
+    long[] at = new long[n];
+    double[][] read = new double[2][n];
+    for (int i = 0; i < n; i++) {
+      at[i] = 600L * i;
+      read[0][i] = 10 + 80 * Math.exp(-i / 6.0); // gone within an hour, a cubic metre of sand
+      read[1][i] = 10;
+    }
+    List<ReadingSeries> series =
+        BIN.probes().stream().map(p -> new ReadingSeries(p.id(), at, read[0])).toList();
+    ReadingSeries air = new ReadingSeries("air", at, read[1]);
+    JudgedRun run = RunJudge.judge(new RunRecord(BIN, series, air, 8, 0, 7, false)).orElseThrow();
+    List<String> contradicted =
+        run.findings().stream()
+            .filter(f -> f.code() == JudgedRun.Finding.Code.CONTRADICTED)
+            .map(JudgedRun.Finding::detail)
+            .toList();
+    assertThat(contradicted).isNotEmpty();
+    assertThat(run.findings())
+        .filteredOn(f -> f.code() == JudgedRun.Finding.Code.FACES_DIFFER)
+        .extracting(JudgedRun.Finding::detail)
+        .doesNotContainAnyElementsOf(contradicted);
+  }
 }
