@@ -9,6 +9,8 @@ import { useSession } from '@/shared/session'
 import { changeWords, turns } from './changes'
 import { changesQuery } from './queries'
 
+/** Much is asked by what looks like writing; the list need not follow every move of a hand. */
+const SETTLE_MS = 400
 const props = defineProps<{ holding: string }>()
 const session = useSession()
 const client = useQueryClient()
@@ -18,7 +20,14 @@ const next = computed(() => turns(data.value ?? []))
 const error = ref<unknown>(null)
 const words = (c: typeof next.value.back) => (c ? changeWords(c, session.units) : '')
 
-watch([written, sent], () => client.invalidateQueries({ queryKey: query.value.queryKey }))
+let timer = 0
+watch([written, sent], () => {
+  window.clearTimeout(timer)
+  timer = window.setTimeout(
+    () => void client.invalidateQueries({ queryKey: query.value.queryKey }),
+    SETTLE_MS,
+  )
+})
 
 let busy = false
 async function turn(back: boolean) {
@@ -50,7 +59,10 @@ function key(e: KeyboardEvent) {
   void turn(!e.shiftKey)
 }
 onMounted(() => window.addEventListener('keydown', key))
-onBeforeUnmount(() => window.removeEventListener('keydown', key))
+onBeforeUnmount(() => {
+  window.clearTimeout(timer)
+  window.removeEventListener('keydown', key)
+})
 </script>
 
 <template>

@@ -5,6 +5,12 @@ CREATE TABLE change (
   holding_id uuid NOT NULL REFERENCES holding ON DELETE CASCADE,
   person_id  uuid NOT NULL REFERENCES person ON DELETE CASCADE,
   at         timestamptz NOT NULL,
+  kind       text NOT NULL,          -- what it is told by: the last entry's kind, what became of it, its name, how many of its kind
+  verb       text NOT NULL CONSTRAINT change_verb CHECK (verb IN ('MADE', 'CHANGED', 'REMOVED')),
+  name       text NOT NULL,
+  count      integer NOT NULL,
+  was        double precision,       -- °C, of one reading alone
+  became     double precision,
   entries    json NOT NULL,          -- kind, subject, name, before and after of each, in the order of their making
   undone_at  timestamptz
 );

@@ -2,6 +2,7 @@ package nightbank.server.change;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -12,6 +13,7 @@ import nightbank.server.account.Role;
 import nightbank.server.account.SignedIn;
 import nightbank.server.change.internal.ChangeRepository;
 import nightbank.server.change.internal.ChangeRepository.Entry;
+import nightbank.server.change.internal.ChangeRepository.Headline;
 import nightbank.server.change.internal.ChangeRepository.Kept;
 import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
@@ -125,7 +127,7 @@ public class Changes {
 
     @Override
     public void beforeCommit(boolean readOnly) {
-      repository.add(holding, person, clock.instant(), entries);
+      repository.add(holding, person, clock.instant(), headline(entries), entries);
     }
 
     @Override
@@ -150,7 +152,7 @@ public class Changes {
     }
     Map<Kind, Reversible> by = new EnumMap<>(Kind.class);
     reversible.forEach(r -> by.put(r.kind(), r));
-    List<Entry> entries = k.entries();
+    List<Entry> entries = repository.entries(holding, id);
     for (int i = 0; i < entries.size(); i++) {
       Entry e = entries.get(back ? entries.size() - 1 - i : i);
       turn(holding, e, back, by.get(e.kind()));
@@ -171,28 +173,50 @@ public class Changes {
           "“%s” has been changed again since.".formatted(e.name()),
           "Take back the later change first, or change it by hand.");
     }
-    of.put(holding, e.subject(), wanted.isNull() ? null : wanted);
+    try {
+      of.put(holding, e.subject(), wanted.isNull() ? null : wanted);
+    } catch (Problem p) {
+      throw p.status() != HttpStatus.NOT_FOUND
+          ? p
+          : new Problem(
+              HttpStatus.CONFLICT,
+              "rests-on-nothing",
+              e.kind().name(),
+              "What “%s” belongs to has been taken away since.".formatted(e.name()),
+              "Bring that back first.");
+    }
   }
 
   private UUID me() {
     return access.signedIn().map(SignedIn::personId).orElse(null);
   }
 
-  private static ChangeView view(Kept k, UUID me) {
-    Entry last = k.entries().get(k.entries().size() - 1);
-    int count = (int) k.entries().stream().filter(e -> e.kind() == last.kind()).count();
+  private static Headline headline(List<Entry> entries) {
+    Entry last = entries.get(entries.size() - 1);
+    int count = (int) entries.stream().filter(e -> e.kind() == last.kind()).count();
     boolean one = count == 1 && last.kind() == Kind.READING;
-    return new ChangeView(
-        k.id(),
-        k.at(),
-        k.by(),
-        k.person().equals(me),
+    return new Headline(
         last.kind(),
         last.before().isNull() ? Verb.MADE : last.after().isNull() ? Verb.REMOVED : Verb.CHANGED,
         last.name(),
         count,
         one && !last.before().isNull() ? last.before().asDouble() : null,
-        one && !last.after().isNull() ? last.after().asDouble() : null,
+        one && !last.after().isNull() ? last.after().asDouble() : null);
+  }
+
+  private static ChangeView view(Kept k, UUID me) {
+    Headline h = k.headline();
+    return new ChangeView(
+        k.id(),
+        k.at(),
+        k.by(),
+        k.person().equals(me),
+        h.kind(),
+        h.verb(),
+        h.name(),
+        h.count(),
+        h.was(),
+        h.became(),
         k.undoneAt());
   }
 
@@ -200,6 +224,8 @@ public class Changes {
   @Scheduled(initialDelay = 60_000, fixedDelay = 3_600_000)
   @Transactional
   void tidy() {
-    repository.forget(clock.instant().minus(KEPT));
+    Instant before = clock.instant().minus(KEPT);
+    repository.forget(before);
+    reversible.forEach(r -> r.forget(before));
   }
 }

@@ -1,5 +1,6 @@
 package nightbank.server.change;
 
+import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
@@ -17,4 +18,7 @@ public interface Reversible {
    * @param state as it was noted; null for taken away
    */
   void put(UUID holding, String subject, @Nullable JsonNode state);
+
+  /** What was taken away before a moment, and is kept somewhere until then, goes for good. */
+  default void forget(Instant before) {}
 }

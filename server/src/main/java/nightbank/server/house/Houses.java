@@ -157,6 +157,11 @@ public class Houses implements Reversible {
     return get(holding, id);
   }
 
+  @Override
+  public void forget(Instant before) {
+    repository.forget(before);
+  }
+
   private StoredHouse stored(UUID holding, UUID id) {
     return repository.find(holding, id).orElseThrow(() -> Problem.notFound("house"));
   }

@@ -32,7 +32,10 @@ final class NoteReader {
           "time|date|when|day|hour|clock|at|min(utes)?( since.*)?", Pattern.CASE_INSENSITIVE);
   private static final Pattern FAHRENHEIT = Pattern.compile("[\\s(\\[°]f[)\\]]?$|fahrenheit");
   private static final String[] DELIMITERS = {"\t", ";", "\\|", ",", "\\s{2,}", "\\s+"};
-  private static final double MUCH = 1.3; // of what a store is charged to
+  private static final double MUCH = 1.3; // of what a store is charged to (estimate)
+  private static final double WARM = 100; // °C that any store may have (estimate)
+  private static final int SHOWN = 60; // letters of one that is not read
+  private static final int LONGEST_LINE = 400; // letters: nobody's note is longer
 
   private final List<ProbeView> probes;
   private final List<ProbeView> inside;
@@ -76,7 +79,15 @@ final class NoteReader {
               .replaceAll("[\\p{Cf}\\p{Cc}&&[^\t]]", "")
               .replace('\u00a0', ' ')
               .replace('\u2212', '-');
-      if (line.isBlank() || header(line)) {
+      if (line.isBlank()) {
+        continue;
+      }
+      if (line.length() > LONGEST_LINE) {
+        NoteTime none = new NoteTime(null, null, null, "");
+        found.add(new Found(i + 1, none, "", line.substring(0, SHOWN) + " …", false));
+        continue;
+      }
+      if (header(line)) {
         continue;
       }
       if (table != null) {
@@ -253,7 +264,7 @@ final class NoteReader {
       return Doubt.AHEAD;
     }
     boolean said = f.typed().matches(".*[cfkCFK]$") || fahrenheit || f.fahrenheit();
-    double most = Math.max(100, MUCH * chargeTo);
+    double most = Math.max(WARM, MUCH * chargeTo);
     boolean tooHot = celsius.get() > most && TypedTemperature.fromFahrenheit(celsius.get()) <= most;
     return !said && tooHot ? Doubt.MAYBE_FAHRENHEIT : null;
   }

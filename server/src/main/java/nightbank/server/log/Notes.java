@@ -3,6 +3,7 @@ package nightbank.server.log;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.UUID;
 import nightbank.server.holding.Holdings;
 import nightbank.server.shared.Problem;
@@ -14,7 +15,6 @@ import org.springframework.stereotype.Service;
 /** Notes written down elsewhere, understood before they are kept. */
 @Service
 public class Notes {
-  private static final int MOST_LINES = 2000;
   private static final int MOST_LETTERS = 200_000;
 
   private final Stores stores;
@@ -37,15 +37,12 @@ public class Notes {
   public NotesView understood(UUID holding, UUID store, Written w) {
     if (w.text() == null
         || w.text().length() > MOST_LETTERS
-        || w.text().lines().limit(MOST_LINES + 1).count() > MOST_LINES) {
-      throw Problem.invalid(
-          "text",
-          "Notes have at most " + MOST_LINES + " lines.",
-          "Hand more than that over as a logger's file.");
+        || w.text().lines().limit(Readings.MOST_AT_ONCE + 1).count() > Readings.MOST_AT_ONCE) {
+      throw tooMany("lines");
     }
     StoreView s = stores.get(holding, store);
     ZoneId zone = ZoneId.of(holdings.get(holding).zone());
-    return new NotesView(
+    List<NotesView.Note> read =
         new NoteReader(
                 s.probes(),
                 w.fahrenheit(),
@@ -53,6 +50,17 @@ public class Notes {
                 zone,
                 clock.instant(),
                 w.began())
-            .read(w.text()));
+            .read(w.text());
+    if (read.size() > Readings.MOST_AT_ONCE) {
+      throw tooMany("figures");
+    }
+    return new NotesView(read);
+  }
+
+  private static Problem tooMany(String what) {
+    return Problem.invalid(
+        "text",
+        "Notes have at most %d %s.".formatted(Readings.MOST_AT_ONCE, what),
+        "Hand more than that over as a logger's file.");
   }
 }

@@ -11,10 +11,11 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import nightbank.server.log.internal.ReadingRepository;
 import nightbank.server.shared.InputChanged;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 
-/** The one way by which readings come in, from whatever hand, logger or file. */
+/** The one way by which readings come in and are put right, from whatever hand, logger or file. */
 @Component
 public class ReadingWriter {
   private static final int BATCH = 8192;
@@ -44,6 +45,9 @@ public class ReadingWriter {
     private long monthTo = Long.MIN_VALUE;
     private Instant first = Instant.MAX;
     private Instant last = Instant.MIN;
+    private final Set<UUID> corrected = new HashSet<>();
+    private Instant firstCorrected = Instant.MAX;
+    private Instant lastCorrected = Instant.MIN;
     private long added;
     private long count;
 
@@ -62,6 +66,19 @@ public class ReadingWriter {
       if (waiting.size() >= BATCH) {
         flush();
       }
+    }
+
+    /** Puts a figure there, whatever stood there; null takes away what did. */
+    public void set(UUID probe, Instant at, @Nullable Double celsius) {
+      if (celsius == null) {
+        repository.delete(holding, probe, at);
+      } else {
+        month(at);
+        repository.set(holding, probe, at, celsius);
+      }
+      corrected.add(probe);
+      firstCorrected = at.isBefore(firstCorrected) ? at : firstCorrected;
+      lastCorrected = at.isAfter(lastCorrected) ? at : lastCorrected;
     }
 
     private void month(Instant at) {
@@ -94,6 +111,11 @@ public class ReadingWriter {
       if (added > 0) {
         events.publishEvent(InputChanged.readings(holding, probes, first, last));
         events.publishEvent(new LiveReadings.Came(holding, probes));
+      }
+      if (!corrected.isEmpty()) {
+        events.publishEvent(
+            InputChanged.corrected(holding, corrected, firstCorrected, lastCorrected));
+        events.publishEvent(new LiveReadings.Came(holding, corrected));
       }
       return new Taken(count, added, count == 0 ? null : first, count == 0 ? null : last);
     }

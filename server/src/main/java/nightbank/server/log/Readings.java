@@ -2,8 +2,6 @@ package nightbank.server.log;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.time.YearMonth;
-import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,10 +14,8 @@ import nightbank.core.evidence.ReadingSeries;
 import nightbank.server.change.Changes;
 import nightbank.server.change.Reversible;
 import nightbank.server.log.internal.ReadingRepository;
-import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -30,24 +26,17 @@ public class Readings implements Reversible {
   /** No reading is older. */
   public static final Instant EARLIEST = Instant.parse("2000-01-01T00:00:00Z");
 
-  private static final int MOST_AT_ONCE = 2000;
+  static final int MOST_AT_ONCE = 2000;
   private static final int MOST_SHOWN = 400;
 
   private final ReadingRepository repository;
   private final ReadingWriter writer;
-  private final ApplicationEventPublisher events;
   private final Changes changes;
   private final Clock clock;
 
-  Readings(
-      ReadingRepository repository,
-      ReadingWriter writer,
-      ApplicationEventPublisher events,
-      Changes changes,
-      Clock clock) {
+  Readings(ReadingRepository repository, ReadingWriter writer, Changes changes, Clock clock) {
     this.repository = repository;
     this.writer = writer;
-    this.events = events;
     this.changes = changes;
     this.clock = clock;
   }
@@ -100,7 +89,7 @@ public class Readings implements Reversible {
       if (was == null) {
         taking.add(k.probe(), k.at(), t.getValue());
       } else if (!was.equals(t.getValue())) {
-        set(holding, k, t.getValue());
+        taking.set(k.probe(), k.at(), t.getValue());
         replaced++;
       }
       note(holding, k, names, was, t.getValue());
@@ -134,12 +123,14 @@ public class Readings implements Reversible {
     Key is = new Key(probe, HandReading.at("reading", t.at(), clock.instant()));
     double celsius = HandReading.celsius("reading", t.typed(), fahrenheit);
     Map<UUID, String> names = repository.probeNames(holding);
+    ReadingWriter.Taking taking = writer.begin(holding, null);
     if (!is.equals(was)) {
-      set(holding, was, null);
+      taking.set(was.probe(), was.at(), null);
       note(holding, was, names, before, null);
     }
     Double there = now(holding, is.toString());
-    set(holding, is, celsius);
+    taking.set(is.probe(), is.at(), celsius);
+    taking.end();
     note(holding, is, names, there, celsius);
   }
 
@@ -170,16 +161,9 @@ public class Readings implements Reversible {
   }
 
   private void set(UUID holding, Key key, @Nullable Double celsius) {
-    if (celsius == null) {
-      repository.delete(holding, key);
-    } else {
-      YearMonth month = YearMonth.from(key.at().atOffset(ZoneOffset.UTC));
-      repository.ensureMonth(month);
-      repository.look(month);
-      repository.set(holding, key, celsius);
-    }
-    events.publishEvent(InputChanged.beliefs(holding, key.probe(), key.at(), key.at()));
-    events.publishEvent(new LiveReadings.Came(holding, Set.of(key.probe())));
+    ReadingWriter.Taking taking = writer.begin(holding, null);
+    taking.set(key.probe(), key.at(), celsius);
+    taking.end();
   }
 
   @Override

@@ -6,7 +6,6 @@ import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
@@ -59,16 +58,14 @@ public class Rounds {
     for (int i = 0; i < entries.size(); i++) {
       RoundDraft.EntryDraft e = entries.get(i);
       Double celsius = check("entries." + i, e, probes, Boolean.TRUE.equals(draft.fahrenheit()));
-      Optional<RoundView.RoundEntry> before = repository.entry(holding, id, e.id());
-      if (before.isPresent()) {
-        correct(holding, before.get(), e, celsius);
+      if (!repository.insert(holding, id, e, celsius)) {
+        repository.entry(holding, id, e.id()).ifPresent(b -> correct(holding, b, e, celsius));
         continue;
       }
-      boolean isNew = repository.insert(holding, id, e, celsius);
-      if (isNew && celsius != null) {
+      if (celsius != null) {
         taking.add(e.probeId(), e.at(), celsius);
       }
-      if (isNew && e.outcome() == RoundDraft.Outcome.ICE) {
+      if (e.outcome() == RoundDraft.Outcome.ICE) {
         events.add(holding, ice(e.id(), e.at()));
       }
     }

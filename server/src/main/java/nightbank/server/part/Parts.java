@@ -155,6 +155,10 @@ public class Parts implements Reversible {
     PartView part =
         new PartView(
             id, d.name(), d.houseId(), d.design(), before.map(PartView::version).orElse(1));
+    if (d.houseId() != null) {
+      houses.get(holding, d.houseId());
+    }
+    references(holding, part);
     repository.insert(holding, part, clock.instant());
     before.ifPresent(p -> repository.update(holding, part, clock.instant()));
     changed(holding, part.design());

@@ -51,9 +51,9 @@ public class ReadingOverrides {
     }
     var span = b.at().stream().mapToLong(Long::longValue).summaryStatistics();
     events.publishEvent(
-        InputChanged.beliefs(
+        InputChanged.corrected(
             holding,
-            b.probeId(),
+            Set.of(b.probeId()),
             Instant.ofEpochSecond(span.getMin()),
             Instant.ofEpochSecond(span.getMax())));
     for (long second : b.at()) {

@@ -108,7 +108,9 @@ public class Runs implements Reversible {
     if (state == null) {
       repository.delete(holding, UUID.fromString(subject));
     } else {
-      keep(holding, json.read(state, RunView.class));
+      RunView run = json.read(state, RunView.class);
+      stores.get(holding, run.storeId());
+      keep(holding, run);
     }
   }
 

@@ -69,9 +69,11 @@ public record InputChanged(
         holding, probes.stream().map(Keys::probe).collect(Collectors.toSet()), from, to, true);
   }
 
-  /** Readings that are believed now or no longer. */
-  public static InputChanged beliefs(UUID holding, UUID probe, Instant from, Instant to) {
-    return new InputChanged(holding, Set.of(Keys.probe(probe)), from, to, false);
+  /** Readings that were put right, or are believed now or no longer. */
+  public static InputChanged corrected(
+      UUID holding, Collection<UUID> probes, Instant from, Instant to) {
+    return new InputChanged(
+        holding, probes.stream().map(Keys::probe).collect(Collectors.toSet()), from, to, false);
   }
 
   public static InputChanged event(UUID holding, EventKind kind, UUID store, Instant at) {

@@ -1,6 +1,7 @@
 package nightbank.server.store;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -290,11 +291,19 @@ public class Stores implements Reversible {
       repository.remove(holding, id, clock.instant());
     } else {
       StoreDraft d = json.read(state, StoreDraft.class);
+      if (d.houseId() != null) {
+        houses.get(holding, d.houseId());
+      }
       repository.restore(
           holding, id, d.houseId(), d.name(), d.isPlanned(), d.design(), clock.instant());
       repository.saveProbes(holding, id, d.houseId(), d.probes(), clock.instant());
     }
     changed(holding, id, true);
+  }
+
+  @Override
+  public void forget(Instant before) {
+    repository.forget(before);
   }
 
   @Transactional

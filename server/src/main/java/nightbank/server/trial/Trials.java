@@ -152,7 +152,9 @@ public class Trials implements Reversible {
     if (state == null) {
       repository.delete(holding, id);
     } else {
-      keep(holding, id, json.read(state, TrialDraft.class));
+      TrialDraft d = json.read(state, TrialDraft.class);
+      d.runs().forEach(s -> runs.get(holding, s.runId()));
+      keep(holding, id, d);
     }
   }
 

@@ -8,6 +8,7 @@ import nightbank.server.Grounds;
 import nightbank.server.Program;
 import nightbank.server.Visitor;
 import nightbank.server.Visitor.Answer;
+import org.jooq.DSLContext;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -181,6 +182,55 @@ public class ChangesTest {
     assertThat(grounds.keeper.get(at).body().path("houseId").asString())
         .isEqualTo(house.toString());
     assertThat(grounds.keeper.get(houses).body()).hasSize(1);
+  }
+
+  @Test
+  public void whatStoodInAHouseThatIsGoneWaitsForTheHouse() {
+    UUID house = grounds.newHouse();
+    UUID inside = UUID.randomUUID();
+    String at = grounds.path("/stores/" + inside);
+    grounds.keeper.post(
+        grounds.path("/stores"),
+        Grounds.drum(inside, "Inside")
+            .replace("\"houseId\":null", "\"houseId\":\"" + house + "\""));
+    grounds.keeper.delete(at);
+    JsonNode store = newest();
+    grounds.keeper.delete(grounds.path("/houses/" + house));
+    JsonNode gone = newest();
+    Answer refused = turn(store, "undo");
+    assertThat(refused.status()).isEqualTo(409);
+    assertThat(refused.code()).isEqualTo("rests-on-nothing");
+    assertThat(grounds.keeper.get(at).status()).isEqualTo(404);
+    assertThat(turn(gone, "undo").status()).isEqualTo(200);
+    assertThat(turn(store, "undo").status()).isEqualTo(200);
+    assertThat(grounds.keeper.get(at).body().path("houseId").asString())
+        .isEqualTo(house.toString());
+  }
+
+  @Test
+  public void afterThirtyDaysItIsGoneForGoodWithWhatItRead() {
+    type("61", AT);
+    grounds.keeper.delete(grounds.path("/stores/" + store));
+    DSLContext db = Program.shared().bean(DSLContext.class);
+    Changes changes = Program.shared().bean(Changes.class);
+    changes.tidy();
+    assertThat(newest().path("name").asString()).isEqualTo("Drum");
+    for (String table : new String[] {"heat_store", "probe"}) {
+      db.execute(
+          "UPDATE "
+              + table
+              + " SET removed_at = removed_at - interval '31 days' WHERE holding_id = ?",
+          grounds.holding);
+    }
+    db.execute(
+        "UPDATE change SET at = at - interval '31 days' WHERE holding_id = ?", grounds.holding);
+    changes.tidy();
+    assertThat(grounds.keeper.get(grounds.path("/changes")).body()).isEmpty();
+    for (String table : new String[] {"heat_store", "probe", "reading"}) {
+      assertThat(db.fetchCount(db.selectFrom(table).where("holding_id = ?", grounds.holding)))
+          .as(table)
+          .isZero();
+    }
   }
 
   @Test

@@ -159,4 +159,13 @@ public class NoteReaderTest {
   public void everyDoubtHasItsWord() {
     assertThat(Doubt.values()).hasSize(5);
   }
+
+  @Test
+  public void aLineWithoutEndIsLookedAtNoFurther() {
+    List<Note> notes = read("x 1 ".repeat(50_000) + "\n7:00 core 61");
+    assertThat(notes).hasSize(2);
+    assertThat(notes.get(0).doubt()).isEqualTo(Doubt.NO_FIGURE);
+    assertThat(notes.get(0).typed()).hasSizeLessThan(100);
+    assertThat(told(notes.subList(1, 2))).isEqualTo("core 01-13T07:00 61.0");
+  }
 }

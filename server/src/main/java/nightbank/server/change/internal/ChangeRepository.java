@@ -1,10 +1,9 @@
 package nightbank.server.change.internal;
 
 import static nightbank.db.Tables.CHANGE;
-import static nightbank.db.Tables.GREENHOUSE;
-import static nightbank.db.Tables.HEAT_STORE;
 import static nightbank.db.Tables.PERSON;
-import static nightbank.db.Tables.PROBE;
+import static org.jooq.Records.mapping;
+import static org.jooq.impl.DSL.row;
 
 import java.time.Instant;
 import java.util.List;
@@ -34,23 +33,33 @@ public class ChangeRepository {
   public record Entry(
       Changes.Kind kind, String subject, String name, JsonNode before, JsonNode after) {}
 
-  /** One change. */
+  /** What a change is told by. */
+  public record Headline(
+      Changes.Kind kind,
+      Changes.Verb verb,
+      String name,
+      int count,
+      @Nullable Double was,
+      @Nullable Double became) {}
+
+  /** One change, without its entries. */
   public record Kept(
-      UUID id,
-      UUID person,
-      String by,
-      Instant at,
-      List<Entry> entries,
-      @Nullable Instant undoneAt) {}
+      UUID id, UUID person, String by, Instant at, Headline headline, @Nullable Instant undoneAt) {}
 
   private record Entries(List<Entry> all) {}
 
-  public void add(UUID holding, UUID person, Instant at, List<Entry> entries) {
+  public void add(UUID holding, UUID person, Instant at, Headline h, List<Entry> entries) {
     db.insertInto(CHANGE)
         .set(CHANGE.ID, UUID.randomUUID())
         .set(CHANGE.HOLDING_ID, holding)
         .set(CHANGE.PERSON_ID, person)
         .set(CHANGE.AT, at)
+        .set(CHANGE.KIND, h.kind().name())
+        .set(CHANGE.VERB, h.verb().name())
+        .set(CHANGE.NAME, h.name())
+        .set(CHANGE.COUNT, h.count())
+        .set(CHANGE.WAS, h.was())
+        .set(CHANGE.BECAME, h.became())
         .set(CHANGE.ENTRIES, JSON.valueOf(mapper.writeValueAsString(new Entries(entries))))
         .execute();
   }
@@ -63,24 +72,41 @@ public class ChangeRepository {
     return fetch(CHANGE.HOLDING_ID.eq(holding).and(CHANGE.ID.eq(id)), 1).stream().findFirst();
   }
 
+  /** In the order of their making. */
+  public List<Entry> entries(UUID holding, UUID id) {
+    JSON all =
+        db.select(CHANGE.ENTRIES)
+            .from(CHANGE)
+            .where(CHANGE.HOLDING_ID.eq(holding))
+            .and(CHANGE.ID.eq(id))
+            .fetchSingle(CHANGE.ENTRIES);
+    return mapper.readValue(all.data(), Entries.class).all();
+  }
+
   private List<Kept> fetch(Condition which, int most) {
     return db.select(
-            CHANGE.ID, CHANGE.PERSON_ID, PERSON.NAME, CHANGE.AT, CHANGE.ENTRIES, CHANGE.UNDONE_AT)
+            CHANGE.ID,
+            CHANGE.PERSON_ID,
+            PERSON.NAME,
+            CHANGE.AT,
+            row(CHANGE.KIND, CHANGE.VERB, CHANGE.NAME, CHANGE.COUNT, CHANGE.WAS, CHANGE.BECAME)
+                .mapping(
+                    (kind, verb, name, count, was, became) ->
+                        new Headline(
+                            Changes.Kind.valueOf(kind),
+                            Changes.Verb.valueOf(verb),
+                            name,
+                            count,
+                            was,
+                            became)),
+            CHANGE.UNDONE_AT)
         .from(CHANGE)
         .join(PERSON)
         .on(PERSON.ID.eq(CHANGE.PERSON_ID))
         .where(which)
         .orderBy(CHANGE.SEQ.desc())
         .limit(most)
-        .fetch(
-            r ->
-                new Kept(
-                    r.value1(),
-                    r.value2(),
-                    r.value3(),
-                    r.value4(),
-                    mapper.readValue(r.value5().data(), Entries.class).all(),
-                    r.value6()));
+        .fetch(mapping(Kept::new));
   }
 
   public void turned(UUID holding, UUID id, @Nullable Instant undoneAt) {
@@ -91,11 +117,8 @@ public class ChangeRepository {
         .execute();
   }
 
-  /** Changes of before a moment, and what was taken away before it. */
+  /** Changes of before a moment. */
   public void forget(Instant before) {
     db.deleteFrom(CHANGE).where(CHANGE.AT.lt(before)).execute();
-    db.deleteFrom(PROBE).where(PROBE.REMOVED_AT.lt(before)).execute();
-    db.deleteFrom(HEAT_STORE).where(HEAT_STORE.REMOVED_AT.lt(before)).execute();
-    db.deleteFrom(GREENHOUSE).where(GREENHOUSE.REMOVED_AT.lt(before)).execute();
   }
 }

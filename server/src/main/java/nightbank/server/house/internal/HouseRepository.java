@@ -76,6 +76,11 @@ public class HouseRepository {
         .execute();
   }
 
+  /** Those of all holdings that were taken away before a moment. */
+  public void forget(Instant before) {
+    db.deleteFrom(GREENHOUSE).where(GREENHOUSE.REMOVED_AT.lt(before)).execute();
+  }
+
   /** As it was once, whatever it is now. */
   public void restore(UUID holding, UUID id, String name, HouseDesign design, Instant now) {
     db.update(GREENHOUSE)

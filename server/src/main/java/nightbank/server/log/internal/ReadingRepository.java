@@ -123,10 +123,10 @@ public class ReadingRepository {
   }
 
   /** Puts a figure there, whatever stood there; its month is there. */
-  public void set(UUID holding, Readings.Key key, double celsius) {
+  public void set(UUID holding, UUID probe, Instant at, double celsius) {
     db.insertInto(READING)
-        .set(READING.PROBE_ID, key.probe())
-        .set(READING.AT, key.at())
+        .set(READING.PROBE_ID, probe)
+        .set(READING.AT, at)
         .set(READING.HOLDING_ID, holding)
         .set(READING.CELSIUS, celsius)
         .onConflict(READING.PROBE_ID, READING.AT)
@@ -136,10 +136,10 @@ public class ReadingRepository {
         .execute();
   }
 
-  public void delete(UUID holding, Readings.Key key) {
+  public void delete(UUID holding, UUID probe, Instant at) {
     db.deleteFrom(READING)
-        .where(READING.PROBE_ID.eq(key.probe()))
-        .and(READING.AT.eq(key.at()))
+        .where(READING.PROBE_ID.eq(probe))
+        .and(READING.AT.eq(at))
         .and(READING.HOLDING_ID.eq(holding))
         .execute();
   }

@@ -135,6 +135,17 @@ public class StoreRepository {
         .execute();
   }
 
+  /**
+   * Stores and probes of all holdings that were taken away before a moment, with what they read.
+   */
+  public void forget(Instant before) {
+    db.deleteFrom(READING)
+        .where(READING.PROBE_ID.in(select(PROBE.ID).from(PROBE).where(PROBE.REMOVED_AT.lt(before))))
+        .execute();
+    db.deleteFrom(PROBE).where(PROBE.REMOVED_AT.lt(before)).execute();
+    db.deleteFrom(HEAT_STORE).where(HEAT_STORE.REMOVED_AT.lt(before)).execute();
+  }
+
   /** As it was once, whatever it is now; its probes follow by {@link #saveProbes}. */
   public void restore(
       UUID holding,
