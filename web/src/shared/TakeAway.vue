@@ -29,7 +29,9 @@ async function go() {
   <div v-else class="asked" role="group" :aria-label="`Take ${what} away`">
     <p><slot /> It can be brought back for thirty days.</p>
     <ProblemNote v-if="error" :error="error" />
-    <BButton variant="danger" :disabled="busy" @click="go">Take {{ what }} away</BButton>
+    <BButton variant="secondary" class="go" :disabled="busy" @click="go"
+      >Take {{ what }} away</BButton
+    >
     <BButton variant="secondary" class="ms-2" @click="((asked = false), (error = null))"
       >Leave it</BButton
     >
@@ -41,5 +43,11 @@ async function go() {
   border-left: 4px solid var(--lost);
   padding: 0.5rem 0.9rem;
   max-width: 460px;
+}
+
+.asked .go {
+  background: var(--lost);
+  border-color: var(--lost);
+  color: var(--sheet);
 }
 </style>

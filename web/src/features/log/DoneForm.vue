@@ -35,7 +35,9 @@ function keep() {
   wrongHour.value = typed == null
   if (typed == null) return
   const hour = `${two(Math.floor(typed / 60))}:${two(typed % 60)}`
-  const at = Date.parse(zonedIso(`${when.day}T${hour}`, props.zone) ?? event.value.at)
+  const moment = `${when.day}T${hour}`
+  const iso = moment === shown ? event.value.at : zonedIso(moment, props.zone) // seconds are not shown
+  const at = Date.parse(iso ?? event.value.at)
   const been = at > props.now().getTime() ? at - DAY_MS : at
   emit('keep', { ...event.value, at: new Date(been).toISOString() })
 }

@@ -333,8 +333,8 @@ function removeProbe(id: string) {
           <BButton variant="secondary" @click="addProbe">Add a probe</BButton>
         </p>
         <TakeAway v-if="keeper" what="this store" :remove="takeAway" @gone="leave"
-          >{{ draft.name }} goes, and its {{ counted(runs?.length ?? 0, 'run') }} and its own parts
-          with it. Its readings are kept.</TakeAway
+          >{{ draft.name }} goes, with its {{ counted(runs?.length ?? 0, 'run') }}, its own parts
+          and what was read of it.</TakeAway
         >
       </div>
     </div>

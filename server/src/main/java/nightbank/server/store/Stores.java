@@ -237,7 +237,10 @@ public class Stores implements Reversible {
     return get(holding, id);
   }
 
-  /** Takes a store away, with its runs and its own parts; its readings and what was done stay. */
+  /**
+   * Takes a store away, with its runs and its own parts; what was read of it goes when it cannot
+   * come back any more.
+   */
   @Transactional
   public void remove(UUID holding, UUID id) {
     StoreDraft before = draft(stored(holding, id), probes(holding, id));
