@@ -4,9 +4,12 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
@@ -152,37 +155,58 @@ public class Changes {
     }
     Map<Kind, Reversible> by = new EnumMap<>(Kind.class);
     reversible.forEach(r -> by.put(r.kind(), r));
-    List<Entry> entries = repository.entries(holding, id);
-    for (int i = 0; i < entries.size(); i++) {
-      Entry e = entries.get(back ? entries.size() - 1 - i : i);
-      turn(holding, e, back, by.get(e.kind()));
+    List<Entry> entries = new ArrayList<>(repository.entries(holding, id));
+    if (back) {
+      Collections.reverse(entries);
+    }
+    for (int i = 0; i < entries.size(); ) {
+      Map<String, Entry> alike = alike(entries, i);
+      turn(holding, alike, back, by.get(entries.get(i).kind()));
+      i += alike.size();
     }
     repository.turned(holding, id, back ? clock.instant() : null);
     return view(repository.find(holding, id).orElseThrow(), me());
   }
 
-  private void turn(UUID holding, Entry e, boolean back, Reversible of) {
-    JsonNode expected = back ? e.after() : e.before();
-    JsonNode wanted = back ? e.before() : e.after();
-    Object now = of.now(holding, e.subject());
-    if (!mapper.readTree(mapper.writeValueAsString(now)).equals(expected)) {
-      throw new Problem(
-          HttpStatus.CONFLICT,
-          "changed-since",
-          e.kind().name(),
-          "“%s” has been changed again since.".formatted(e.name()),
-          "Take back the later change first, or change it by hand.");
+  /** Those from one on that are of its kind, none of them twice, by subject. */
+  private static Map<String, Entry> alike(List<Entry> entries, int from) {
+    Map<String, Entry> alike = new LinkedHashMap<>();
+    for (Entry e : entries.subList(from, entries.size())) {
+      if (e.kind() != entries.get(from).kind() || alike.containsKey(e.subject())) {
+        break;
+      }
+      alike.put(e.subject(), e);
+    }
+    return alike;
+  }
+
+  private void turn(UUID holding, Map<String, Entry> alike, boolean back, Reversible of) {
+    Map<String, Object> now = of.now(holding, alike.keySet());
+    Map<String, Optional<JsonNode>> wanted = new LinkedHashMap<>();
+    for (Entry e : alike.values()) {
+      JsonNode is = mapper.readTree(mapper.writeValueAsString(now.get(e.subject())));
+      if (!is.equals(back ? e.after() : e.before())) {
+        throw new Problem(
+            HttpStatus.CONFLICT,
+            "changed-since",
+            e.kind().name(),
+            "“%s” has been changed again since.".formatted(e.name()),
+            "Take back the later change first, or change it by hand.");
+      }
+      JsonNode to = back ? e.before() : e.after();
+      wanted.put(e.subject(), to.isNull() ? Optional.empty() : Optional.of(to));
     }
     try {
-      of.put(holding, e.subject(), wanted.isNull() ? null : wanted);
+      of.put(holding, wanted);
     } catch (Problem p) {
+      Entry first = alike.values().iterator().next();
       throw p.status() != HttpStatus.NOT_FOUND
           ? p
           : new Problem(
               HttpStatus.CONFLICT,
               "rests-on-nothing",
-              e.kind().name(),
-              "What “%s” belongs to has been taken away since.".formatted(e.name()),
+              first.kind().name(),
+              "What “%s” belongs to has been taken away since.".formatted(first.name()),
               "Bring that back first.");
     }
   }

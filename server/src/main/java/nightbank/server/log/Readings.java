@@ -3,6 +3,7 @@ package nightbank.server.log;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -178,9 +179,29 @@ public class Readings implements Reversible {
   }
 
   @Override
-  @Transactional
+  public Map<String, Object> now(UUID holding, Collection<String> subjects) {
+    Map<String, Object> there = new HashMap<>();
+    repository
+        .at(holding, subjects.stream().map(Key::of).toList())
+        .forEach((key, celsius) -> there.put(key.toString(), celsius));
+    return there;
+  }
+
+  @Override
   public void put(UUID holding, String subject, @Nullable JsonNode state) {
-    set(holding, Key.of(subject), state == null ? null : state.asDouble());
+    put(holding, Map.of(subject, Optional.ofNullable(state)));
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, Map<String, Optional<JsonNode>> states) {
+    ReadingWriter.Taking taking = writer.begin(holding, null);
+    states.forEach(
+        (subject, state) -> {
+          Key key = Key.of(subject);
+          taking.set(key.probe(), key.at(), state.map(JsonNode::asDouble).orElse(null));
+        });
+    taking.end();
   }
 
   public Set<UUID> probesOf(UUID holding) {
