@@ -1,5 +1,6 @@
 /** The physics and the judgement: plain Java, SI units, °C; no framework, clock or I/O. */
 module nightbank.core {
+  requires transitive org.jspecify;
   requires hipparchus.core;
   requires hipparchus.optim;
   requires hipparchus.stat;

@@ -3,6 +3,7 @@ package nightbank.core.fit;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import nightbank.core.evidence.RunTimeline;
 import nightbank.core.store.Face;
@@ -145,7 +146,7 @@ public final class ForwardRun {
         probes[p][i] = model.at(placed.get(p).radiusFraction(), placed.get(p).heightFraction());
       }
       for (FaceName name : FaceName.values()) {
-        faces.get(name)[i] = model.faceWatts(name);
+        Objects.requireNonNull(faces.get(name))[i] = model.faceWatts(name);
       }
       if (keepStates) {
         states[i] = model.state();

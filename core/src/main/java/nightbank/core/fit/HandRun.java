@@ -3,6 +3,7 @@ package nightbank.core.fit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import nightbank.core.fit.HandPrior.Unknown;
 import nightbank.core.fit.HandRecord.At;
@@ -13,6 +14,7 @@ import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreModel;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.store.model.Surroundings;
+import org.jspecify.annotations.Nullable;
 
 /** A store read by hand, run through its hours with one set of its unknowns. */
 final class HandRun {
@@ -46,7 +48,7 @@ final class HandRun {
   final double[] means;
 
   /** At the end of the charge, or at the first reading where nothing charged it. */
-  private StoreState full;
+  private @Nullable StoreState full;
 
   private double end;
   private double usableAtEnd;
@@ -74,6 +76,10 @@ final class HandRun {
             .withFacesTimes(name -> Math.exp(face(name)))
             .withZone(record.store().zone().stretched(1, Math.exp(at(Unknown.REACH))));
     follow();
+  }
+
+  private StoreState full() {
+    return Objects.requireNonNull(full);
   }
 
   private double at(Unknown u) {
@@ -251,12 +257,12 @@ final class HandRun {
     double mean = Arrays.stream(beside).average().orElseThrow();
     double swing =
         Arrays.stream(beside).max().orElseThrow() - Arrays.stream(beside).min().orElseThrow();
-    double full = this.full.meanCelsius();
+    double full = full().meanCelsius();
     return new HandFit.Setting(full, mean, swing, store.heatCapacity(full));
   }
 
   HandCooling cooling() {
-    return HandCooling.of(store, full, meanAir(), record.around().ground());
+    return HandCooling.of(store, full(), meanAir(), record.around().ground());
   }
 
   /** Mean from the end of the charge to the last reading. */

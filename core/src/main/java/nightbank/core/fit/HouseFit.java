@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import nightbank.core.fit.LearnedHouse.Factor;
@@ -24,6 +25,7 @@ import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresOptimizer;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
 import org.hipparchus.util.Pair;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Learns a house from its logged nights: factors on skin, draught and slow mass by least squares,
@@ -128,7 +130,7 @@ public final class HouseFit {
       weight[i] = left[i] ? 0 : 1;
     }
     double scatter = 1;
-    LeastSquaresOptimizer.Optimum best = null;
+    LeastSquaresOptimizer.@Nullable Optimum best = null;
     for (int round = 0; round < 4; round++) {
       best = solve(point, weight, scatter);
       point = best.getPoint().toArray();
@@ -141,7 +143,7 @@ public final class HouseFit {
         weight[i] = left[i] ? 0 : Math.min(1, HUBER * scatter / rms[i]);
       }
     }
-    return new Fitted(best, point, weight, scatter);
+    return new Fitted(Objects.requireNonNull(best), point, weight, scatter);
   }
 
   private LearnedHouse learned(Fitted f) {

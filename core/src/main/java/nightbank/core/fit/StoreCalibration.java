@@ -3,6 +3,7 @@ package nightbank.core.fit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import nightbank.core.evidence.RunTimeline;
 import nightbank.core.medium.Enthalpy;
@@ -17,6 +18,7 @@ import org.hipparchus.linear.RealMatrix;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
 import org.hipparchus.util.Pair;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Fits the conduction model to a run's probes: factors on source power, conductivity, heat
@@ -310,7 +312,7 @@ public final class StoreCalibration {
   /** A search for the factors that meet the readings best. */
   private final class Search {
     private final ForwardRun by;
-    private Tried best;
+    private @Nullable Tried best;
 
     Search(ForwardRun by) {
       this.by = by;
@@ -336,7 +338,7 @@ public final class StoreCalibration {
       } catch (MathIllegalStateException endless) {
         // the best so far stands
       }
-      return best;
+      return Objects.requireNonNull(best);
     }
 
     private Pair<org.hipparchus.linear.RealVector, RealMatrix> model(double[] log) {

@@ -107,9 +107,8 @@ public record Advice(
       Function<List<Action>, NightForecast> ensemble,
       double firstSpread) {
     double spread = firstSpread;
-    Advice found = null;
+    Advice found = search.leastWork(spread);
     for (int i = 0; i < ROUNDS; i++) {
-      found = search.leastWork(spread);
       if (!found.holds()) {
         return found;
       }
@@ -118,6 +117,7 @@ public record Advice(
         return found;
       }
       spread += plan.house().plantLimitCelsius() - f.lowestTenth() + LITTLE;
+      found = search.leastWork(spread);
     }
     return new Advice(
         found.actions,

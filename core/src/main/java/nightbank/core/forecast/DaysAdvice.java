@@ -147,6 +147,8 @@ public record DaysAdvice(
       return lows[night] < needed[night];
     }
 
+    private record Tried(List<Action> way, double low) {}
+
     /** What makes a night hold for the fewest minutes, else what helps it most for a minute. */
     private List<Action> best(List<Action> chosen, int night) {
       double before = lows(chosen)[night];
@@ -157,20 +159,19 @@ public record DaysAdvice(
               .filter(w -> w.get(0).fromSeconds() < dawn && w.get(0).fromSeconds() >= earliest)
               .filter(w -> w.stream().noneMatch(a -> clashes(chosen, a)))
               .toList();
-      Map<List<Action>, Double> at = new HashMap<>();
-      open.parallelStream()
-          .map(w -> Map.entry(w, run(with(chosen, w), night)))
-          .sequential()
-          .forEach(e -> at.put(e.getKey(), e.getValue()));
-      return open.stream()
-          .filter(w -> at.get(w) >= needed[night])
-          .min(Comparator.comparingDouble(this::minutes))
+      List<Tried> tried =
+          open.parallelStream().map(w -> new Tried(w, run(with(chosen, w), night))).toList();
+      return tried.stream()
+          .filter(t -> t.low() >= needed[night])
+          .min(Comparator.comparingDouble(t -> minutes(t.way())))
           .or(
               () ->
-                  open.stream()
-                      .filter(w -> at.get(w) > before + LITTLE)
+                  tried.stream()
+                      .filter(t -> t.low() > before + LITTLE)
                       .max(
-                          Comparator.comparingDouble(w -> (at.get(w) - before) / (1 + minutes(w)))))
+                          Comparator.comparingDouble(
+                              t -> (t.low() - before) / (1 + minutes(t.way())))))
+          .map(Tried::way)
           .orElse(List.of());
     }
 

@@ -90,102 +90,56 @@ public record Greenhouse(
         .build();
   }
 
-  /** Everything that a house can be given otherwise. */
-  private static final class Change {
-    List<SkinPart> skin;
-    double airChanges;
-    List<Gap> gaps;
-    double airCapacity;
-    List<InnerMass> masses;
-    Optional<Floor> floor;
-    double vent;
-    double limit;
-    Stand stand;
-    double windShare;
-    double wetShare;
-  }
-
-  private Greenhouse with(java.util.function.Consumer<Change> how) {
-    Change c = new Change();
-    c.skin = skin;
-    c.airChanges = airChangesPerHour;
-    c.gaps = gaps;
-    c.airCapacity = airCapacity;
-    c.masses = masses;
-    c.floor = floor;
-    c.vent = ventAboveCelsius;
-    c.limit = plantLimitCelsius;
-    c.stand = stand;
-    c.windShare = windShare;
-    c.wetShare = wetShare;
-    how.accept(c);
-    return GreenhouseBuilder.builder()
-        .skin(c.skin)
-        .volumeCubicMetres(volumeCubicMetres)
-        .airChangesPerHour(c.airChanges)
-        .gaps(c.gaps)
-        .airCapacity(c.airCapacity)
-        .masses(c.masses)
-        .floor(c.floor)
-        .ventAboveCelsius(c.vent)
-        .plantLimitCelsius(c.limit)
-        .stand(c.stand)
-        .windShare(c.windShare)
-        .wetShare(c.wetShare)
-        .build();
-  }
-
   public Greenhouse withSkin(List<SkinPart> parts) {
-    return with(c -> c.skin = parts);
+    return GreenhouseBuilder.builder(this).skin(parts).build();
   }
 
   public Greenhouse withGaps(List<Gap> newGaps) {
-    return with(c -> c.gaps = newGaps);
+    return GreenhouseBuilder.builder(this).gaps(newGaps).build();
   }
 
   public Greenhouse withAirCapacity(double joulesPerKelvin) {
-    return with(c -> c.airCapacity = joulesPerKelvin);
+    return GreenhouseBuilder.builder(this).airCapacity(joulesPerKelvin).build();
   }
 
   public Greenhouse withMasses(List<InnerMass> newMasses) {
-    return with(c -> c.masses = newMasses);
+    return GreenhouseBuilder.builder(this).masses(newMasses).build();
   }
 
   public Greenhouse withFloor(Floor newFloor) {
-    return with(c -> c.floor = Optional.of(newFloor));
+    return GreenhouseBuilder.builder(this).floor(Optional.of(newFloor)).build();
   }
 
   public Greenhouse withVentAbove(double celsius) {
-    return with(c -> c.vent = celsius);
+    return GreenhouseBuilder.builder(this).ventAboveCelsius(celsius).build();
   }
 
   public Greenhouse withPlantLimit(double celsius) {
-    return with(c -> c.limit = celsius);
+    return GreenhouseBuilder.builder(this).plantLimitCelsius(celsius).build();
   }
 
   public Greenhouse withStand(Stand newStand) {
-    return with(c -> c.stand = newStand);
+    return GreenhouseBuilder.builder(this).stand(newStand).build();
   }
 
   public Greenhouse withWindShare(double share) {
-    return with(c -> c.windShare = share);
+    return GreenhouseBuilder.builder(this).windShare(share).build();
   }
 
   public Greenhouse withWetShare(double share) {
-    return with(c -> c.wetShare = share);
+    return GreenhouseBuilder.builder(this).wetShare(share).build();
   }
 
   /** A house with parts of its skin changed, and its draught by a factor. */
   public Greenhouse changed(UnaryOperator<SkinPart> part, double leakFactor) {
-    return with(
-        c -> {
-          c.skin = skin.stream().map(part).toList();
-          c.airChanges = airChangesPerHour * leakFactor;
-          c.gaps =
-              gaps.stream()
-                  .map(g -> new Gap(g.name(), g.lengthMetres(), g.widthMetres() * leakFactor))
-                  .toList();
-        });
+    return GreenhouseBuilder.builder(this)
+        .skin(skin.stream().map(part).toList())
+        .airChangesPerHour(airChangesPerHour * leakFactor)
+        .gaps(
+            gaps.stream()
+                .map(g -> new Gap(g.name(), g.lengthMetres(), g.widthMetres() * leakFactor))
+                .toList())
+        .build();
   }
 
   /** A house whose skin and draught are changed by factors, for ensembles. */
@@ -213,12 +167,10 @@ public record Greenhouse(
 
   /** A house whose slow and light contents hold so many times the heat. */
   public Greenhouse heavier(double factor) {
-    return with(
-        c -> {
-          c.airCapacity = airCapacity * factor;
-          c.masses =
-              masses.stream().map(m -> new InnerMass(m.capacity() * factor, m.tie())).toList();
-        });
+    return GreenhouseBuilder.builder(this)
+        .airCapacity(airCapacity * factor)
+        .masses(masses.stream().map(m -> new InnerMass(m.capacity() * factor, m.tie())).toList())
+        .build();
   }
 
   /** Wind at the house, m/s. */

@@ -2,6 +2,7 @@ package nightbank.core.house;
 
 import nightbank.core.weather.MoistAir;
 import nightbank.core.weather.Sky;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Air with its light contents and its damp, inner masses tied to it, heavy walls, and the floor as
@@ -25,7 +26,7 @@ public final class HouseModel {
   private final Greenhouse house;
   private final Enclosure skin;
   private final SteadyHouse limit;
-  private final SoilColumn soil;
+  private final @Nullable SoilColumn soil;
   private final SoilColumn[] walls; // by part, null where it has no body
   private final double area;
   private final double radiatingShare;
@@ -150,7 +151,7 @@ public final class HouseModel {
         floored
             ? new SoilColumn(Floor.LAYERS, of.conductivity(), of.heat(), of.freezingWater())
             : null;
-    if (floored) {
+    if (soil != null) {
       soil.lay(massCelsius, groundCelsius);
     }
     vapour = START_HUMIDITY * MoistAir.saturationDensity(airCelsius);

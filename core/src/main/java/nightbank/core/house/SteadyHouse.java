@@ -1,5 +1,7 @@
 package nightbank.core.house;
 
+import org.jspecify.annotations.Nullable;
+
 /** A house whose air and floor are held: what leaves it then, by part. */
 final class SteadyHouse {
   private final Greenhouse house;
@@ -23,7 +25,12 @@ final class SteadyHouse {
    * @return W that leave
    */
   double watts(
-      double air, double floor, HouseModel.Step s, double wind, double outside, Enclosure as) {
+      double air,
+      double floor,
+      HouseModel.Step s,
+      double wind,
+      double outside,
+      @Nullable Enclosure as) {
     double out = s.outdoorCelsius;
     if (!begun) {
       skin.start(air, out);

@@ -18,6 +18,7 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * SHA-256 of a value in one canonical form: records by their components' names and values in order,
@@ -47,7 +48,7 @@ public final class Fingerprint {
     return HexFormat.of().formatHex(f.digest.digest());
   }
 
-  private void put(Object value) {
+  private void put(@Nullable Object value) {
     if (value == null) {
       tag('0');
     } else if (value instanceof Double d) {
@@ -63,7 +64,7 @@ public final class Fingerprint {
     } else if (value instanceof UUID || value instanceof Instant) {
       text('i', value.toString());
     } else if (value instanceof Optional<?> o) {
-      put(o.orElse(null));
+      put(o.isPresent() ? o.get() : null);
     } else if (value instanceof Record r) {
       record(r);
     } else if (value instanceof Map<?, ?> m) {

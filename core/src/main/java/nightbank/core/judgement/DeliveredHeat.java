@@ -1,5 +1,6 @@
 package nightbank.core.judgement;
 
+import java.util.Objects;
 import java.util.Optional;
 import nightbank.core.evidence.RunTimeline;
 import nightbank.core.fit.CorrectedField;
@@ -35,7 +36,7 @@ final class DeliveredHeat {
     }
     double[] away = new double[n];
     for (FaceName name : FaceName.values()) {
-      double[] face = track.faceWatts().get(name);
+      double[] face = Objects.requireNonNull(track.faceWatts().get(name));
       double[] into = reachesHouse(store, name) ? watts : away;
       for (int i = 0; i < n; i++) {
         into[i] += face[i];

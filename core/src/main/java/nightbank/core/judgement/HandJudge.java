@@ -1,6 +1,7 @@
 package nightbank.core.judgement;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,7 @@ import nightbank.core.fit.HandRecord;
 import nightbank.core.fit.HandRecord.At;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A run of few readings: what charged it and what was round it, as far as it was told, else as the
@@ -85,7 +87,7 @@ public final class HandJudge {
     HeatStore store = in.store().design();
     long zero = in.window().ledgerFrom();
     List<HandRecord.Reading> read = new ArrayList<>();
-    ReadingSeries main = null;
+    @Nullable ReadingSeries main = null;
     for (ReadingSeries raw : in.probes()) {
       ReadingSeries s = cleaned(in, raw);
       int place = place(store, s.channel());
@@ -96,7 +98,7 @@ public final class HandJudge {
       }
       main = place >= 0 && (main == null || s.size() > main.size()) ? s : main;
     }
-    if (read.isEmpty() || read.size() > MOST || in.store().makesHeat()) {
+    if (main == null || read.isEmpty() || read.size() > MOST || in.store().makesHeat()) {
       return Optional.empty();
     }
     int own = read.size();
@@ -106,27 +108,24 @@ public final class HandJudge {
         .findFirst()
         .ifPresent(s -> air(s, zero, read));
     HandRecord.Around around = around(in, zero);
-    List<HandRecord.Charge> possible = charges(in, main, zero);
-    HandRecord best = null;
-    HandFit.Answer answer = null;
-    for (HandRecord.Charge by : possible) {
-      HandRecord tried = new HandRecord(store, by, start(by, main, zero), around, read);
-      HandFit.Answer told = HandFit.of(tried);
-      if (answer == null || told.misfit() < answer.misfit()) {
-        best = tried;
-        answer = told;
-      }
-    }
-    HandRecord.Charge by = best.charge();
+    ReadingSeries most = main;
+    List<HandRecord.Charge> possible = charges(in, most, zero);
+    Fitted best =
+        possible.stream()
+            .map(by -> new HandRecord(store, by, start(by, most, zero), around, read))
+            .map(tried -> new Fitted(tried, HandFit.of(tried)))
+            .min(Comparator.comparingDouble(f -> f.answer().misfit()))
+            .orElseThrow();
+    HandRecord.Charge by = best.record().charge();
     return Optional.of(
         new Judged(
-            answer,
-            means(best, answer, zero),
+            best.answer(),
+            means(best.record(), best.answer(), zero),
             zero + Math.round(by.from()),
             zero + Math.round(by.to()),
             by.watts() > 0,
             by.watts() > 0 && told(in).isEmpty(),
-            best,
+            best.record(),
             own));
   }
 
@@ -193,6 +192,8 @@ public final class HandJudge {
   private static Optional<SourceProfile> told(JudgementInputs in) {
     return in.course().filter(c -> c.greatest() > 0);
   }
+
+  private record Fitted(HandRecord record, HandFit.Answer answer) {}
 
   /**
    * As it was logged; else every stretch between two readings in which it grew warmer, on the way

@@ -3,6 +3,7 @@ package nightbank.core.judgement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import nightbank.core.evidence.RunRecord;
 import nightbank.core.evidence.RunTimeline;
@@ -55,10 +56,17 @@ final class RunFindings {
     FaceName main = FaceName.SIDE;
     FaceName worst = FaceName.SIDE;
     for (FaceName name : FaceName.values()) {
-      main = shares.get(name) > shares.get(main) ? name : main;
+      main =
+          Objects.requireNonNull(shares.get(name)) > Objects.requireNonNull(shares.get(main))
+              ? name
+              : main;
       worst = perArea(shares, name) > perArea(shares, worst) ? name : worst;
     }
-    say(Finding.Code.MAIN_FACE, shares.get(main), 0, main + cover(main, lidOff));
+    say(
+        Finding.Code.MAIN_FACE,
+        Objects.requireNonNull(shares.get(main)),
+        0,
+        main + cover(main, lidOff));
     if (worst != main && perArea(shares, worst) > 1.5 * perArea(shares, main)) {
       double times = perArea(shares, worst) / perArea(shares, main);
       say(Finding.Code.WORST_FACE, times, 0, worst + cover(worst, lidOff));
@@ -147,7 +155,7 @@ final class RunFindings {
   }
 
   private double perArea(Map<FaceName, Double> shares, FaceName name) {
-    return shares.get(name) / run.store().faceArea(name);
+    return Objects.requireNonNull(shares.get(name)) / run.store().faceArea(name);
   }
 
   private String cover(FaceName name, boolean lidOff) {

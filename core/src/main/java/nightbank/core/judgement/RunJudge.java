@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.DoubleStream;
@@ -280,7 +281,7 @@ public final class RunJudge {
     for (FaceName name : FaceName.values()) {
       double sum = 0;
       for (int i = from; i <= to; i++) {
-        sum += track.faceWatts().get(name)[i];
+        sum += Objects.requireNonNull(track.faceWatts().get(name))[i];
       }
       sums.put(name, Math.max(0, sum));
       all += Math.max(0, sum);
@@ -306,7 +307,7 @@ public final class RunJudge {
     for (int i = first + 1; i < n; i++) {
       double dt = line.at()[i] - line.at()[i - 1];
       for (FaceName name : FaceName.values()) {
-        double joules = track.faceWatts().get(name)[i] * dt;
+        double joules = Objects.requireNonNull(track.faceWatts().get(name))[i] * dt;
         if (!DeliveredHeat.reachesHouse(run.store(), name)) {
           lost += joules;
         } else if (line.air()[i] < run.needBelowCelsius()) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
@@ -18,6 +19,7 @@ import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
 import nightbank.core.system.SystemStore;
 import nightbank.core.weather.Weather;
+import org.jspecify.annotations.Nullable;
 
 /**
  * For each candidate the smallest number that holds a hard night in a house, found by following the
@@ -113,8 +115,8 @@ public final class SizingSearch {
     int fails = 0;
     double failsAt = without;
     int holds = 0;
-    SystemResult held = null;
-    SystemResult best = null;
+    @Nullable SystemResult held = null;
+    @Nullable SystemResult best = null;
     int n = 1;
     while (n > 0) {
       SystemResult night = of(c, n);
@@ -128,7 +130,7 @@ public final class SizingSearch {
         failsAt = lowest;
         best = night;
       }
-      if (holds == 0) {
+      if (held == null) {
         n = fails == most ? 0 : Math.min(most, further(fails, (limit - failsAt) / slope));
       } else {
         int gap = holds - fails;
@@ -136,7 +138,9 @@ public final class SizingSearch {
         n = gap <= 1 ? 0 : fails + Math.max(1, Math.min(gap - 1, (int) Math.ceil(share * gap)));
       }
     }
-    return held == null ? described(c, most, false, best) : described(c, holds, true, held);
+    return held == null
+        ? described(c, most, false, Objects.requireNonNull(best))
+        : described(c, holds, true, held);
   }
 
   /** Where the slope so far leads, between one more and four times as many. */

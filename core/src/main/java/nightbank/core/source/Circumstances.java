@@ -1,6 +1,7 @@
 package nightbank.core.source;
 
 import nightbank.core.store.model.StoreModel;
+import org.jspecify.annotations.Nullable;
 
 /** What a source meets in one step; filled anew each time so that nothing is made. */
 public final class Circumstances {
@@ -25,7 +26,7 @@ public final class Circumstances {
   public double outdoorCelsius;
 
   /** The first store that it heats, null without one, and which zone of it. */
-  public StoreModel store;
+  public @Nullable StoreModel store;
 
   public int zone;
 }

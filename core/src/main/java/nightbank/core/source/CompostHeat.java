@@ -2,10 +2,12 @@ package nightbank.core.source;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
+import nightbank.core.store.model.StoreModel;
 import nightbank.core.weather.MoistAir;
 
 /**
@@ -186,9 +188,10 @@ public record CompostHeat(String store, List<Batch> batches, double excessOfAir)
       double out = now.outdoorCelsius;
       double comes = mixingRatio(OUTDOOR_HUMIDITY * MoistAir.saturationPressure(out));
       DoubleUnaryOperator kept = t -> rate(t) * (HEAT_OF_SOLIDS - ventedPerKilogram(t, out, comes));
-      double k = now.store.meanOf(CompostHeat::rate);
-      double share = k > 0 ? now.store.meanOf(kept) / k / HEAT_OF_SOLIDS : 1;
-      now.store.heatWhere(now.zone, kept);
+      StoreModel heap = Objects.requireNonNull(now.store);
+      double k = heap.meanOf(CompostHeat::rate);
+      double share = k > 0 ? heap.meanOf(kept) / k / HEAT_OF_SOLIDS : 1;
+      heap.heatWhere(now.zone, kept);
       double joules = 0;
       for (int i = 0; i < solids.length; i++) {
         Batch b = batches.get(i);

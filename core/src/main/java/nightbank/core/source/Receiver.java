@@ -2,6 +2,7 @@ package nightbank.core.source;
 
 import java.util.Optional;
 import nightbank.core.store.HeatedZone;
+import org.jspecify.annotations.Nullable;
 
 /** What takes heat up from a source. */
 public sealed interface Receiver {
@@ -15,7 +16,7 @@ public sealed interface Receiver {
    *
    * @param zone null for the store's own
    */
-  record StoreZone(String store, HeatedZone zone) implements Receiver {
+  record StoreZone(String store, @Nullable HeatedZone zone) implements Receiver {
     public StoreZone(String store) {
       this(store, null);
     }

@@ -144,7 +144,7 @@ public record HeatStore(
   }
 
   public Face face(FaceName name) {
-    return faces.get(name);
+    return Objects.requireNonNull(faces.get(name));
   }
 
   public double faceArea(FaceName name) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.model.StoreState;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A charge of one store and the hours after it, tried in still air. Rows share {@code seconds};
@@ -63,7 +64,8 @@ public record Charge(
    * @param limitCelsius what it stands
    * @param celsius what it gets
    */
-  public record Overheated(FaceName face, String what, double limitCelsius, double celsius) {}
+  public record Overheated(
+      @Nullable FaceName face, String what, double limitCelsius, double celsius) {}
 
   /** Share of what was brought that entered the store. */
   public double efficiency() {

@@ -2,6 +2,7 @@ package nightbank.core.system;
 
 import java.util.Optional;
 import nightbank.core.store.HeatExchanger;
+import org.jspecify.annotations.Nullable;
 
 /** Where a circuit's fluid gives or takes heat. */
 public sealed interface CircuitEnd {
@@ -20,7 +21,7 @@ public sealed interface CircuitEnd {
    *
    * @param passage null for the store's own
    */
-  record InStore(String store, HeatExchanger passage) implements CircuitEnd {
+  record InStore(String store, @Nullable HeatExchanger passage) implements CircuitEnd {
     public InStore(String store) {
       this(store, null);
     }

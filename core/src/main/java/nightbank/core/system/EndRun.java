@@ -5,6 +5,7 @@ import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.model.LayeredTank;
 import nightbank.core.store.model.StoreModel.Outlet;
+import org.jspecify.annotations.Nullable;
 
 /** One end of a circuit at work: how it answers a stream, linear in what comes in. */
 abstract class EndRun {
@@ -12,9 +13,12 @@ abstract class EndRun {
   private static final double STILL = 1e6; // W/K: water drawn from a bucket is the bucket's
 
   /** Null where its store is not there, or nothing is led through it. */
-  static EndRun of(CircuitEnd end, FluidStream stream, Map<String, StoreRun> stores) {
-    StoreRun store = end.storeId().map(stores::get).orElse(null);
-    if (end.storeId().isPresent() && store == null) {
+  static @Nullable EndRun of(CircuitEnd end, FluidStream stream, Map<String, StoreRun> stores) {
+    if (end.storeId().isEmpty()) {
+      return new Placed(end);
+    }
+    StoreRun store = stores.get(end.storeId().get());
+    if (store == null) {
       return null;
     }
     if (end instanceof CircuitEnd.InStore in) {
@@ -49,7 +53,7 @@ abstract class EndRun {
     return Double.POSITIVE_INFINITY;
   }
 
-  StoreRun store() {
+  @Nullable StoreRun store() {
     return null;
   }
 
@@ -99,7 +103,7 @@ abstract class EndRun {
     }
 
     @Override
-    StoreRun store() {
+    @Nullable StoreRun store() {
       return store;
     }
   }
@@ -136,7 +140,7 @@ abstract class EndRun {
     }
 
     @Override
-    StoreRun store() {
+    @Nullable StoreRun store() {
       return store;
     }
   }

@@ -3,6 +3,7 @@ package nightbank.core.system;
 import java.util.Map;
 import nightbank.core.house.HouseModel;
 import nightbank.core.store.model.StoreModel;
+import org.jspecify.annotations.Nullable;
 
 /** What can be felt at the start of a step. */
 final class Sensors {
@@ -67,7 +68,7 @@ final class Sensors {
         + c.opticalShare() * irradiance / Math.max(0.1, c.lossWattsPerSquareMetreKelvin());
   }
 
-  private StoreModel model(String store) {
+  private @Nullable StoreModel model(String store) {
     StoreRun run = stores.get(store);
     return run == null ? null : run.model;
   }

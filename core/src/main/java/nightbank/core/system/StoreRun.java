@@ -14,6 +14,7 @@ import nightbank.core.store.Place.Beyond;
 import nightbank.core.store.StoreCircuit;
 import nightbank.core.store.model.StoreModel;
 import nightbank.core.store.model.Surroundings;
+import org.jspecify.annotations.Nullable;
 
 /** A store at work: its model, its lid, and its heat by where it went. */
 final class StoreRun {
@@ -74,7 +75,7 @@ final class StoreRun {
   }
 
   /** What its own stream goes through; null without one. */
-  HeatExchanger passage() {
+  @Nullable HeatExchanger passage() {
     return store.carrier().map(StoreCircuit::passage).orElse(null);
   }
 

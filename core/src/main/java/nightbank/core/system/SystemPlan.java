@@ -2,7 +2,6 @@ package nightbank.core.system;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
-import java.util.function.Consumer;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.weather.Weather;
 
@@ -81,102 +80,53 @@ public record SystemPlan(
         .build();
   }
 
-  private static final class Change {
-    PlantSystem system;
-    Weather weather;
-    double air;
-    double mass;
-    double ground;
-    double step;
-    double record;
-    List<Action> actions;
-    double[] sun;
-    double[] irradiance;
-    double length;
-  }
-
-  private SystemPlan with(Consumer<Change> how) {
-    Change c = new Change();
-    c.system = system;
-    c.weather = weather;
-    c.air = airCelsius;
-    c.mass = massCelsius;
-    c.ground = groundCelsius;
-    c.step = stepSeconds;
-    c.record = recordSeconds;
-    c.actions = actions;
-    c.sun = sunWatts;
-    c.irradiance = irradiance;
-    c.length = lengthSeconds;
-    how.accept(c);
-    return SystemPlanBuilder.builder()
-        .system(c.system)
-        .weather(c.weather)
-        .airCelsius(c.air)
-        .massCelsius(c.mass)
-        .groundCelsius(c.ground)
-        .lengthSeconds(c.length)
-        .stepSeconds(c.step)
-        .recordSeconds(c.record)
-        .actions(c.actions)
-        .sunWatts(c.sun)
-        .irradiance(c.irradiance)
-        .build();
-  }
-
   public SystemPlan withSystem(PlantSystem other) {
-    return with(c -> c.system = other);
+    return SystemPlanBuilder.builder(this).system(other).build();
   }
 
   public SystemPlan withHouse(Greenhouse other) {
-    return with(c -> c.system = system.withHouse(other));
+    return SystemPlanBuilder.builder(this).system(system.withHouse(other)).build();
   }
 
   public SystemPlan withWeather(Weather other) {
-    return with(c -> c.weather = other);
+    return SystemPlanBuilder.builder(this).weather(other).build();
   }
 
   public SystemPlan withActions(List<Action> others) {
-    return with(c -> c.actions = others);
+    return SystemPlanBuilder.builder(this).actions(others).build();
   }
 
   public SystemPlan withSun(double[] house, double[] level) {
-    return with(
-        c -> {
-          c.sun = house;
-          c.irradiance = level;
-        });
+    return SystemPlanBuilder.builder(this).sunWatts(house).irradiance(level).build();
   }
 
   public SystemPlan withStep(double seconds) {
-    return with(
-        c -> {
-          c.step = seconds;
-          c.record = Math.max(recordSeconds, seconds);
-        });
+    return SystemPlanBuilder.builder(this)
+        .stepSeconds(seconds)
+        .recordSeconds(Math.max(recordSeconds, seconds))
+        .build();
   }
 
   /** The same, ending sooner; what is done only later is left out. */
   public SystemPlan until(double seconds) {
-    return with(
-        c -> {
-          c.length = Math.max(600, Math.min(lengthSeconds, seconds));
-          c.actions = actions.stream().filter(a -> a.fromSeconds() < c.length).toList();
-        });
+    double length = Math.max(600, Math.min(lengthSeconds, seconds));
+    return SystemPlanBuilder.builder(this)
+        .lengthSeconds(length)
+        .actions(actions.stream().filter(a -> a.fromSeconds() < length).toList())
+        .build();
   }
 
   /** Kept so often and no oftener. */
   public SystemPlan recording(double seconds) {
-    return with(c -> c.record = seconds);
+    return SystemPlanBuilder.builder(this).recordSeconds(seconds).build();
   }
 
   public SystemPlan startingAt(double air, double mass, double ground) {
-    return with(
-        c -> {
-          c.air = air;
-          c.mass = mass;
-          c.ground = ground;
-        });
+    return SystemPlanBuilder.builder(this)
+        .airCelsius(air)
+        .massCelsius(mass)
+        .groundCelsius(ground)
+        .build();
   }
 
   /** The same with every store on the small grid that suffices for many nights at once. */
@@ -192,11 +142,10 @@ public record SystemPlan(
   /** The same place without some stores; what was done to what is gone is left out. */
   public SystemPlan without(java.util.function.Predicate<String> gone) {
     PlantSystem rest = system.without(gone);
-    return with(
-        c -> {
-          c.system = rest;
-          c.actions = actions.stream().filter(a -> a.of().isBlank() || rest.has(a.of())).toList();
-        });
+    return SystemPlanBuilder.builder(this)
+        .system(rest)
+        .actions(actions.stream().filter(a -> a.of().isBlank() || rest.has(a.of())).toList())
+        .build();
   }
 
   /** The house; a place has one unless stores are looked at alone. */

@@ -213,9 +213,10 @@ public record Trial(
                     new Side(
                         e.getKey(),
                         e.getValue(),
-                        common
-                            .filter(c -> pools.containsKey(e.getKey()))
-                            .map(c -> fair(pools.get(e.getKey()), c))))
+                        common.flatMap(
+                            c ->
+                                Optional.ofNullable(pools.get(e.getKey()))
+                                    .map(pool -> fair(pool, c)))))
             .toList();
     Pool first = pools.get(sides.get(0).name());
     List<Difference> differences = new ArrayList<>();

@@ -30,8 +30,9 @@ import org.springframework.stereotype.Component;
 
 /**
  * Takes work from the table and does it: what somebody looks on at two at a time, what is done
- * ahead one piece at a time, none begun while somebody waits for an answer, and on a pool of its
- * own of half the processors, so that it never takes them all from an answer.
+ * ahead one piece at a time, none begun while somebody waits for an answer, and on pools of its
+ * own: of half the processors for sheets, which take seconds and are soon opened, of all of them
+ * for days, which take half a second each.
  */
 @Component
 public class JobWorkers implements SmartLifecycle {
@@ -43,6 +44,7 @@ public class JobWorkers implements SmartLifecycle {
   private static final int MOST_TRIES = 3; // what has taken its node down with it is given up
   private static final int LOOK_SECONDS = 3; // where no word comes
   private static final Duration KEPT = Duration.ofHours(12);
+  private static final int PROCESSORS = Runtime.getRuntime().availableProcessors();
 
   private final JobRepository repository;
   private final ForegroundPriority priority;
@@ -52,8 +54,8 @@ public class JobWorkers implements SmartLifecycle {
   private final Map<UUID, Job> underWay = new ConcurrentHashMap<>();
   private final Map<JobKind.Lane, Semaphore> words = new EnumMap<>(JobKind.Lane.class);
   private final List<Thread> threads = new ArrayList<>();
-  private final ForkJoinPool pool =
-      new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
+  private final ForkJoinPool forSheets = new ForkJoinPool(Math.max(1, PROCESSORS / 2));
+  private final ForkJoinPool forDays = new ForkJoinPool(PROCESSORS);
   private volatile boolean running;
 
   JobWorkers(
@@ -131,7 +133,8 @@ public class JobWorkers implements SmartLifecycle {
     underWay.put(c.id(), job);
     try {
       if (c.kind().lane() == JobKind.Lane.AHEAD) {
-        pool.submit(
+        (c.kind() == JobKind.DAY ? forDays : forSheets)
+            .submit(
                 () -> {
                   handlers.get(c.kind()).run(job);
                   return null;
@@ -201,7 +204,8 @@ public class JobWorkers implements SmartLifecycle {
     running = false;
     underWay.values().forEach(Job::stop);
     threads.forEach(Thread::interrupt);
-    pool.shutdownNow();
+    forSheets.shutdownNow();
+    forDays.shutdownNow();
     underWay.keySet().forEach(id -> repository.leave(id, node));
   }
 

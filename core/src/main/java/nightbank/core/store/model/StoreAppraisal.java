@@ -2,10 +2,12 @@ package nightbank.core.store.model;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.DoubleUnaryOperator;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a design comes to before anything is measured: balance at full charge, loss by face with the
@@ -21,7 +23,8 @@ public final class StoreAppraisal {
   private final HeatStore store;
   private final double full;
   private final DoubleUnaryOperator power;
-  private double[] halves; // s to the first half, s of the settled half; null until asked
+  private double @Nullable []
+      halves; // s to the first half, s of the settled half; null until asked
   private final Map<FaceName, Double> transmittance = new EnumMap<>(FaceName.class);
 
   private StoreAppraisal(HeatStore store, double full, DoubleUnaryOperator power) {
@@ -54,7 +57,7 @@ public final class StoreAppraisal {
   }
 
   public double transmittance(FaceName name) {
-    return transmittance.get(name);
+    return Objects.requireNonNull(transmittance.get(name));
   }
 
   /** W through a face of all bodies at full charge. */
