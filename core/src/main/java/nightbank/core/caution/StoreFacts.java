@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 import nightbank.core.store.HeatStore;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is known of a build, for the rules.
@@ -82,7 +83,7 @@ public record StoreFacts(
     return StoreFactsBuilder.builder(this).hottestCelsius(hottest).contactCelsius(contact).build();
   }
 
-  public StoreFacts in(Room house) {
+  public StoreFacts in(@Nullable Room house) {
     return StoreFactsBuilder.builder(this).room(Optional.ofNullable(house)).build();
   }
 

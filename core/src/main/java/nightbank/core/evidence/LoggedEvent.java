@@ -4,6 +4,7 @@ import java.util.Optional;
 import nightbank.core.source.Hearth;
 import nightbank.core.source.LitFire;
 import nightbank.core.usual.Usual;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Something done at a store, as somebody logged it.
@@ -14,7 +15,7 @@ import nightbank.core.usual.Usual;
  * @param moisture of the fuel, wet-basis share, NaN when unknown
  */
 public record LoggedEvent(
-    long at, EventKind kind, EventKind.Way way, double kilograms, double moisture) {
+    long at, EventKind kind, EventKind.@Nullable Way way, double kilograms, double moisture) {
   private static final double ADDED = 0.5; // of a usual fire, where nobody weighed it (estimate)
 
   /**

@@ -72,13 +72,14 @@ abstract class EndRun {
   /** A coil, stones or pipes in a store, or an exchanger of known UA. */
   private static final class Exchanging extends EndRun {
     private final StoreRun store;
-    private final HeatExchanger passage;
+    private final @Nullable HeatExchanger passage;
     private final FluidStream stream;
     private double conductance;
     private double reckonedAt = Double.NaN;
     private boolean charging;
 
-    Exchanging(StoreRun store, HeatExchanger passage, FluidStream stream, double conductance) {
+    Exchanging(
+        StoreRun store, @Nullable HeatExchanger passage, FluidStream stream, double conductance) {
       this.store = store;
       this.passage = passage;
       this.stream = stream;

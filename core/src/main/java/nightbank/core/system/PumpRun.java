@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import nightbank.core.source.HeatPump;
 import nightbank.core.store.model.StoreModel;
+import org.jspecify.annotations.Nullable;
 
 /** A heat pump at work. */
 final class PumpRun {
@@ -14,8 +15,8 @@ final class PumpRun {
   final ControlRun control;
   private final HeatPump machine;
   private final PumpedHeat.Node coldNode;
-  private final StoreRun cold; // null where it is no store
-  private final StoreRun hot;
+  private final @Nullable StoreRun cold; // null where it is no store
+  private final @Nullable StoreRun hot;
   private final boolean here;
   private final double[] watts;
   private boolean coldEnough = true;

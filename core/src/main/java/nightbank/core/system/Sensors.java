@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
 /** What can be felt at the start of a step. */
 final class Sensors {
   private final Map<String, StoreRun> stores;
-  private final HouseModel house; // null without one
+  private final @Nullable HouseModel house; // null without one
   private final Map<String, CircuitEnd.Collector> collectors;
   private final double airAlone;
   double outdoorCelsius;
@@ -17,7 +17,7 @@ final class Sensors {
   Sensors(
       Map<String, StoreRun> stores,
       Map<String, CircuitEnd.Collector> collectors,
-      HouseModel house,
+      @Nullable HouseModel house,
       double airAlone) {
     this.stores = stores;
     this.collectors = collectors;

@@ -10,6 +10,7 @@ import nightbank.core.source.HeatSource;
 import nightbank.core.source.Receiver;
 import nightbank.core.source.Share;
 import nightbank.core.source.WoodFire;
+import org.jspecify.annotations.Nullable;
 
 /** A source at work, what switches it, and where its heat goes. */
 final class SourceRun {
@@ -27,7 +28,7 @@ final class SourceRun {
   private final double[] shares;
   private final boolean[] toHouse;
   private final List<CompostHeat.Batch> coming;
-  private final StoreRun heap;
+  private final @Nullable StoreRun heap;
   private final Circumstances now = new Circumstances();
   private final double[] watts;
   private double released;

@@ -50,7 +50,7 @@ final class StoreRun {
   double radiantWatts;
   double floorWatts;
 
-  StoreRun(SystemStore s, Greenhouse house, List<Action> actions, int moments) {
+  StoreRun(SystemStore s, @Nullable Greenhouse house, List<Action> actions, int moments) {
     id = s.id();
     store = s.store();
     model = StoreModel.of(store, s.start());
@@ -80,8 +80,11 @@ final class StoreRun {
   }
 
   /** Of what leaves a foot or a buried body, what comes back through the house's floor. */
-  private static double floorShare(HeatStore store, Greenhouse house) {
-    double area = house == null ? 0 : house.floor().map(Floor::areaSquareMetres).orElse(0.0);
+  private static double floorShare(HeatStore store, @Nullable Greenhouse house) {
+    if (house == null) {
+      return 0;
+    }
+    double area = house.floor().map(Floor::areaSquareMetres).orElse(0.0);
     if (area == 0 || !store.place().indoors()) {
       return 0;
     }

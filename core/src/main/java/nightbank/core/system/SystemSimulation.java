@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeSet;
 import java.util.function.Function;
 import nightbank.core.house.Greenhouse;
@@ -13,6 +14,7 @@ import nightbank.core.house.HouseModel;
 import nightbank.core.store.model.StoreModel;
 import nightbank.core.weather.Interpolation;
 import nightbank.core.weather.Weather;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A place through time: house, stores, sources, circuits, heat pumps and what switches them, one
@@ -50,9 +52,8 @@ public final class SystemSimulation {
   private static final class Run {
     private final SystemPlan plan;
     private final Watcher watcher;
-    private final Greenhouse house; // null where stores are looked at alone
     private final Weather weather;
-    private final HouseModel model;
+    private final @Nullable HouseModel model; // null where stores are looked at alone
     private final HouseModel.Step now = new HouseModel.Step();
     private final Sensors sensors;
     private final Map<String, StoreRun> byId = new HashMap<>();
@@ -89,7 +90,7 @@ public final class SystemSimulation {
     Run(SystemPlan plan, Watcher watcher) {
       this.plan = plan;
       this.watcher = watcher;
-      house = plan.system().house().orElse(null);
+      Greenhouse house = plan.system().house().orElse(null);
       weather = plan.weather();
       model =
           house == null
@@ -103,7 +104,9 @@ public final class SystemSimulation {
         byId.put(s.id(), new StoreRun(s, house, actions, moments));
       }
       stores = parts.stream().map(s -> byId.get(s.id())).toArray(StoreRun[]::new);
-      plan.system().stores().forEach(s -> models.add(byId.get(s.id()).model));
+      plan.system()
+          .stores()
+          .forEach(s -> models.add(Objects.requireNonNull(byId.get(s.id())).model));
       Map<String, CircuitRun> led = new LinkedHashMap<>();
       Map<String, CircuitEnd.Collector> collectors = new HashMap<>();
       for (FluidCircuit c : sorted(plan.system().circuits(), FluidCircuit::id)) {
@@ -125,7 +128,7 @@ public final class SystemSimulation {
       sensors = new Sensors(byId, collectors, model, plan.airCelsius());
       doings = new HouseDoings(actions);
       turns = turns(actions);
-      longest = house == null ? plan.stepSeconds() : calm();
+      longest = house == null ? plan.stepSeconds() : calm(house);
       start = model == null ? 0 : model.heatContent();
       seconds = new double[moments];
       outdoor = new double[moments];
@@ -140,7 +143,7 @@ public final class SystemSimulation {
     }
 
     /** Step within which what ties the air cannot make it swing. */
-    private double calm() {
+    private double calm(Greenhouse house) {
       double ties = 0;
       for (StoreRun s : stores) {
         ties += s.tie(plan.airCelsius());
@@ -264,7 +267,7 @@ public final class SystemSimulation {
         c.control.passed(h);
       }
       if (model != null) {
-        house(at, h, toAir, radiant, toFloor, toPipes);
+        house(model, at, h, toAir, radiant, toFloor, toPipes);
       }
     }
 
@@ -278,7 +281,13 @@ public final class SystemSimulation {
     }
 
     private void house(
-        double at, double h, double toAir, double radiant, double toFloor, double toPipes) {
+        HouseModel model,
+        double at,
+        double h,
+        double toAir,
+        double radiant,
+        double toFloor,
+        double toPipes) {
       double end = at + h;
       now.outdoorCelsius = weather.outdoorAt(end);
       now.windMetresPerSecond = weather.windAt(end);
@@ -301,15 +310,15 @@ public final class SystemSimulation {
       fromMass += model.fromMassJoules();
       bill += model.demandWatts() * h;
       peak = Math.max(peak, model.demandWatts());
-      double felt = felt(end);
-      cold += Math.max(0, house.plantLimitCelsius() - felt) * h / 3600;
+      double felt = felt(model, end);
+      cold += Math.max(0, plan.house().plantLimitCelsius() - felt) * h / 3600;
       if (felt < lowest) {
         lowest = felt;
         lowestAt = end;
       }
     }
 
-    private double felt(double at) {
+    private double felt(HouseModel model, double at) {
       double cover = doings.any(Action.Kind.COVER, at - 1e-3) ? COVER_KELVIN : 0;
       return Math.min(model.airCelsius(), model.leafCelsius()) + cover;
     }
@@ -320,7 +329,7 @@ public final class SystemSimulation {
       outdoor[k] = weather.outdoorAt(at);
       air[k] = model == null ? plan.airCelsius() : model.airCelsius();
       leaf[k] = model == null ? plan.airCelsius() : model.leafCelsius();
-      plants[k] = model == null ? plan.airCelsius() : felt(at);
+      plants[k] = model == null ? plan.airCelsius() : felt(model, at);
       floor[k] = model == null ? plan.airCelsius() : model.floorCelsius();
       if (k > 0) {
         for (StoreRun s : stores) {

@@ -1,6 +1,7 @@
 package nightbank.core.usual;
 
 import nightbank.core.medium.Range;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A number taken where nobody says otherwise. Ranges are what is commonly met; "estimate" has no
@@ -60,7 +61,7 @@ public enum Usual {
   }
 
   /** What was said, or else this. */
-  public double or(Double said) {
+  public double or(@Nullable Double said) {
     return said == null ? value() : said;
   }
 

@@ -9,6 +9,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import nightbank.server.account.Access;
@@ -161,7 +162,7 @@ public class Changes {
     }
     for (int i = 0; i < entries.size(); ) {
       Map<String, Entry> alike = alike(entries, i);
-      turn(holding, alike, back, by.get(entries.get(i).kind()));
+      turn(holding, alike, back, Objects.requireNonNull(by.get(entries.get(i).kind())));
       i += alike.size();
     }
     repository.turned(holding, id, back ? clock.instant() : null);
@@ -211,7 +212,7 @@ public class Changes {
     }
   }
 
-  private UUID me() {
+  private @Nullable UUID me() {
     return access.signedIn().map(SignedIn::personId).orElse(null);
   }
 
@@ -228,7 +229,7 @@ public class Changes {
         one && !last.after().isNull() ? last.after().asDouble() : null);
   }
 
-  private static ChangeView view(Kept k, UUID me) {
+  private static ChangeView view(Kept k, @Nullable UUID me) {
     Headline h = k.headline();
     return new ChangeView(
         k.id(),

@@ -13,6 +13,7 @@ import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
 import nightbank.server.account.Accounts;
@@ -200,7 +201,9 @@ class DemoLoader implements ApplicationRunner {
     }
     for (Run r : told.runs()) {
       runs.create(
-          holding, ids.get(r.store()), new Runs.RunDraft(id(r.name()), r.name(), r.from(), r.to()));
+          holding,
+          Objects.requireNonNull(ids.get(r.store())),
+          new Runs.RunDraft(id(r.name()), r.name(), r.from(), r.to()));
     }
     for (TriedOut t : told.trials()) {
       trials.save(
@@ -298,7 +301,7 @@ class DemoLoader implements ApplicationRunner {
     if (view.state() != ImportView.State.DONE) {
       throw new IOException(file.getFileName() + ": " + view.problem());
     }
-    runs.remove(holding, view.runId()); // three weeks in one are no run
+    runs.remove(holding, Objects.requireNonNull(view.runId())); // three weeks in one are no run
   }
 
   private static FileMapping inZone(FileMapping m, String zone) {

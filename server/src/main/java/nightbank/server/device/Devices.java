@@ -14,6 +14,7 @@ import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.server.device.internal.DeviceRepository;
@@ -21,6 +22,7 @@ import nightbank.server.log.ReadingWriter;
 import nightbank.server.log.Readings;
 import nightbank.server.shared.Allowances;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -186,7 +188,10 @@ public class Devices {
         leftOut.add(new DeviceReceipt.LeftOutRecord(i.index(), wrong));
         problem = problem.isEmpty() ? i.name() + ": " + wrong : problem;
       } else {
-        taking.add(channels.get(i.name()), i.at(), i.celsius());
+        taking.add(
+            Objects.requireNonNull(channels.get(i.name())),
+            Objects.requireNonNull(i.at()),
+            i.celsius());
       }
     }
     ReadingWriter.Taken taken = taking.end();
@@ -197,14 +202,15 @@ public class Devices {
         leftOut.subList(0, Math.min(TOLD, leftOut.size())));
   }
 
-  private static String wrong(SenMl.Item i, Map<String, UUID> channels, Instant now) {
+  private static @Nullable String wrong(SenMl.Item i, Map<String, UUID> channels, Instant now) {
     if (!channels.containsKey(i.name())) {
       return "no probe is tied to this channel";
     }
-    if (i.at().isAfter(now.plus(AHEAD))) {
-      return "its clock is " + Duration.between(now, i.at()).toMinutes() + " minutes ahead";
+    Instant at = Objects.requireNonNull(i.at());
+    if (at.isAfter(now.plus(AHEAD))) {
+      return "its clock is " + Duration.between(now, at).toMinutes() + " minutes ahead";
     }
-    return i.at().isBefore(Readings.EARLIEST) ? "its clock stands before 2000" : null;
+    return at.isBefore(Readings.EARLIEST) ? "its clock stands before 2000" : null;
   }
 
   private static String bearer(String authorization) {

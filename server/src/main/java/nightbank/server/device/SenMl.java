@@ -5,6 +5,7 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -34,7 +35,8 @@ final class SenMl {
   private SenMl() {}
 
   /** One resolved reading, or why a record is none. */
-  record Item(int index, String name, Instant at, double celsius, String leftOut) {}
+  record Item(
+      int index, String name, @Nullable Instant at, double celsius, @Nullable String leftOut) {}
 
   /** What cannot be read at all. */
   static final class Unreadable extends Exception {

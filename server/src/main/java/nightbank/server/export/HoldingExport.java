@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nightbank.server.export.HoldingTables.Table;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JsonGenerator;
@@ -106,7 +107,11 @@ public class HoldingExport {
   }
 
   private static void block(
-      JsonGenerator json, String probe, String file, StringBuilder at, StringBuilder celsius) {
+      JsonGenerator json,
+      @Nullable String probe,
+      @Nullable String file,
+      StringBuilder at,
+      StringBuilder celsius) {
     if (at.isEmpty()) {
       return;
     }

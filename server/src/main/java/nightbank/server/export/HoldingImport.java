@@ -128,8 +128,11 @@ public class HoldingImport {
   private final class Reader {
     private final JsonParser json;
     private final Map<String, String> columns = new HashMap<>();
+
+    @SuppressWarnings("NullAway.Init") // null until its line was read
     private UUID holding;
-    private String name;
+
+    private String name = "";
     private boolean known;
     private int version;
     private long rows;

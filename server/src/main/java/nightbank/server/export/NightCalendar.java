@@ -10,6 +10,7 @@ import biweekly.util.Duration;
 import java.util.Date;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
 import nightbank.server.night.Tonight;
@@ -78,9 +79,11 @@ public class NightCalendar {
 
   private static String name(TonightQuestion.Doing d, TonightView night) {
     return Stream.of(
-            night.possible().stream().filter(p -> d.of().equals(p.of())).map(p -> p.name()),
-            night.parts().stream().filter(p -> d.of().equals(p.id())).map(p -> p.name()),
-            night.stores().stream().filter(s -> d.of().equals(s.id())).map(s -> s.name()))
+            night.possible().stream()
+                .filter(p -> Objects.equals(d.of(), p.of()))
+                .map(p -> p.name()),
+            night.parts().stream().filter(p -> Objects.equals(d.of(), p.id())).map(p -> p.name()),
+            night.stores().stream().filter(s -> Objects.equals(d.of(), s.id())).map(s -> s.name()))
         .flatMap(names -> names)
         .findFirst()
         .orElse("");

@@ -49,7 +49,7 @@ public record HouseLearnedView(
       LocalDate evening,
       double lossTimes,
       boolean unlike,
-      Double changesPerHour,
+      @Nullable Double changesPerHour,
       double lowestWithoutStores,
       double liftByStores,
       List<StoreWorth> worth) {}

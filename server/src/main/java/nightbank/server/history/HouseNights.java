@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -176,7 +177,7 @@ public class HouseNights {
     }
     List<LoggedNight.Gain> gains = new ArrayList<>();
     for (StoreView s : own) {
-      LedgerDay day = judged.get(s.id()).get(evening);
+      LedgerDay day = judged.getOrDefault(s.id(), Map.of()).get(evening);
       if (day == null || day.toHouse() == null) {
         leftOut.add(new NightLeftOut(evening, NightLeftOut.Reason.STORE_UNREAD, s.name()));
         return Optional.empty();
@@ -241,7 +242,10 @@ public class HouseNights {
               .filter(h -> at(h) > start - 2 * 3600)
               .orElse(null);
       seconds[i] = at[i] - start;
-      out[i] = enough ? logged.get(at[i]) : hours.get(at[i]).celsius();
+      out[i] =
+          enough
+              ? Objects.requireNonNull(logged.get(at[i]))
+              : Objects.requireNonNull(hours.get(at[i])).celsius();
       wind[i] = hour == null || hour.wind() == null ? Weather.USUAL_WIND : hour.wind();
       cloud[i] = hour == null || hour.cloud() == null ? Weather.USUAL_CLOUD : hour.cloud();
       dew[i] = hour == null || hour.dewPoint() == null ? Double.NaN : hour.dewPoint();
@@ -275,7 +279,9 @@ public class HouseNights {
                   .map(
                       s ->
                           new HouseLearnedView.StoreWorth(
-                              UUID.fromString(s.of()), names.get(s.of()), s.kelvin()))
+                              UUID.fromString(s.of()),
+                              Objects.requireNonNull(names.get(s.of())),
+                              s.kelvin()))
                   .toList()));
     }
     return new HouseLearnedView(

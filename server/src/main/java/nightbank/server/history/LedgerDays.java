@@ -26,6 +26,7 @@ import nightbank.server.run.Judgements.Judged;
 import nightbank.server.run.KeptDays;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Judges every store's days one after the other behind the scenes, and keeps what came out. */
@@ -158,7 +159,7 @@ public class LedgerDays implements JobHandler {
   }
 
   /** To a thousandth of a watt, null where nothing is known. */
-  private static Double kept(double watts) {
+  private static @Nullable Double kept(double watts) {
     return Double.isNaN(watts) ? null : (Double) (Math.round(watts * 1000) / 1000.0);
   }
 }

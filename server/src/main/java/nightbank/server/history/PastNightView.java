@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Nights of a house as they were.
@@ -45,7 +46,7 @@ public record PastNightView(
       List<Paid> paid) {}
 
   /** Something done to the house. */
-  public record Done(Instant at, EventKind kind, EventKind.Way way, String note) {}
+  public record Done(Instant at, EventKind kind, EventKind.@Nullable Way way, String note) {}
 
   /** A store's part, J. */
   public record Paid(UUID storeId, String name, double joules) {}

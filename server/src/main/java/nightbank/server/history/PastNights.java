@@ -28,6 +28,7 @@ import nightbank.server.log.Readings;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** What became of past nights, from readings and from what was seen. */
@@ -147,7 +148,7 @@ public class PastNights {
   private static PastNightView.Night night(
       LocalDate evening,
       Low in,
-      Low out,
+      @Nullable Low out,
       List<EventView> noted,
       List<PastNightView.Paid> paid,
       double limit) {

@@ -22,6 +22,7 @@ import nightbank.server.log.EventView;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Statements: what went in and out of stores over any time, and what it took. */
@@ -50,7 +51,7 @@ public class Statements {
    * @param from first evening
    * @param to last evening
    */
-  public StatementView of(UUID holding, UUID store, LocalDate from, LocalDate to) {
+  public StatementView of(UUID holding, @Nullable UUID store, LocalDate from, LocalDate to) {
     if (from == null || to == null || to.isBefore(from)) {
       throw Problem.invalid("from", "A statement must begin before it ends.", "Check both days.");
     }
@@ -192,7 +193,7 @@ public class Statements {
     return new StatementView.Effort(fires, wood, fuel, element, doings, minutes / 60);
   }
 
-  private static Double cost(StatementView.Effort e, Prices prices) {
+  private static @Nullable Double cost(StatementView.Effort e, Prices prices) {
     OptionalDouble sum = prices.running("firewood", e.woodKilograms(), e.elementJoules());
     return sum.isPresent() ? sum.getAsDouble() : null;
   }

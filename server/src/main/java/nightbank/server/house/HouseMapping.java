@@ -141,7 +141,8 @@ final class HouseMapping {
 
   private static Slab slab(Part p) {
     Medium m =
-        MediumCatalogue.medium(p.wallMedium())
+        Optional.ofNullable(p.wallMedium())
+            .flatMap(MediumCatalogue::medium)
             .orElseThrow(
                 () ->
                     new IllegalArgumentException(

@@ -3,6 +3,7 @@ package nightbank.server.house;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
@@ -110,7 +111,7 @@ public class Houses implements Reversible {
 
   private void note(UUID holding, UUID id, @Nullable HouseDraft before) {
     HouseDraft after = now(holding, id.toString());
-    String name = after == null ? before.name() : after.name();
+    String name = after == null ? Objects.requireNonNull(before).name() : after.name();
     changes.made(holding, kind(), id.toString(), name, before, after);
   }
 

@@ -2,6 +2,7 @@ package nightbank.server.house;
 
 import java.util.List;
 import nightbank.core.house.HouseLosses;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What leaves a house by one part, W, and how it gets there.
@@ -21,8 +22,8 @@ public record LossView(
     double longWaveWatts,
     double throughWatts,
     double dewWatts,
-    Double innerCelsius,
-    Double outerCelsius) {
+    @Nullable Double innerCelsius,
+    @Nullable Double outerCelsius) {
 
   public static List<LossView> of(HouseLosses losses) {
     return losses.losses().stream()
@@ -41,7 +42,7 @@ public record LossView(
         .toList();
   }
 
-  private static Double known(double celsius) {
+  private static @Nullable Double known(double celsius) {
     return Double.isNaN(celsius) ? null : celsius;
   }
 }

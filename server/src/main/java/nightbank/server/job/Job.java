@@ -5,6 +5,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import nightbank.server.job.internal.JobRepository;
 import nightbank.server.shared.Json;
 import org.jooq.JSONB;
+import org.jspecify.annotations.Nullable;
 
 /** Work under way, as its handler sees it. */
 public final class Job {
@@ -64,7 +65,7 @@ public final class Job {
   }
 
   /** The last word since it was last told, or null. */
-  JSONB untold() {
+  @Nullable JSONB untold() {
     Object far = progress.getAndSet(null);
     return far == null ? null : json.write(far);
   }
@@ -81,7 +82,7 @@ public final class Job {
    *
    * @throws JobStopped when another node has taken it over meanwhile: nothing may be kept then
    */
-  public void finish(Object result) {
+  public void finish(@Nullable Object result) {
     boolean ours =
         claimed.kind().lane() == JobKind.Lane.AHEAD
             ? repository.endAhead(claimed.id(), node)

@@ -5,7 +5,9 @@ public enum JobKind {
   IMPORT(Lane.WAITED_FOR),
   SIZING(Lane.WAITED_FOR),
   SHEET(Lane.AHEAD),
-  /** Pieces of half a second each: they may have every processor, since whoever comes waits little. */
+  /**
+   * Pieces of half a second each: they may have every processor, since whoever comes waits little.
+   */
   DAY(Lane.AHEAD);
 
   /** Whether somebody looks on while it is done. */

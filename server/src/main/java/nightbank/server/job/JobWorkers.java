@@ -8,6 +8,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -21,6 +22,7 @@ import nightbank.server.shared.ForegroundPriority;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.shared.Wire;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
@@ -97,8 +99,9 @@ public class JobWorkers implements SmartLifecycle {
         if (next.isPresent()) {
           handle(next.get());
         } else {
-          words.get(lane).tryAcquire(LOOK_SECONDS, TimeUnit.SECONDS);
-          words.get(lane).drainPermits();
+          Semaphore word = word(lane);
+          word.tryAcquire(LOOK_SECONDS, TimeUnit.SECONDS);
+          word.drainPermits();
         }
       } catch (InterruptedException e) {
         return;
@@ -113,6 +116,10 @@ public class JobWorkers implements SmartLifecycle {
 
   private static Set<JobKind> kinds(JobKind.Lane lane) {
     return EnumSet.copyOf(Arrays.stream(JobKind.values()).filter(k -> k.lane() == lane).toList());
+  }
+
+  private Semaphore word(JobKind.Lane lane) {
+    return Objects.requireNonNull(words.get(lane));
   }
 
   private void pause() {
@@ -130,21 +137,22 @@ public class JobWorkers implements SmartLifecycle {
       return;
     }
     Job job = new Job(repository, json, node, c);
+    JobHandler handler = Objects.requireNonNull(handlers.get(c.kind()));
     underWay.put(c.id(), job);
     try {
       if (c.kind().lane() == JobKind.Lane.AHEAD) {
         (c.kind() == JobKind.DAY ? forDays : forSheets)
             .submit(
                 () -> {
-                  handlers.get(c.kind()).run(job);
+                  handler.run(job);
                   return null;
                 })
             .get();
       } else {
-        handlers.get(c.kind()).run(job);
+        handler.run(job);
       }
     } catch (ExecutionException e) {
-      ended(c, job, e.getCause());
+      ended(c, job, Objects.requireNonNull(e.getCause()));
     } catch (InterruptedException e) {
       throw e;
     } catch (Exception e) {
@@ -154,7 +162,7 @@ public class JobWorkers implements SmartLifecycle {
     }
   }
 
-  private void ended(JobRepository.Claimed c, Job job, Throwable why) {
+  private void ended(JobRepository.Claimed c, Job job, @Nullable Throwable why) {
     if (!running) {
       return; // it is left to another node
     }
@@ -194,7 +202,7 @@ public class JobWorkers implements SmartLifecycle {
       if (word.text().equals("STOP")) {
         beat();
       } else {
-        words.get(JobKind.Lane.valueOf(word.text())).release();
+        word(JobKind.Lane.valueOf(word.text())).release();
       }
     }
   }

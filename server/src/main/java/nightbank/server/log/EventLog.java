@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
@@ -96,7 +97,7 @@ public class EventLog implements Reversible {
   }
 
   private void note(UUID holding, @Nullable EventView before, @Nullable EventView after) {
-    EventView e = after == null ? before : after;
+    EventView e = after == null ? Objects.requireNonNull(before) : after;
     String code = e.kind() + (e.way() == null ? "" : " " + e.way());
     changes.made(holding, Changes.Kind.EVENT, e.id().toString(), code, before, after);
   }

@@ -19,5 +19,5 @@ public record EventView(
     EventKind.@Nullable Way way,
     Instant at,
     String note,
-    Double amount,
-    Double moisture) {}
+    @Nullable Double amount,
+    @Nullable Double moisture) {}

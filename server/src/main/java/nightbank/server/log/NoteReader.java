@@ -91,7 +91,7 @@ final class NoteReader {
         continue;
       }
       if (table != null) {
-        row(i + 1, line, today);
+        row(table, i + 1, line, today);
       } else {
         NoteTime when = NoteTime.of(line, today);
         pairs(i + 1, when);
@@ -128,7 +128,7 @@ final class NoteReader {
     return false;
   }
 
-  private void row(int line, String text, LocalDate today) {
+  private void row(Table table, int line, String text, LocalDate today) {
     String[] cells = text.strip().split(table.delimiter(), -1);
     StringBuilder when = new StringBuilder();
     for (int k = 0; k < cells.length && k < table.columns().size(); k++) {

@@ -55,9 +55,9 @@ record NoteTime(
   private static final class Reading {
     private final LocalDate today;
     private String rest;
-    private LocalDate date;
-    private LocalTime time;
-    private Double since;
+    private @Nullable LocalDate date;
+    private @Nullable LocalTime time;
+    private @Nullable Double since;
 
     Reading(String line, LocalDate today) {
       rest = line.strip();
@@ -102,7 +102,7 @@ record NoteTime(
     }
 
     /** Day first, unless only month first is a day that has been. */
-    private LocalDate numbered(int one, int two, int year) {
+    private @Nullable LocalDate numbered(int one, int two, int year) {
       LocalDate dayFirst = of(year, two, one);
       LocalDate monthFirst = of(year, one, two);
       boolean ahead = dayFirst == null || dayFirst.isAfter(today);
@@ -114,7 +114,7 @@ record NoteTime(
       return CLOCK.matcher(after).find() || HOUR.matcher(after).find();
     }
 
-    private LocalDate day(String word) {
+    private @Nullable LocalDate day(String word) {
       if (word.equals("today") || word.equals("yesterday")) {
         return word.equals("today") ? today : today.minusDays(1);
       }
@@ -127,7 +127,7 @@ record NoteTime(
     }
 
     /** As written; without one the latest that has been. */
-    private LocalDate of(int year, int month, int day) {
+    private @Nullable LocalDate of(int year, int month, int day) {
       try {
         LocalDate d = LocalDate.of(year == 0 ? today.getYear() : year, month, day);
         return year == 0 && d.isAfter(today) ? d.minusYears(1) : d;
@@ -136,7 +136,7 @@ record NoteTime(
       }
     }
 
-    private boolean dated(Matcher m, LocalDate found) {
+    private boolean dated(Matcher m, @Nullable LocalDate found) {
       if (found == null) {
         return false;
       }

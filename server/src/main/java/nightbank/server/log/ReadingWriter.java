@@ -30,14 +30,14 @@ public class ReadingWriter {
   }
 
   /** Begins to take readings of a holding, in the transaction that is open. */
-  public Taking begin(UUID holding, UUID importId) {
+  public Taking begin(UUID holding, @Nullable UUID importId) {
     return new Taking(holding, importId);
   }
 
   /** What is taken: added one by one, told of at the end. */
   public final class Taking {
     private final UUID holding;
-    private final UUID importId;
+    private final @Nullable UUID importId;
     private final List<ReadingRepository.Row> waiting = new ArrayList<>();
     private final Set<UUID> probes = new HashSet<>();
     private final Set<YearMonth> months = new HashSet<>();
@@ -51,7 +51,7 @@ public class ReadingWriter {
     private long added;
     private long count;
 
-    private Taking(UUID holding, UUID importId) {
+    private Taking(UUID holding, @Nullable UUID importId) {
       this.holding = holding;
       this.importId = importId;
     }
@@ -122,5 +122,5 @@ public class ReadingWriter {
   }
 
   /** How many there were, how many of them were new, and when; no times without any. */
-  public record Taken(long readings, long added, Instant first, Instant last) {}
+  public record Taken(long readings, long added, @Nullable Instant first, @Nullable Instant last) {}
 }

@@ -11,6 +11,7 @@ import java.util.UUID;
 import nightbank.core.evidence.EventKind;
 import nightbank.server.log.internal.RoundRepository;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -75,7 +76,10 @@ public class Rounds {
 
   /** An entry that is answered again; the same answer changes nothing. */
   private void correct(
-      UUID holding, RoundView.RoundEntry before, RoundDraft.EntryDraft e, Double celsius) {
+      UUID holding,
+      RoundView.RoundEntry before,
+      RoundDraft.EntryDraft e,
+      @Nullable Double celsius) {
     if (before.outcome() == e.outcome() && Objects.equals(before.celsius(), celsius)) {
       return;
     }
@@ -114,7 +118,7 @@ public class Rounds {
     }
   }
 
-  private Double check(
+  private @Nullable Double check(
       String field, RoundDraft.EntryDraft e, Set<UUID> probes, boolean fahrenheit) {
     if (e == null || e.id() == null || e.outcome() == null || e.at() == null) {
       throw Problem.invalid(field, "An entry lacks its id, outcome or time.", "Send it again.");

@@ -22,6 +22,7 @@ import nightbank.server.loggerfile.internal.UploadRepository;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -61,7 +62,7 @@ public class Imports {
 
   /** Takes a file in and says how it was understood; nothing is read into the record yet. */
   @Transactional(rollbackFor = IOException.class)
-  public ImportView accept(UUID holding, UUID store, String fileName, InputStream content)
+  public ImportView accept(UUID holding, UUID store, @Nullable String fileName, InputStream content)
       throws IOException {
     var probes = stores.get(holding, store).probes();
     byte[] head = content.readNBytes(HEAD);
@@ -191,7 +192,7 @@ public class Imports {
     return repository.find(holding, id).orElseThrow(() -> Problem.notFound("import"));
   }
 
-  private static String shown(String fileName) {
+  private static String shown(@Nullable String fileName) {
     String name = fileName == null ? "" : fileName.replaceAll("[\\p{Cntrl}/\\\\]", "_").strip();
     return name.isEmpty() ? "file" : name.substring(0, Math.min(200, name.length()));
   }

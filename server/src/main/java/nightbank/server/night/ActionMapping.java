@@ -12,6 +12,7 @@ import nightbank.core.system.PlantSystem;
 import nightbank.server.night.TonightQuestion.Doing;
 import nightbank.server.part.PartView;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 
 /** What can be done in a night, to and from the core's actions. */
 final class ActionMapping {
@@ -127,7 +128,7 @@ final class ActionMapping {
     return all;
   }
 
-  private static UUID id(String of) {
+  private static @Nullable UUID id(String of) {
     return of.isBlank() ? null : UUID.fromString(of);
   }
 }

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -27,6 +28,7 @@ import nightbank.server.plant.Plants;
 import nightbank.server.run.Judgements;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** How house and stores stand now, from what was last read, with what had to be assumed. */
@@ -50,7 +52,7 @@ class InitialConditions {
   private record Known(double celsius, Instant at) {}
 
   /** One store as it stands now. */
-  record StoreStart(StoreView view, Instant readAt, HeatStore store, StoreState state) {
+  record StoreStart(StoreView view, @Nullable Instant readAt, HeatStore store, StoreState state) {
     Plants.Standing standing() {
       return new Plants.Standing(view.id(), view.design().indoors(), store, state);
     }
@@ -185,8 +187,7 @@ class InitialConditions {
     var core = stores.core(holding, view.id());
     StoreGrid grid = StoreGrid.coarse(core.store());
     Instant readAt = view.now().at();
-    boolean recent = readAt != null && readAt.isAfter(now.minus(LOOK_BACK));
-    if (!recent || readAt.isAfter(now)) {
+    if (readAt == null || !readAt.isAfter(now.minus(LOOK_BACK)) || readAt.isAfter(now)) {
       StoreState start = unread(view, core.store(), now, around, parts);
       assumed.add(
           new TonightView.Assumption(
@@ -205,7 +206,10 @@ class InitialConditions {
       return new StoreStart(view, readAt, learned, judged.get().run().lastState());
     }
     return new StoreStart(
-        view, readAt, core.store(), StoreState.uniform(grid, view.now().meanCelsius()));
+        view,
+        readAt,
+        core.store(),
+        StoreState.uniform(grid, Objects.requireNonNull(view.now().meanCelsius())));
   }
 
   /**

@@ -14,6 +14,7 @@ import nightbank.core.forecast.NightsAhead;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.weather.SunTimes;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** How the nights ahead will go, as far as the weather is known, and what holds them all. */
@@ -87,7 +88,7 @@ class NightsToCome {
     return all;
   }
 
-  private static NightsView.DaysAdviceView advice(
+  private static NightsView.@Nullable DaysAdviceView advice(
       Outlook from, NightsAhead ahead, BooleanSupplier stop) {
     DaysAdvice a;
     try {

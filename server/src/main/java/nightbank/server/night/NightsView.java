@@ -16,7 +16,7 @@ import org.jspecify.annotations.Nullable;
 public record NightsView(
     List<NightView> nights,
     Instant knownTo,
-    Integer breaksFirst,
+    @Nullable Integer breaksFirst,
     @Nullable DaysAdviceView advice,
     double stepSeconds) {
 

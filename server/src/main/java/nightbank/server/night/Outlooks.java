@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.forecast.Possible;
@@ -29,6 +30,7 @@ import nightbank.server.part.Span;
 import nightbank.server.plant.Plants;
 import nightbank.server.store.LidHours;
 import nightbank.server.weather.Weathers;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Gathers what is known of a house now: its start, its weather, what runs and what is planned. */
@@ -81,7 +83,7 @@ class Outlooks {
       List<InitialConditions.StoreStart> stores,
       List<PartView> parts,
       List<TonightView.Assumption> assumed,
-      Weathers.Known known) {}
+      Weathers.@Nullable Known known) {}
 
   private record TimeInterval(
       Instant now, List<SunTimes> nights, double length, double step, Weather weather) {}
@@ -211,7 +213,7 @@ class Outlooks {
   private static Weather weatherOfTonight(
       Start start, TonightQuestion q, Instant now, SunTimes sun, double length) {
     if (q.lowCelsius() == null) {
-      return TonightWeather.of(start.known(), q, now);
+      return TonightWeather.of(Objects.requireNonNull(start.known()), q, now);
     }
     Instant lowAt = TonightWeather.lowAt(q, now, TonightWeather.dawn(sun, now));
     return Weather.typed(

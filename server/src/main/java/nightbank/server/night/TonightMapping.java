@@ -21,6 +21,7 @@ import nightbank.core.system.SystemStore;
 import nightbank.core.weather.SunTimes;
 import nightbank.server.house.LossView;
 import nightbank.server.part.PartView;
+import org.jspecify.annotations.Nullable;
 
 /** The core's night as a view. */
 final class TonightMapping {
@@ -72,8 +73,8 @@ final class TonightMapping {
       double withoutCelsius,
       List<Double> without,
       String verdict,
-      NightForecast f,
-      Advice advice,
+      @Nullable NightForecast f,
+      @Nullable Advice advice,
       List<TonightView.What> otherwise) {
     int every = every(m);
     double limit = plan.house().plantLimitCelsius();
@@ -160,7 +161,7 @@ final class TonightMapping {
         .build();
   }
 
-  private Double warmer() {
+  private @Nullable Double warmer() {
     OptionalDouble kelvin = WarmerSet.of(plan);
     return kelvin.isPresent() ? kelvin.getAsDouble() : null;
   }

@@ -53,5 +53,5 @@ public record TonightQuestion(
    * @param amount kg of wood, W, flames; absent for the usual
    */
   public record Doing(
-      Action.Kind kind, @Nullable UUID of, Instant from, Instant to, Double amount) {}
+      Action.Kind kind, @Nullable UUID of, Instant from, Instant to, @Nullable Double amount) {}
 }

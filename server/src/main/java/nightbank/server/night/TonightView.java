@@ -126,7 +126,7 @@ public record TonightView(
    * @param usual a sensible amount to begin with, kg, W or flames; absent where there is none
    */
   public record Possible(
-      Action.Kind kind, @Nullable UUID of, String name, String part, Double usual) {}
+      Action.Kind kind, @Nullable UUID of, String name, String part, @Nullable Double usual) {}
 
   /**
    * What to do, or what comes nearest.
@@ -159,8 +159,12 @@ public record TonightView(
    *     (one standard deviation either way), absent where that was not tried
    */
   public record Assumption(
-      String code, Double value, @Nullable Instant at, String of, Double worthKelvin) {
-    Assumption(String code, Double value, Instant at, String of) {
+      String code,
+      @Nullable Double value,
+      @Nullable Instant at,
+      String of,
+      @Nullable Double worthKelvin) {
+    Assumption(String code, @Nullable Double value, @Nullable Instant at, String of) {
       this(code, value, at, of, null);
     }
   }

@@ -10,6 +10,7 @@ import nightbank.core.weather.Weather;
 import nightbank.server.shared.Problem;
 import nightbank.server.weather.HourlyWeather;
 import nightbank.server.weather.Weathers;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 
 /** The weather of the night and the nights ahead, from what is typed and what was told. */
@@ -166,7 +167,7 @@ final class TonightWeather {
     }
   }
 
-  private static double first(Double typed, Double told, double otherwise) {
+  private static double first(@Nullable Double typed, @Nullable Double told, double otherwise) {
     return typed != null ? typed : told != null ? told : otherwise;
   }
 }

@@ -71,5 +71,8 @@ public record ControlDesign(
    * @param radiusFraction where in a store, absent for the part that is heated
    */
   public record SensorDesign(
-      Where where, @Nullable UUID id, Double radiusFraction, Double heightFraction) {}
+      Where where,
+      @Nullable UUID id,
+      @Nullable Double radiusFraction,
+      @Nullable Double heightFraction) {}
 }

@@ -166,7 +166,7 @@ public sealed interface PartDesign {
   }
 
   /** A heap's own heat. */
-  record Heap(UUID storeId, List<Fed> fed) implements PartDesign {
+  record Heap(@Nullable UUID storeId, List<Fed> fed) implements PartDesign {
     @Override
     public <R> R as(Cases<R> cases) {
       return cases.heap(this);

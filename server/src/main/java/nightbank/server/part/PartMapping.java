@@ -37,6 +37,7 @@ import nightbank.server.part.PartDesign.EndDesign;
 import nightbank.server.part.PartDesign.HeatTo;
 import nightbank.server.part.PartDesign.NodeDesign;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 
 /** Parts of a place to the core; every refusal names its field. */
 public final class PartMapping {
@@ -321,11 +322,11 @@ public final class PartMapping {
     };
   }
 
-  private SystemSource source(HeatSource source, ControlDesign control, boolean indoors) {
+  private SystemSource source(HeatSource source, @Nullable ControlDesign control, boolean indoors) {
     return new SystemSource(id, source, control(control), indoors);
   }
 
-  private Control control(ControlDesign c) {
+  private Control control(@Nullable ControlDesign c) {
     if (c == null || c.runs() == null) {
       return Control.byHand();
     }
@@ -412,7 +413,7 @@ public final class PartMapping {
     return Problem.field(field + "." + of, make);
   }
 
-  private static String text(UUID id) {
+  private static String text(@Nullable UUID id) {
     if (id == null) {
       throw new IllegalArgumentException("the store or circuit that is meant is missing");
     }

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -123,7 +124,7 @@ public class Parts implements Reversible {
   }
 
   private void note(UUID holding, @Nullable PartView before, @Nullable PartView after) {
-    PartView p = after == null ? before : after;
+    PartView p = after == null ? Objects.requireNonNull(before) : after;
     changes.made(holding, kind(), p.id().toString(), p.name(), draft(before), draft(after));
   }
 

@@ -8,12 +8,13 @@ import java.util.ArrayList;
 import java.util.List;
 import nightbank.core.system.Control;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 
 /** A stretch of time by a holding's clock. */
 public record Span(Instant start, double seconds, ZoneId zone) {
 
   /** Hours that come every day, past midnight where they end before they begin. */
-  List<Control.Window> daily(LocalTime from, LocalTime to, String field) {
+  List<Control.Window> daily(@Nullable LocalTime from, @Nullable LocalTime to, String field) {
     if (from == null || to == null || from.equals(to)) {
       throw Problem.invalid(
           field,

@@ -16,6 +16,7 @@ import nightbank.core.store.FluidStream;
 import nightbank.core.usual.Usual;
 import nightbank.server.part.PartDesign.EndDesign;
 import nightbank.server.part.PartDesign.HeatTo;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What the parts of a place say of one store's heat, as its runs and cautions ask it.
@@ -47,6 +48,10 @@ public record StoreHeat(
     boolean ledToHouse) {
   /** A heat pump and what it takes from, °C. */
   public record Pumped(HeatPump machine, double coldCelsius) {}
+
+  public static StoreHeat none() {
+    return of(new UUID(0, 0), List.of());
+  }
 
   public static StoreHeat of(UUID store, List<PartView> all) {
     List<PartView> parts = all.stream().filter(p -> p.design().stores().contains(store)).toList();
@@ -90,8 +95,8 @@ public record StoreHeat(
     private Hearth hearth = Hearth.bench();
     private double usualWood;
     private double woodMoisture = Double.NaN;
-    private PartDesign.Sunlight sunlit;
-    private FluidStream stream;
+    private PartDesign.@Nullable Sunlight sunlit;
+    private @Nullable FluidStream stream;
     private boolean ledToHouse;
 
     Gathered(UUID store) {

@@ -38,6 +38,7 @@ import nightbank.server.shared.Problem;
 import nightbank.server.store.Sections;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Charges tried on a design, by the core; nothing is kept. */
@@ -243,7 +244,7 @@ public class Charges {
   }
 
   private static double within(
-      String field, Double said, double otherwise, double low, double high) {
+      String field, @Nullable Double said, double otherwise, double low, double high) {
     double v = said == null ? otherwise : said;
     if (!(v >= low && v <= high)) {
       throw Problem.invalid(
@@ -275,7 +276,7 @@ public class Charges {
       HeatStore store,
       ChargeQuestion q,
       StoreHeat heat,
-      Double cost) {
+      @Nullable Double cost) {
     int every = Math.max(1, c.seconds().length / POINTS);
     double contact = 0;
     for (double t : c.contact()) {

@@ -19,6 +19,7 @@ import nightbank.server.part.PartDesign;
 import nightbank.server.part.PartMapping;
 import nightbank.server.part.PartView;
 import nightbank.server.part.Span;
+import org.jspecify.annotations.Nullable;
 
 /** Whole places for the core: house, stores as they stand, and parts. */
 public final class Plants {
@@ -38,7 +39,11 @@ public final class Plants {
    * @param house null where stores are looked at alone
    */
   public static PlantSystem system(
-      Greenhouse house, List<Standing> stores, List<PartView> parts, Span span, Sunshine sun) {
+      @Nullable Greenhouse house,
+      List<Standing> stores,
+      List<PartView> parts,
+      Span span,
+      Sunshine sun) {
     Gathering all = new Gathering(stores, span, sun);
     for (int i = 0; i < parts.size(); i++) {
       all.part(parts.get(i), "parts." + i);
@@ -48,7 +53,7 @@ public final class Plants {
         Optional.ofNullable(house), bodies, all.sources, all.circuits, all.pumps);
   }
 
-  private static SystemStore body(Standing s, List<CompostHeat.Batch> fed) {
+  private static SystemStore body(Standing s, @Nullable List<CompostHeat.Batch> fed) {
     HeatStore store = fed == null || fed.isEmpty() ? s.store() : CompostHeat.asFed(s.store(), fed);
     return new SystemStore(s.id().toString(), store, s.state());
   }
@@ -62,6 +67,8 @@ public final class Plants {
     private final Map<UUID, List<CompostHeat.Batch>> fed = new HashMap<>();
     private final Span span;
     private final Sunshine sun;
+
+    @SuppressWarnings("NullAway.Init") // with every part
     private PartMapping to;
 
     Gathering(List<Standing> stores, Span span, Sunshine sun) {

@@ -4,6 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import nightbank.core.fit.HandFit;
 import nightbank.core.judgement.HandJudge;
@@ -74,7 +75,10 @@ public record FewView(
                 .map(
                     n ->
                         new NextView(
-                            names.get(n.channel()), n.afterSeconds(), n.before(), n.after()))
+                            Objects.requireNonNull(names.get(n.channel())),
+                            n.afterSeconds(),
+                            n.before(),
+                            n.after()))
                 .orElse(null))
         .means(j.means().stream().map(m -> new MeanView(m.at(), estimate(m.celsius()))).toList())
         .build();

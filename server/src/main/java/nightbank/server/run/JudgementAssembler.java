@@ -37,6 +37,7 @@ import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
 import nightbank.server.store.Stores.CoreStore;
 import nightbank.server.weather.Weathers;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Gathers, once each, all that the judgement of a stretch of a store's time rests on. */
@@ -179,7 +180,7 @@ class JudgementAssembler {
     return keys;
   }
 
-  private static ChargedStore charged(CoreStore s, HouseView house, HoldingView place) {
+  private static ChargedStore charged(CoreStore s, @Nullable HouseView house, HoldingView place) {
     HouseDesign.Shape shape = house == null ? null : house.design().shape();
     double sunwards = place.latitude() < 0 ? 0 : 180;
     return ChargedStoreBuilder.builder()

@@ -3,11 +3,13 @@ package nightbank.server.run;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import nightbank.core.judgement.JudgedRun;
 import nightbank.core.store.FaceName;
 import nightbank.server.log.EventView;
 import nightbank.server.store.ProbeView;
+import org.jspecify.annotations.Nullable;
 
 /** Judged runs for the page; curves thinned to what a screen can show. */
 final class JudgementMapping {
@@ -24,13 +26,13 @@ final class JudgementMapping {
       Map<UUID, ProbeView> probes,
       List<JudgementView.SetAside> believed,
       long readings,
-      LoopView loop,
+      @Nullable LoopView loop,
       List<UUID> restsOn,
       List<EventView> events) {
     int[] kept = kept(j.at().length);
     List<JudgementView.Curve> curves = new ArrayList<>();
     for (int p = 0; p < j.channels().size(); p++) {
-      ProbeView probe = probes.get(UUID.fromString(j.channels().get(p)));
+      ProbeView probe = Objects.requireNonNull(probes.get(UUID.fromString(j.channels().get(p))));
       curves.add(
           new JudgementView.Curve(
               probe.id(),
@@ -113,7 +115,7 @@ final class JudgementMapping {
         .build();
   }
 
-  private static JudgementView.CoolDownView coolDown(JudgedRun j, int[] kept) {
+  private static JudgementView.@Nullable CoolDownView coolDown(JudgedRun j, int[] kept) {
     return j.coolDown()
         .map(
             c -> {
@@ -187,7 +189,7 @@ final class JudgementMapping {
   }
 
   /** JSON knows no NaN; absence is null. Rounded to what a reading can mean. */
-  private static Double number(double value) {
+  private static @Nullable Double number(double value) {
     return Double.isFinite(value) ? Math.round(value * 1000) / 1000.0 : null;
   }
 }

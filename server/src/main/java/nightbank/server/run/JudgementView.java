@@ -55,7 +55,8 @@ public record JudgementView(
 
   public record PhaseView(String kind, long from, long to) {}
 
-  public record SetAside(UUID probeId, String probe, long at, Double celsius, String reason) {}
+  public record SetAside(
+      UUID probeId, String probe, long at, @Nullable Double celsius, String reason) {}
 
   public record PeakView(long at, double meanCelsius, double halfWidth, boolean fromFit) {}
 
@@ -84,7 +85,7 @@ public record JudgementView(
       double lost,
       double residual,
       double gain,
-      Double efficiency,
+      @Nullable Double efficiency,
       boolean powerLabelled) {}
 
   public record FaceShare(String face, double share) {}
@@ -100,5 +101,5 @@ public record JudgementView(
       double ends,
       double endsHalf) {}
 
-  public record FindingView(String code, Double value, double halfWidth, String detail) {}
+  public record FindingView(String code, @Nullable Double value, double halfWidth, String detail) {}
 }

@@ -169,7 +169,7 @@ public class Runs implements Reversible {
     save(holding, new RunView(UUID.randomUUID(), store, name, from, to, importId));
   }
 
-  private static RunView checked(UUID id, UUID store, RunDraft d, UUID importId) {
+  private static RunView checked(UUID id, UUID store, RunDraft d, @Nullable UUID importId) {
     if (d.name() == null || d.name().isBlank() || d.name().length() > 200) {
       throw Problem.invalid("name", "A run needs a name of up to 200 letters.", "Name it.");
     }

@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.judgement.JudgementInputs;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Something that judgements may rest on has changed over a span. Published in the transaction that
@@ -58,7 +59,7 @@ public record InputChanged(
     }
 
     /** Of one store, or of none in particular. */
-    public static String event(EventKind kind, UUID store) {
+    public static String event(EventKind kind, @Nullable UUID store) {
       return "event:" + kind + (store == null ? "" : ":" + store);
     }
   }
@@ -76,7 +77,7 @@ public record InputChanged(
         holding, probes.stream().map(Keys::probe).collect(Collectors.toSet()), from, to, false);
   }
 
-  public static InputChanged event(UUID holding, EventKind kind, UUID store, Instant at) {
+  public static InputChanged event(UUID holding, EventKind kind, @Nullable UUID store, Instant at) {
     double acts = kind.actsForSeconds();
     Instant to = Double.isInfinite(acts) ? ALWAYS : at.plusSeconds((long) acts);
     return new InputChanged(holding, Set.of(Keys.event(kind, store)), at, to, false);

@@ -1,6 +1,7 @@
 package nightbank.server.shared;
 
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 
 /** Something a person can mend: which field, what is wrong, and how to put it right (RFC 9457). */
@@ -12,7 +13,8 @@ public final class Problem extends RuntimeException {
   private final String field;
   private final String remedy;
 
-  public Problem(HttpStatus status, String code, String field, String reason, String remedy) {
+  public Problem(
+      HttpStatus status, String code, String field, @Nullable String reason, String remedy) {
     super(reason, null, false, false);
     this.status = status;
     this.code = code;
@@ -20,7 +22,7 @@ public final class Problem extends RuntimeException {
     this.remedy = remedy;
   }
 
-  public static Problem invalid(String field, String reason, String remedy) {
+  public static Problem invalid(String field, @Nullable String reason, String remedy) {
     return new Problem(HttpStatus.UNPROCESSABLE_ENTITY, "invalid", field, reason, remedy);
   }
 
@@ -51,7 +53,7 @@ public final class Problem extends RuntimeException {
     }
   }
 
-  private static String sentence(String text) {
+  private static String sentence(@Nullable String text) {
     if (text == null || text.isEmpty()) {
       return "This value cannot be used.";
     }

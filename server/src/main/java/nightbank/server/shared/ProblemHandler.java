@@ -1,6 +1,7 @@
 package nightbank.server.shared;
 
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -134,7 +135,7 @@ class ProblemHandler {
 
   /** Somebody who left the page before the answer came is told nothing, and nothing is wrong. */
   @ExceptionHandler
-  ProblemDetail unwritten(HttpMessageNotWritableException e) {
+  @Nullable ProblemDetail unwritten(HttpMessageNotWritableException e) {
     for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
       if (cause instanceof java.io.IOException) {
         return null;
@@ -155,7 +156,7 @@ class ProblemHandler {
   }
 
   private static ProblemDetail detail(
-      HttpStatus status, String code, String field, String reason, String remedy) {
+      HttpStatus status, String code, String field, @Nullable String reason, String remedy) {
     ProblemDetail d = ProblemDetail.forStatusAndDetail(status, reason);
     d.setProperty("code", code);
     d.setProperty("field", field);

@@ -7,6 +7,7 @@ import java.sql.Statement;
 import java.util.concurrent.TimeUnit;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
 import org.slf4j.Logger;
@@ -35,7 +36,7 @@ public class Wire {
   private final ApplicationEventPublisher events;
   private final DataSource line;
   private volatile boolean open = true;
-  private Thread listener;
+  private @Nullable Thread listener;
 
   Wire(DSLContext db, ApplicationEventPublisher events, DataSource pool) {
     this.db = db;

@@ -14,6 +14,7 @@ import nightbank.core.store.HeatedZone;
 import nightbank.core.store.Place;
 import nightbank.server.store.StoreDesign;
 import nightbank.server.store.StoreDesignBuilder;
+import org.jspecify.annotations.Nullable;
 
 /** What was sized as a view, and as a design to plan by. */
 final class SizedMapping {
@@ -59,7 +60,7 @@ final class SizedMapping {
         cost.isPresent() ? cost.getAsDouble() : null);
   }
 
-  private static Double known(double v) {
+  private static @Nullable Double known(double v) {
     return Double.isFinite(v) ? v : null;
   }
 

@@ -51,7 +51,7 @@ public record SizingView(
       double lowestCelsius,
       double fuelKilograms,
       double electricJoules,
-      Double cost) {}
+      @Nullable Double cost) {}
 
   /**
    * One candidate at its smallest number.

@@ -1,2 +1,5 @@
 /** Searches over media and containers, and both sides of a question. */
+@NullMarked
 package nightbank.server.sizing;
+
+import org.jspecify.annotations.NullMarked;

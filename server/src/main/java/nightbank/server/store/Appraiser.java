@@ -11,6 +11,7 @@ import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreAppraisal;
 import nightbank.server.book.MediaBook;
 import nightbank.server.part.StoreHeat;
+import org.jspecify.annotations.Nullable;
 
 /** What a design comes to, from the core's figures. */
 final class Appraiser {
@@ -29,7 +30,7 @@ final class Appraiser {
       StoreHeat heat,
       MediaBook book,
       double hottestRead,
-      StoreFacts.Room room) {
+      StoreFacts.@Nullable Room room) {
     StoreAppraisal a = StoreAppraisal.of(store, design.chargeToCelsius(), heat::wattsAt);
     double charge = a.chargeSeconds();
     List<Appraisal.FaceLoss> faces = new ArrayList<>();

@@ -30,8 +30,8 @@ public record BuildView(
       double amount,
       String unit,
       @Nullable String packName,
-      Integer packs,
-      Double cost) {}
+      @Nullable Integer packs,
+      @Nullable Double cost) {}
 
   /** A piece to cut, for all bodies together. */
   public record Cut(

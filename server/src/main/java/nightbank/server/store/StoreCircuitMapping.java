@@ -10,13 +10,14 @@ import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreDesign.Carrying;
 import nightbank.server.store.StoreDesign.FluidCircuitDesign;
 import nightbank.server.store.StoreDesign.Way;
+import org.jspecify.annotations.Nullable;
 
 /** What is led through a store, to the core. */
 final class StoreCircuitMapping {
 
   private StoreCircuitMapping() {}
 
-  static Optional<StoreCircuit> toCore(FluidCircuitDesign led) {
+  static Optional<StoreCircuit> toCore(@Nullable FluidCircuitDesign led) {
     if (led == null || led.way() == null) {
       return Optional.empty();
     }
@@ -46,7 +47,7 @@ final class StoreCircuitMapping {
     return Optional.of(new StoreCircuit(passage, fluid));
   }
 
-  private static double conductivity(String pipe) {
+  private static double conductivity(@Nullable String pipe) {
     return PartLimit.of(pipe == null ? "" : pipe)
         .map(PartLimit::conductivity)
         .orElse(Usual.PIPE_CONDUCTIVITY.value());

@@ -62,9 +62,9 @@ public record StoreDesign(
       Place.Where where,
       Place.Footing footing,
       @Nullable List<FaceName> openToHouse,
-      Double coverMetres,
-      Double roomCelsius,
-      Double groundConductivity) {}
+      @Nullable Double coverMetres,
+      @Nullable Double roomCelsius,
+      @Nullable Double groundConductivity) {}
 
   /** Whether any face of it looks into the house. */
   public boolean reachesHouse() {
@@ -88,7 +88,7 @@ public record StoreDesign(
    *
    * @param measuredTransmittance W/(m² K) in place of the layers, absent as a rule
    */
-  public record FaceDesign(List<LayerDesign> layers, Double measuredTransmittance) {
+  public record FaceDesign(List<LayerDesign> layers, @Nullable Double measuredTransmittance) {
     public static final FaceDesign BARE = new FaceDesign(List.of(), null);
   }
 
@@ -103,7 +103,7 @@ public record StoreDesign(
       @Nullable String material,
       double thicknessMetres,
       boolean wet,
-      Double emissivity) {}
+      @Nullable Double emissivity) {}
 
   /** Bulk material, or a closed air gap behind foil. */
   public enum LayerKind {
@@ -164,5 +164,8 @@ public record StoreDesign(
    * @param bathed somebody bathes in the water
    */
   public record Build(
-      List<String> parts, Boolean closedVessel, Boolean closedCoil, Boolean bathed) {}
+      List<String> parts,
+      @Nullable Boolean closedVessel,
+      @Nullable Boolean closedCoil,
+      @Nullable Boolean bathed) {}
 }

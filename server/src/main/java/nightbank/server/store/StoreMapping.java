@@ -22,6 +22,7 @@ import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreDesign.FaceDesign;
 import nightbank.server.store.StoreDesign.LayerDesign;
 import nightbank.server.store.StoreDesign.LayerKind;
+import org.jspecify.annotations.Nullable;
 
 /** Designs to core records; every refusal names its field. */
 final class StoreMapping {
@@ -99,11 +100,11 @@ final class StoreMapping {
                 Usual.ROOM.or(p.roomCelsius())));
   }
 
-  private static double or(Double given, double usual) {
+  private static double or(@Nullable Double given, double usual) {
     return given == null ? usual : given;
   }
 
-  private static HeatedZone zone(StoreDesign.ZoneDesign z) {
+  private static HeatedZone zone(StoreDesign.@Nullable ZoneDesign z) {
     if (z == null) {
       return HeatedZone.everywhere();
     }
@@ -134,8 +135,9 @@ final class StoreMapping {
     if (design == null) {
       return Face.bare();
     }
-    if (design.measuredTransmittance() != null && design.measuredTransmittance() != 0) {
-      return Problem.field(field, () -> Face.measured(design.measuredTransmittance()));
+    Double measured = design.measuredTransmittance();
+    if (measured != null && measured != 0) {
+      return Problem.field(field, () -> Face.measured(measured));
     }
     List<Layer> layers = new ArrayList<>();
     List<LayerDesign> given = design.layers() == null ? List.of() : design.layers();

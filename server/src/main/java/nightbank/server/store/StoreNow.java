@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.core.store.HeatStore;
@@ -61,7 +62,7 @@ final class StoreNow {
       double floorCelsius) {
     return probes.stream()
         .filter(p -> BESIDE.contains(p.kind()) && latest.containsKey(p.id()))
-        .mapToDouble(p -> latest.get(p.id()).celsius())
+        .mapToDouble(p -> Objects.requireNonNull(latest.get(p.id())).celsius())
         .findFirst()
         .orElseGet(
             () ->

@@ -34,8 +34,8 @@ public record StoreView(
    */
   public record Now(
       @Nullable Instant at,
-      Double meanCelsius,
-      Double usableJoules,
+      @Nullable Double meanCelsius,
+      @Nullable Double usableJoules,
       @Nullable Section section,
       List<Latest> latest) {}
 

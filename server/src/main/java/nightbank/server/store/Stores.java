@@ -267,7 +267,7 @@ public class Stores implements Reversible {
 
   private void note(UUID holding, UUID id, @Nullable StoreDraft before) {
     StoreDraft after = now(holding, id.toString());
-    String name = after == null ? before.name() : after.name();
+    String name = after == null ? Objects.requireNonNull(before).name() : after.name();
     changes.made(holding, kind(), id.toString(), name, before, after);
   }
 
@@ -391,7 +391,7 @@ public class Stores implements Reversible {
     }
     MediaBook book = books.media(holding);
     HeatStore core = StoreMapping.toCore(draft.design(), draft.probes(), book);
-    Appraiser.appraise(draft.design(), core, StoreHeat.of(null, List.of()), book, Double.NaN, null);
+    Appraiser.appraise(draft.design(), core, StoreHeat.none(), book, Double.NaN, null);
     if (!(draft.design().chargeToCelsius() > draft.design().floorCelsius()
         && draft.design().chargeToCelsius() <= 1200)) {
       throw Problem.invalid(
@@ -410,12 +410,12 @@ public class Stores implements Reversible {
         .collect(Collectors.toMap(StoreView.Latest::probeId, Function.identity()));
   }
 
-  private HouseDesign design(UUID holding, UUID houseId) {
+  private @Nullable HouseDesign design(UUID holding, UUID houseId) {
     return houseId == null ? null : houses.get(holding, houseId).design();
   }
 
   /** Inside of a house by its shape; null for none or one that was typed part by part. */
-  private static StoreFacts.Room room(HouseDesign house) {
+  private static StoreFacts.@Nullable Room room(@Nullable HouseDesign house) {
     HouseDesign.Shape s = house == null ? null : house.shape();
     return s == null || s.kind() == HouseDesign.Shape.Kind.DOME
         ? null
@@ -428,7 +428,7 @@ public class Stores implements Reversible {
       Map<UUID, StoreView.Latest> latest,
       MediaBook book,
       List<PartView> heating,
-      StoreFacts.Room room) {
+      StoreFacts.@Nullable Room room) {
     HeatStore core = StoreMapping.toCore(s.design(), probes, book);
     double hottest =
         core.probes().stream()

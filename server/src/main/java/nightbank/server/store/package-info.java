@@ -1,2 +1,5 @@
 /** Stores: design, probes, appraisal, the sheet to build by. */
+@NullMarked
 package nightbank.server.store;
+
+import org.jspecify.annotations.NullMarked;

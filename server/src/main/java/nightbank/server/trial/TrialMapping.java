@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import nightbank.core.judgement.JudgedRun;
 import nightbank.core.trial.Trial;
+import org.jspecify.annotations.Nullable;
 
 /** A judged trial for the page. */
 final class TrialMapping {
@@ -92,7 +93,7 @@ final class TrialMapping {
   private static final List<String> SILENT =
       List.of("AIR_UNKNOWN", "MAKES_HEAT", "COOL_DOWN_TOO_SHORT", "FALL_TOO_SMALL");
 
-  private static Double number(double v) {
+  private static @Nullable Double number(double v) {
     return Double.isNaN(v) ? null : v;
   }
 }

@@ -13,9 +13,9 @@ import org.jspecify.annotations.Nullable;
  */
 public record TrialSheet(
     TrialView trial,
-    Double excessKelvin,
-    Double airCelsius,
-    Double seconds,
+    @Nullable Double excessKelvin,
+    @Nullable Double airCelsius,
+    @Nullable Double seconds,
     List<Double> at,
     List<SideView> sides,
     List<DifferenceView> differences,
@@ -62,12 +62,12 @@ public record TrialSheet(
   public record DifferenceView(
       String side,
       String word,
-      Double ratio,
-      Double ratioLow,
-      Double ratioHigh,
-      Double readingKelvin,
-      Double readingLow,
-      Double readingHigh) {}
+      @Nullable Double ratio,
+      @Nullable Double ratioLow,
+      @Nullable Double ratioHigh,
+      @Nullable Double readingKelvin,
+      @Nullable Double readingLow,
+      @Nullable Double readingHigh) {}
 
   /** What else was not alike. */
   public record DifferedView(String what, String side, double first, double other) {}

@@ -3,6 +3,7 @@ package nightbank.server.trial;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A trial as kept: what was changed, and the runs that show it. */
 public record TrialView(UUID id, String name, Instant createdAt, List<Run> runs) {
@@ -13,7 +14,7 @@ public record TrialView(UUID id, String name, Instant createdAt, List<Run> runs)
       String side,
       String runName,
       UUID storeId,
-      String storeName,
+      @Nullable String storeName,
       Instant from,
       Instant to) {}
 }

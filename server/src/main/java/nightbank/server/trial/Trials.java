@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -128,7 +129,7 @@ public class Trials implements Reversible {
 
   private void note(UUID holding, UUID id, @Nullable TrialDraft before) {
     TrialDraft after = now(holding, id.toString());
-    String name = after == null ? before.name() : after.name();
+    String name = after == null ? Objects.requireNonNull(before).name() : after.name();
     changes.made(holding, kind(), id.toString(), name, before, after);
   }
 
@@ -269,7 +270,9 @@ public class Trials implements Reversible {
                     t.id(),
                     t.name(),
                     t.createdAt(),
-                    t.runs().stream().map(s -> run(s, known.get(s.runId()), names)).toList()))
+                    t.runs().stream()
+                        .map(s -> run(s, Objects.requireNonNull(known.get(s.runId())), names))
+                        .toList()))
         .toList();
   }
 

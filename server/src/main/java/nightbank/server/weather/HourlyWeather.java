@@ -1,6 +1,7 @@
 package nightbank.server.weather;
 
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Weather at one moment, whoever told it.
@@ -10,7 +11,11 @@ import java.time.Instant;
  * @param dewPoint °C, absent when unknown
  */
 public record HourlyWeather(
-    Instant at, double celsius, Double wind, Double cloud, Double dewPoint) {
+    Instant at,
+    double celsius,
+    @Nullable Double wind,
+    @Nullable Double cloud,
+    @Nullable Double dewPoint) {
   /** Whether such weather can be. */
   public boolean isPossible() {
     return celsius >= -70

@@ -11,6 +11,7 @@ import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Transient conduction in a solid body by finite volumes, implicit sweeps along one direction after
@@ -39,8 +40,7 @@ public final class ConductionStore implements StoreModel {
   private final int ni;
   private final int nj;
   private final int nl;
-  private final boolean dries;
-  private final PoreWater water;
+  private final @Nullable PoreWater water;
   private double steam; // J
   private final double[] mass; // kg per cell, one body
   private final double[] heated; // share of the heated zone by cell
@@ -69,7 +69,7 @@ public final class ConductionStore implements StoreModel {
   public ConductionStore(HeatStore store, StoreState start) {
     this.store = store;
     grid = start.grid();
-    dries = store.medium().dries();
+    boolean dries = store.medium().dries();
     enthalpy = new TabledEnthalpy(dries ? store.medium().dryPart() : store.medium().enthalpy());
     constantHeat = !dries && store.medium().enthalpy().isConstant();
     ni = grid.across();
@@ -149,7 +149,7 @@ public final class ConductionStore implements StoreModel {
   /** J in a kilogram as filled, its water included. */
   private double content(int c, double t) {
     double dry = enthalpy.joulesPerKg(t);
-    return dries ? dry + water.specificHeat(c) * t : dry;
+    return water != null ? dry + water.specificHeat(c) * t : dry;
   }
 
   @Override
@@ -184,8 +184,8 @@ public final class ConductionStore implements StoreModel {
       celsius[c] = constantHeat ? next : warmth(c, next);
       boils |= celsius[c] > PoreWater.BOILING;
     }
-    if (dries && boils) {
-      dry();
+    if (water != null && boils) {
+      dry(water);
     }
     for (int f = 0; f < 3; f++) {
       watts[f] *= store.count();
@@ -195,12 +195,12 @@ public final class ConductionStore implements StoreModel {
   /** J/(K kg as filled). */
   double heatOf(int c) {
     double dry = enthalpy.specificHeat(celsius[c]);
-    return dries ? dry + water.specificHeat(c) : dry;
+    return water != null ? dry + water.specificHeat(c) : dry;
   }
 
   /** Temperature at a cell's heat content, found near a guess. */
   private double warmth(int c, double near) {
-    if (!dries || !water.any(c)) {
+    if (water == null || !water.any(c)) {
       return enthalpy.celsius(joulesPerKg[c], near);
     }
     double perKelvin = water.specificHeat(c);
@@ -217,7 +217,7 @@ public final class ConductionStore implements StoreModel {
     return t;
   }
 
-  private void dry() {
+  private void dry(PoreWater water) {
     boolean dried = false;
     for (int c = 0; c < celsius.length; c++) {
       if (water.any(c) && celsius[c] > PoreWater.BOILING) {
@@ -241,7 +241,7 @@ public final class ConductionStore implements StoreModel {
   /** Water left in all bodies, kg. */
   public double waterKilograms() {
     double kilograms = 0;
-    for (int c = 0; dries && c < mass.length; c++) {
+    for (int c = 0; water != null && c < mass.length; c++) {
       kilograms += mass[c] * water.share(c);
     }
     return kilograms * store.count();
@@ -344,7 +344,12 @@ public final class ConductionStore implements StoreModel {
   }
 
   private double along(
-      double seconds, double rate, double conductance, boolean charging, double inlet, Outlet out) {
+      double seconds,
+      double rate,
+      double conductance,
+      boolean charging,
+      double inlet,
+      @Nullable Outlet out) {
     double n = store.count();
     return n * stream.along(seconds, rate / n, conductance / n, charging, inlet, out);
   }
@@ -352,7 +357,8 @@ public final class ConductionStore implements StoreModel {
   /**
    * What a cell gives to the stream, W, into the coming step; told to {@code out} it gives none.
    */
-  double give(int c, double share, double seconds, double rate, double stream, Outlet out) {
+  double give(
+      int c, double share, double seconds, double rate, double stream, @Nullable Outlet out) {
     double conductance = Exchange.overStep(rate, share, mass[c] * heatOf(c) / seconds);
     if (out == null) {
       double w = conductance * (celsius[c] - stream);
@@ -475,7 +481,7 @@ public final class ConductionStore implements StoreModel {
     double floor = enthalpy.joulesPerKg(store.floorCelsius());
     double joules = 0;
     for (int c = 0; c < celsius.length; c++) {
-      double own = dries ? content(c, store.floorCelsius()) : floor;
+      double own = water != null ? content(c, store.floorCelsius()) : floor;
       joules += mass[c] * Math.max(0, joulesPerKg[c] - own);
     }
     return joules * store.count();

@@ -10,6 +10,7 @@ import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A store cut into level layers only: a tank that does not mix by itself, or a bed of stones with
@@ -198,7 +199,12 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
 
   /** Layer by layer, from the top down when it charges, from the foot up when it empties. */
   private double along(
-      double seconds, double rate, double conductance, boolean charging, double inlet, Outlet out) {
+      double seconds,
+      double rate,
+      double conductance,
+      boolean charging,
+      double inlet,
+      @Nullable Outlet out) {
     double stream = inlet;
     double given = 0;
     for (int k = 0; k < n; k++) {

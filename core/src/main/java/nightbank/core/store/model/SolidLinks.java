@@ -3,6 +3,7 @@ package nightbank.core.store.model;
 import java.util.function.IntToDoubleFunction;
 import nightbank.core.medium.Medium;
 import nightbank.core.store.FaceName;
+import org.jspecify.annotations.Nullable;
 
 /** What conducts between the cells of a solid body and to its faces, W/K; taken anew where hot. */
 final class SolidLinks {
@@ -15,7 +16,7 @@ final class SolidLinks {
   final double[] upward;
   private final Medium medium;
   private final StoreGrid grid;
-  private final PoreWater water; // null where it holds none
+  private final @Nullable PoreWater water; // null where it holds none
   private final double[] celsius;
   private final double[] linkedAt; // °C at which it was taken
   private final double[] atFaces = new double[3]; // W/(m K) of the cells behind each face
@@ -32,7 +33,7 @@ final class SolidLinks {
    * @param water of a damp medium, null for a dry one
    * @param celsius of the cells, as they go on changing
    */
-  SolidLinks(Medium medium, StoreGrid grid, PoreWater water, double[] celsius) {
+  SolidLinks(Medium medium, StoreGrid grid, @Nullable PoreWater water, double[] celsius) {
     this.medium = medium;
     this.grid = grid;
     this.water = water;

@@ -2,6 +2,7 @@ package nightbank.core.store.model;
 
 import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
+import org.jspecify.annotations.Nullable;
 
 /** A stream's way through the cells of one solid body: along a coil, or a bore from the foot up. */
 final class SolidStream {
@@ -38,7 +39,7 @@ final class SolidStream {
       double conductance,
       boolean charging,
       double inlet,
-      StoreModel.Outlet out) {
+      StoreModel.@Nullable Outlet out) {
     return store.carrier().isPresent()
             && store.carrier().get().passage() instanceof HeatExchanger.Bore bore
         ? alongBore(bore, seconds, rate, conductance, inlet, out)
@@ -51,7 +52,7 @@ final class SolidStream {
       double conductance,
       boolean charging,
       double inlet,
-      StoreModel.Outlet out) {
+      StoreModel.@Nullable Outlet out) {
     if (coilUa != conductance / rate) {
       coilUa = conductance / rate;
       for (int c = 0; c < coil.length; c++) {
@@ -85,7 +86,7 @@ final class SolidStream {
       double rate,
       double film,
       double inlet,
-      StoreModel.Outlet out) {
+      StoreModel.@Nullable Outlet out) {
     double radius = bore.diameterMetres() / 2;
     if (boreRing < 0) {
       double[] edges = grid.acrossEdges();

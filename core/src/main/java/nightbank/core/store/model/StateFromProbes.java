@@ -7,6 +7,7 @@ import java.util.stream.IntStream;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Probe;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A store's field from a few probes, in the shapes that its own physics gives it: the excess over
@@ -275,7 +276,7 @@ public final class StateFromProbes {
     return new Fit(misfit(celsius, base, fit) + s.cost, amplitude, 0, s, s);
   }
 
-  private Fit two(double[] celsius, double base, Shape a, Shape b) {
+  private @Nullable Fit two(double[] celsius, double base, Shape a, Shape b) {
     double aa = 0;
     double ab = 0;
     double bb = 0;

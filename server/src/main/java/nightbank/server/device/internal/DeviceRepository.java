@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.UUID;
 import nightbank.server.device.DeviceView;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** Devices and their channels. */
@@ -108,7 +109,7 @@ public class DeviceRepository {
         .fetchMap(DEVICE_CHANNEL.NAME, DEVICE_CHANNEL.PROBE_ID);
   }
 
-  public void seen(UUID device, Instant now, String problem) {
+  public void seen(UUID device, Instant now, @Nullable String problem) {
     db.update(DEVICE)
         .set(DEVICE.LAST_SEEN_AT, now)
         .set(DEVICE.LAST_PROBLEM, problem)

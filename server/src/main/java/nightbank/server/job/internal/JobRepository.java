@@ -23,6 +23,7 @@ import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.JSONB;
 import org.jooq.Query;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -121,7 +122,7 @@ public class JobRepository {
   }
 
   /** Says that a node is still at a piece of work, and how far; false when it shall leave it. */
-  public boolean beat(UUID id, UUID node, JSONB progress) {
+  public boolean beat(UUID id, UUID node, @Nullable JSONB progress) {
     return db.update(JOB)
         .set(JOB.ALIVE_AT, NOW)
         .set(JOB.PROGRESS, progress == null ? JOB.PROGRESS : val(progress, JOB.PROGRESS))
@@ -142,7 +143,8 @@ public class JobRepository {
   }
 
   /** False when it is no longer this node's. */
-  public boolean end(UUID id, UUID node, JobView.State state, JSONB result, String problem) {
+  public boolean end(
+      UUID id, UUID node, JobView.State state, @Nullable JSONB result, @Nullable String problem) {
     return db.update(JOB)
             .set(JOB.STATE, state.name())
             .set(JOB.RESULT, result)

@@ -15,6 +15,7 @@ import nightbank.db.tables.records.EventRecord;
 import nightbank.server.log.EventView;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** Things done and seen. */
@@ -127,7 +128,7 @@ public class EventRepository {
         == 1;
   }
 
-  private static String way(EventView e) {
+  private static @Nullable String way(EventView e) {
     return e.way() == null ? null : e.way().name();
   }
 

@@ -18,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -29,6 +30,7 @@ import org.jooq.DSLContext;
 import org.jooq.Record3;
 import org.jooq.Result;
 import org.jooq.ResultQuery;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -96,7 +98,7 @@ public class ReadingRepository {
    *
    * @param importId the file that brought them, null for none
    */
-  public long insert(UUID holding, UUID importId, List<Row> rows) {
+  public long insert(UUID holding, @Nullable UUID importId, List<Row> rows) {
     int n = rows.size();
     UUID[] probes = new UUID[n];
     Instant[] at = new Instant[n];
@@ -198,7 +200,7 @@ public class ReadingRepository {
 
   /** All of them, or the first of each of so many equal stretches. */
   public ReadingSeries series(UUID holding, UUID probe, Instant from, Instant to, int most) {
-    return series(holding, List.of(probe), from, to, most).get(probe);
+    return Objects.requireNonNull(series(holding, List.of(probe), from, to, most).get(probe));
   }
 
   /** The same of several, one for each that was asked for. */

@@ -18,6 +18,7 @@ import nightbank.server.log.RoundView;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** Rounds, their entries, and the order of the walk. */
@@ -50,7 +51,8 @@ public class RoundRepository {
   }
 
   /** False when the entry is known already. */
-  public boolean insert(UUID holding, UUID round, RoundDraft.EntryDraft e, Double celsius) {
+  public boolean insert(
+      UUID holding, UUID round, RoundDraft.EntryDraft e, @Nullable Double celsius) {
     return db.insertInto(ROUND_ENTRY)
             .set(ROUND_ENTRY.ID, e.id())
             .set(ROUND_ENTRY.ROUND_ID, round)
@@ -75,7 +77,7 @@ public class RoundRepository {
   }
 
   /** What was answered again at the same probe. */
-  public void correct(UUID holding, RoundDraft.EntryDraft e, Double celsius) {
+  public void correct(UUID holding, RoundDraft.EntryDraft e, @Nullable Double celsius) {
     db.update(ROUND_ENTRY)
         .set(ROUND_ENTRY.OUTCOME, e.outcome().name())
         .set(ROUND_ENTRY.TYPED, e.typed() == null ? "" : e.typed())

@@ -16,6 +16,7 @@ import nightbank.server.loggerfile.FileMapping;
 import nightbank.server.loggerfile.ImportView.PreviewRow;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.ProbeView;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** The first rows as understood, so that the person can correct the guess. */
@@ -111,7 +112,7 @@ public final class ImportPreview {
     }
 
     @Override
-    public void row(long line, List<String> cells, Instant at, String reason) {
+    public void row(long line, List<String> cells, @Nullable Instant at, String reason) {
       celsius = new Double[mapping.columns().size()];
       why = reason;
       List<String> shown = cells.size() > 40 ? cells.subList(0, 40) : cells;
@@ -119,7 +120,7 @@ public final class ImportPreview {
     }
 
     @Override
-    public void reading(long line, int column, String channel, Instant at, double value) {
+    public void reading(long line, int column, @Nullable String channel, Instant at, double value) {
       for (int i = 0; i < celsius.length; i++) {
         if (mapping.columns().get(i).index() == column) {
           celsius[i] = value;

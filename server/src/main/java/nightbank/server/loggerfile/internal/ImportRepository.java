@@ -15,6 +15,7 @@ import nightbank.server.loggerfile.FileMapping;
 import nightbank.server.loggerfile.ImportView;
 import nightbank.server.shared.Json;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** Files handed over, and how their loggers write. */
@@ -30,7 +31,12 @@ public class ImportRepository {
 
   /** What came of an import. */
   public record Outcome(
-      long rows, long readings, long added, long leftOut, Instant from, Instant to) {}
+      long rows,
+      long readings,
+      long added,
+      long leftOut,
+      @Nullable Instant from,
+      @Nullable Instant to) {}
 
   public void insert(
       UUID holding,
@@ -88,7 +94,8 @@ public class ImportRepository {
         == 1;
   }
 
-  public void ended(UUID holding, UUID id, ImportView.State state, String problem, Outcome o) {
+  public void ended(
+      UUID holding, UUID id, ImportView.State state, @Nullable String problem, Outcome o) {
     db.update(IMPORT_FILE)
         .set(IMPORT_FILE.STATE, state.name())
         .set(IMPORT_FILE.PROBLEM, problem)

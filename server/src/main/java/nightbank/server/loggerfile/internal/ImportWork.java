@@ -8,6 +8,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import nightbank.db.tables.records.ImportFileRecord;
 import nightbank.server.job.Job;
@@ -20,6 +22,7 @@ import nightbank.server.loggerfile.ImportView;
 import nightbank.server.loggerfile.internal.ImportRepository.Outcome;
 import nightbank.server.run.Runs;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -92,7 +95,8 @@ class ImportWork implements JobHandler {
     }
   }
 
-  private void ended(Job job, UUID id, ImportView.State state, String problem, Reading reading) {
+  private void ended(
+      Job job, UUID id, ImportView.State state, @Nullable String problem, Reading reading) {
     repository.ended(job.holding(), id, state, problem, reading.soFar());
   }
 
@@ -106,7 +110,7 @@ class ImportWork implements JobHandler {
       throw Problem.invalid("file", "No reading was found in the file.", "Check the columns.");
     }
     repository.remember(holding, r.getStoreId(), r.getDialect(), tied, clock.instant());
-    if (o.added() > 0 && o.from().isBefore(o.to())) {
+    if (o.added() > 0 && o.from() != null && o.to() != null && o.from().isBefore(o.to())) {
       runs.ofImport(holding, r.getStoreId(), id, r.getFileName(), o.from(), o.to());
     }
     repository.ended(holding, id, ImportView.State.DONE, "", o);
@@ -118,9 +122,9 @@ class ImportWork implements JobHandler {
   private final class Reading implements MappedRows.Sink {
     private final Job job;
     private final List<LeftOutRow> leftOut = new ArrayList<>();
-    private ReadingWriter.Taking taking;
-    private UUID[] byColumn;
-    private FileMapping mapping;
+    private final @Nullable UUID[] byColumn = new UUID[RowReader.MOST_COLUMNS + 1];
+    private ReadingWriter.@Nullable Taking taking;
+    private Map<String, FileMapping.Channel> channels = Map.of();
     private long rows;
     private long readings;
     private long bytes;
@@ -131,9 +135,8 @@ class ImportWork implements JobHandler {
     }
 
     Outcome read(UUID holding, UUID id, FileMapping m) {
-      mapping = m;
+      channels = m.channels();
       taking = writer.begin(holding, id);
-      byColumn = new UUID[RowReader.MOST_COLUMNS + 1];
       for (FileMapping.Column c : m.columns()) {
         byColumn[c.index()] = c.probeId();
       }
@@ -149,16 +152,20 @@ class ImportWork implements JobHandler {
     }
 
     @Override
-    public void row(long line, List<String> cells, Instant at, String why) {
+    public void row(long line, List<String> cells, @Nullable Instant at, String why) {
       if (++rows % TOLD_EVERY == 0) {
         job.progress(new ImportView.Far(rows, readings, bytes));
       }
     }
 
     @Override
-    public void reading(long line, int column, String channel, Instant at, double celsius) {
-      UUID probe = channel == null ? byColumn[column] : mapping.channels().get(channel).probeId();
-      taking.add(probe, at, celsius);
+    public void reading(
+        long line, int column, @Nullable String channel, Instant at, double celsius) {
+      UUID probe =
+          channel == null
+              ? byColumn[column]
+              : Objects.requireNonNull(channels.get(channel)).probeId();
+      Objects.requireNonNull(taking).add(Objects.requireNonNull(probe), at, celsius);
       readings++;
     }
 

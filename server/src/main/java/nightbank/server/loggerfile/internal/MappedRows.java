@@ -11,6 +11,7 @@ import java.util.List;
 import nightbank.core.unit.TypedTemperature;
 import nightbank.server.loggerfile.FileMapping;
 import nightbank.server.loggerfile.FileMapping.Use;
+import org.jspecify.annotations.Nullable;
 
 /** Reads a file by its mapping and hands over each reading, or why there is none. */
 final class MappedRows {
@@ -25,9 +26,9 @@ final class MappedRows {
   /** Takes what a file holds. */
   interface Sink {
     /** Before the cells of a row; the time is null when it could not be read. */
-    default void row(long line, List<String> cells, Instant at, String why) {}
+    default void row(long line, List<String> cells, @Nullable Instant at, String why) {}
 
-    void reading(long line, int column, String channel, Instant at, double celsius)
+    void reading(long line, int column, @Nullable String channel, Instant at, double celsius)
         throws IOException;
 
     /** A row (column -1) or a cell left out. */
@@ -65,7 +66,7 @@ final class MappedRows {
     Instant at = times.read(text);
     String why = why(text, at);
     sink.row(line, cells.getFields(), at, why);
-    if (!why.isEmpty()) {
+    if (at == null || !why.isEmpty()) {
       sink.leftOut(line, -1, why, text);
       return;
     }
@@ -76,7 +77,7 @@ final class MappedRows {
     }
   }
 
-  private String why(String text, Instant at) {
+  private String why(String text, @Nullable Instant at) {
     if (at == null) {
       return text.isEmpty() ? "The row has no time." : "This is not a time of the form chosen.";
     }

@@ -13,6 +13,7 @@ import nightbank.server.loggerfile.FileMapping.Use;
 import nightbank.server.loggerfile.FileMappingBuilder;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Makes the probes that a file brings with it and ties its columns to them. */
@@ -67,8 +68,8 @@ public final class ProbeTies {
         .build();
   }
 
-  private static UUID tied(
-      Use use, UUID probe, String heading, Set<String> names, List<ProbeView> made) {
+  private static @Nullable UUID tied(
+      Use use, @Nullable UUID probe, String heading, Set<String> names, List<ProbeView> made) {
     if (use != Use.NEW_PROBE && use != Use.NEW_AIR) {
       return probe;
     }

@@ -8,6 +8,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import nightbank.server.loggerfile.FileMapping.TimeForm;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads times of one file, row after row: numbers in the given order, AM or PM, Z or an offset.
@@ -25,7 +26,7 @@ final class TimeReader {
   }
 
   /** The moment, or null when the text is no time of this form. */
-  Instant read(String text) {
+  @Nullable Instant read(String text) {
     try {
       Instant at = parse(text);
       if (at != null) {
@@ -37,7 +38,7 @@ final class TimeReader {
     }
   }
 
-  private Instant parse(String text) {
+  private @Nullable Instant parse(String text) {
     if (form == TimeForm.EPOCH_SECONDS || form == TimeForm.EPOCH_MILLIS) {
       return epoch(text.strip());
     }
@@ -104,7 +105,7 @@ final class TimeReader {
     return (int) (mark.startsWith("AM") ? hour % 12 : hour);
   }
 
-  private static ZoneOffset offset(String rest) {
+  private static @Nullable ZoneOffset offset(String rest) {
     if (rest.isEmpty()) {
       return null;
     }
@@ -121,7 +122,7 @@ final class TimeReader {
     return early.isBefore(last) ? first.withLaterOffsetAtOverlap().toInstant() : early;
   }
 
-  private Instant epoch(String text) {
+  private @Nullable Instant epoch(String text) {
     if (text.isEmpty() || text.length() > 20) {
       return null;
     }

@@ -17,6 +17,7 @@ import nightbank.server.loggerfile.FileMapping;
 import nightbank.server.loggerfile.WeatherFiles.Read;
 import nightbank.server.shared.Problem;
 import nightbank.server.weather.HourlyWeather;
+import org.jspecify.annotations.Nullable;
 
 /** Reads weather by what its columns are called. */
 public final class WeatherRows {
@@ -112,7 +113,7 @@ public final class WeatherRows {
     }
   }
 
-  private Double number(List<String> cells, int column) {
+  private @Nullable Double number(List<String> cells, int column) {
     if (column < 0 || column >= cells.size()) {
       return null;
     }
@@ -124,14 +125,14 @@ public final class WeatherRows {
     return mapping.columns().stream().filter(c -> c.index() == index).findFirst().orElseThrow();
   }
 
-  private Double temperature(List<String> cells, int index) {
+  private @Nullable Double temperature(List<String> cells, int index) {
     Double v = number(cells, index);
     return v != null && column(index).fahrenheit()
         ? (Double) TypedTemperature.fromFahrenheit(v)
         : v;
   }
 
-  private Double speed(List<String> cells) {
+  private @Nullable Double speed(List<String> cells) {
     Double v = number(cells, wind);
     if (v == null) {
       return null;
@@ -142,7 +143,7 @@ public final class WeatherRows {
     return v * factor;
   }
 
-  private Double cover(List<String> cells) {
+  private @Nullable Double cover(List<String> cells) {
     Double v = number(cells, cloud);
     if (v == null) {
       return null;

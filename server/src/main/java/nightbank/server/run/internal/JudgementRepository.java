@@ -18,6 +18,7 @@ import nightbank.server.shared.SoonKept;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.JSONB;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -134,7 +135,7 @@ public class JudgementRepository {
   /** Keeps what was judged when it had been touched so often. */
   @Transactional
   public void keep(
-      JudgedSubject s, long touches, String fingerprint, Instant judgedTo, JSONB result) {
+      JudgedSubject s, long touches, String fingerprint, @Nullable Instant judgedTo, JSONB result) {
     SoonKept.in(db);
     db.update(JUDGEMENT)
         .set(JUDGEMENT.JUDGED, touches)
@@ -154,7 +155,8 @@ public class JudgementRepository {
   }
 
   /** A day on which nothing was read. */
-  public record UnreadDay(JudgedSubject of, Instant from, Instant to, JSONB result) {}
+  public record UnreadDay(
+      JudgedSubject of, @Nullable Instant from, @Nullable Instant to, JSONB result) {}
 
   /** Kept as such where they are not kept yet. */
   public void keepUnread(List<UnreadDay> days, Set<String> keys) {

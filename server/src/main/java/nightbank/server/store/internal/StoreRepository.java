@@ -18,6 +18,7 @@ import nightbank.server.store.ProbeView;
 import nightbank.server.store.StoreDesign;
 import nightbank.server.store.StoreView;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** Stores and their probes. */
@@ -80,7 +81,7 @@ public class StoreRepository {
   public void insert(
       UUID holding,
       UUID id,
-      UUID house,
+      @Nullable UUID house,
       String name,
       boolean planned,
       StoreDesign design,
@@ -100,7 +101,7 @@ public class StoreRepository {
   public boolean update(
       UUID holding,
       UUID id,
-      UUID house,
+      @Nullable UUID house,
       String name,
       boolean planned,
       StoreDesign design,
@@ -150,7 +151,7 @@ public class StoreRepository {
   public void restore(
       UUID holding,
       UUID id,
-      UUID house,
+      @Nullable UUID house,
       String name,
       boolean planned,
       StoreDesign design,
@@ -170,7 +171,7 @@ public class StoreRepository {
 
   /** Makes the store's probes those given; a probe left out goes, its readings stay. */
   public void saveProbes(
-      UUID holding, UUID store, UUID house, List<ProbeView> probes, Instant now) {
+      UUID holding, UUID store, @Nullable UUID house, List<ProbeView> probes, Instant now) {
     db.update(PROBE)
         .set(PROBE.REMOVED_AT, now)
         .where(PROBE.HOLDING_ID.eq(holding))

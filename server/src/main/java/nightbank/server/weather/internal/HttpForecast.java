@@ -16,6 +16,7 @@ import java.util.Locale;
 import nightbank.server.shared.Settings;
 import nightbank.server.weather.ForecastSource;
 import nightbank.server.weather.HourlyWeather;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -93,7 +94,7 @@ class HttpForecast implements ForecastSource {
     }
   }
 
-  private static HourlyWeather hour(JsonNode n) {
+  private static @Nullable HourlyWeather hour(JsonNode n) {
     try {
       return n.path("celsius").isNumber()
           ? new HourlyWeather(
@@ -108,7 +109,7 @@ class HttpForecast implements ForecastSource {
     }
   }
 
-  private static Double number(JsonNode n, String field) {
+  private static @Nullable Double number(JsonNode n, String field) {
     return n.path(field).isNumber() ? n.path(field).asDouble() : null;
   }
 }
