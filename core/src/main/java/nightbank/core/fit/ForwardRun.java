@@ -22,7 +22,6 @@ public final class ForwardRun {
 
   private final RunTimeline line;
   private final double groundCelsius;
-  private final Surroundings around = new Surroundings();
   private final double longestStep;
   private final StateFromProbes.Estimate start;
 
@@ -116,6 +115,7 @@ public final class ForwardRun {
       HeatStore store, double watts, boolean keepStates, StoreState begin) {
     List<Probe> placed = store.probes();
     StoreModel model = StoreModel.of(store, begin);
+    Surroundings around = new Surroundings(); // of this track alone: tracks run side by side
     long[] at = line.at();
     int n = at.length;
     double[][] probes = new double[placed.size()][n];

@@ -213,19 +213,16 @@ public class JudgementInputsTest {
     assertThat(none.readings()).isZero();
   }
 
-  /**
-   * What the judging code makes of one run; whoever changes it raises the version. Of what a fit
-   * leaves open only the sum: it moves by a hundredth with the order of sums.
-   */
+  /** What the judging code makes of one run; whoever changes it raises the version. */
   @Test
   public void theVersionIsThatOfWhatIsJudged() {
     JudgedRun j = inputs(store(), List.of(), Map.of()).judge().orElseThrow();
     String told =
         String.format(
             Locale.ROOT,
-            "%.1f K, %.2g J",
+            "%.3f K, %.4g J",
             j.peak().meanCelsius(),
             j.ledger().delivered() + j.ledger().early());
-    assertThat(JudgementInputs.VERSION + " " + told).isEqualTo("3 50.6 K, 3.4e+06 J");
+    assertThat(JudgementInputs.VERSION + " " + told).isEqualTo("4 50.612 K, 3.371e+06 J");
   }
 }

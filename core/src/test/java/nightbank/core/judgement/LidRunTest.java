@@ -99,6 +99,14 @@ public class LidRunTest {
   }
 
   @Test
+  public void judgedAgainItComesToTheSame() {
+    JudgedRun once = judged(untold);
+    JudgedRun again = judged(untold);
+    assertThat(again.calibration()).isEqualTo(once.calibration());
+    assertThat(again.mean()).isEqualTo(once.mean());
+  }
+
+  @Test
   public void whatTheOpenTopGaveIsCounted() {
     JudgedRun told = judged(untold.withLidOff(List.of(OFF)));
     double given = 0;
