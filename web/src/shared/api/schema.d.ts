@@ -1642,8 +1642,7 @@ export interface components {
             /** @enum {string} */
             kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "SEEN" | "NOTE";
             note: string;
-            /** @enum {string} */
-            way: "ON" | "OFF" | "OPEN" | "SHUT";
+            way: ("ON" | "OFF" | "OPEN" | "SHUT") | null;
         };
         Dots: {
             at: number[];
@@ -1914,7 +1913,7 @@ export interface components {
              */
             kind: "HEAP";
             /** Format: uuid */
-            storeId: string;
+            storeId: string | null;
         };
         HeapQuestion: {
             design: components["schemas"]["StoreDesign"];
@@ -2874,7 +2873,7 @@ export interface components {
             side: string;
             /** Format: uuid */
             storeId: string;
-            storeName: string;
+            storeName: string | null;
             /** Format: date-time */
             to: string;
         };
