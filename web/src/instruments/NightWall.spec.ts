@@ -13,15 +13,19 @@ const night = (evening: string, verdict: string, lowest: number, outdoor: number
   done: [],
   seen: verdict === 'LOST' ? ['Ice'] : [],
   paid: [],
+  model: null as { lowCelsius: number; highCelsius: number } | null,
+  notBelowCelsius: null,
+  unreadFrom: null,
+  unreadTo: null,
 })
 const nights = [
   night('2026-01-19', 'HELD', 4, -6),
   night('2026-01-20', 'LOST', -1.7, -8),
   night('2026-01-21', 'CLOSE', 2.5, null),
 ]
-const wall = (chosen = '') =>
+const wall = (chosen = '', of = nights) =>
   mount(NightWall, {
-    props: { nights, limit: 2, units: { fahrenheit: false }, chosen },
+    props: { nights: of, limit: 2, units: { fahrenheit: false }, chosen },
     attachTo: document.body,
   })
 
@@ -46,6 +50,31 @@ describe('the wall of nights', () => {
   })
   it('draws no foot where nobody read outdoors', () => {
     expect(wall().findAll('.night .foot')).toHaveLength(2)
+  })
+  it('gives no roof to a night that nobody looked through, but the stretch of its low', () => {
+    const unknown = {
+      ...night('2026-01-22', 'UNKNOWN', 6, -5),
+      model: { lowCelsius: -1, highCelsius: 3 },
+    }
+    const w = wall('', [...nights, unknown])
+    const last = w.findAll('.night')[3]
+    expect(last.find('.roof').exists()).toBe(false)
+    expect(last.text()).toContain('?')
+    expect(last.attributes('aria-label')).toBe('2026-01-22: not known')
+    const [from, to] = last
+      .find('.stem')
+      .attributes('d')!
+      .match(/[\d.]+/g)!
+      .slice(1)
+      .map(Number)
+    const limit = Number(
+      w
+        .find('.limit')
+        .attributes('d')!
+        .match(/ ([\d.]+) H/)![1],
+    )
+    expect(from).toBeGreaterThan(limit)
+    expect(to).toBeLessThan(limit)
   })
   it('is one stop of the tab key and walked by arrows', async () => {
     const w = wall('2026-01-20')

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /**
  * A winter at a glance: each night one upright mark from the outdoor low up to the house's low,
- * against the plants' limit. Held wears a full roof, close an open one, lost a broken one.
+ * against the plants' limit. Held wears a full roof, close an open one, lost a broken one; a night
+ * that nobody looked through has none, only the stretch in which its low may lie.
  */
 import { computed, nextTick, onMounted, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
@@ -28,19 +29,21 @@ const span = computed(() => day(props.nights.at(-1)?.evening ?? '2000-01-01') - 
 const step = computed(() => Math.min(44, Math.max(9, 1120 / Math.max(1, span.value))))
 const W = computed(() => Math.max(420, left + span.value * step.value + 96))
 
-const low = computed(
-  () =>
-    Math.floor(
-      Math.min(
-        props.limit - 2,
-        ...props.nights.map((n) => Math.min(n.lowestCelsius, n.outdoorLowest ?? n.lowestCelsius)),
-      ) / 5,
-    ) * 5,
-)
-const high = computed(
-  () =>
-    Math.ceil((Math.max(props.limit + 4, ...props.nights.map((n) => n.lowestCelsius)) + 1) / 5) * 5,
-)
+/** What is drawn of a night, from below. */
+const drawn = (n: Night) =>
+  [n.outdoorLowest, n.model?.lowCelsius, n.model?.highCelsius, n.lowestCelsius].filter(
+    (t) => t != null,
+  )
+const all = computed(() => props.nights.flatMap(drawn))
+const low = computed(() => Math.floor(Math.min(props.limit - 2, ...all.value) / 5) * 5)
+const high = computed(() => Math.ceil((Math.max(props.limit + 4, ...all.value) + 1) / 5) * 5)
+/** Where a night's mark ends: its low, or as high as that may lie. */
+const head = (n: Night) =>
+  n.verdict === 'UNKNOWN'
+    ? (n.model?.highCelsius ?? n.lowestCelsius ?? props.limit)
+    : (n.lowestCelsius ?? props.limit)
+const foot = (n: Night) =>
+  n.verdict === 'UNKNOWN' ? (n.model?.lowCelsius ?? low.value) : (n.outdoorLowest ?? head(n) - 0.5)
 const y = (t: number) =>
   top + ((high.value - t) / Math.max(1, high.value - low.value)) * (H - top - bottom)
 const x = (n: Night) => left + (day(n.evening) - first.value + 0.5) * step.value
@@ -60,7 +63,14 @@ const dateWord = (n: Night) => {
     : String(d)
 }
 const roof = computed(() => Math.min(9, step.value * 0.42))
-const word = { HELD: 'held', CLOSE: 'close', LOST: 'lost' } as Record<string, string>
+const word = { HELD: 'held', CLOSE: 'close', LOST: 'lost', UNKNOWN: 'not known' } as Record<
+  string,
+  string
+>
+const lowWords = (n: Night) =>
+  n.verdict === 'UNKNOWN' || n.lowestCelsius == null
+    ? ''
+    : `, ${degrees(n.lowestCelsius, props.units)}`
 
 const svg = ref<SVGSVGElement | null>(null)
 function key(e: KeyboardEvent, i: number) {
@@ -114,7 +124,7 @@ const reachable = (n: Night, i: number) =>
         role="button"
         :tabindex="reachable(n, i) ? 0 : -1"
         :data-night="n.evening"
-        :aria-label="`${n.evening}: ${word[n.verdict]}, ${degrees(n.lowestCelsius, units)}`"
+        :aria-label="`${n.evening}: ${word[n.verdict]}${lowWords(n)}`"
         :aria-pressed="chosen === n.evening"
         @click="emit('choose', n.evening)"
         @keydown.enter.prevent="emit('choose', n.evening)"
@@ -122,14 +132,11 @@ const reachable = (n: Night, i: number) =>
         @keydown="key($event, i)"
       >
         <rect class="hit" :x="x(n) - step / 2" :y="top" :width="step" :height="H - top - bottom" />
+        <path class="stem" :d="`M${x(n)} ${y(foot(n))} V${y(head(n))}`" />
         <path
-          class="stem"
-          :d="`M${x(n)} ${y(n.outdoorLowest ?? n.lowestCelsius - 0.5)} V${y(n.lowestCelsius)}`"
-        />
-        <path
-          v-if="(lifts?.get(n.evening) ?? 0) > 0"
+          v-if="n.verdict !== 'UNKNOWN' && (lifts?.get(n.evening) ?? 0) > 0"
           class="lift"
-          :d="`M${x(n)} ${y(n.lowestCelsius - lifts!.get(n.evening)!)} V${y(n.lowestCelsius)}`"
+          :d="`M${x(n)} ${y(head(n) - lifts!.get(n.evening)!)} V${y(head(n))}`"
           :style="{ strokeWidth: `${Math.max(5, roof)}px` }"
         />
         <path
@@ -137,22 +144,31 @@ const reachable = (n: Night, i: number) =>
           class="foot"
           :d="`M${x(n) - roof * 0.6} ${y(n.outdoorLowest)} h${roof * 1.2}`"
         />
+        <text
+          v-if="n.verdict === 'UNKNOWN'"
+          class="asked-of"
+          :x="x(n)"
+          :y="y(head(n)) - 6"
+          text-anchor="middle"
+        >
+          ?
+        </text>
         <path
-          v-if="n.verdict === 'LOST'"
+          v-else-if="n.verdict === 'LOST'"
           class="roof"
-          :d="`M${x(n) - roof} ${y(n.lowestCelsius)} l${roof * 0.7} ${-roof} M${x(n) + roof * 0.2} ${y(n.lowestCelsius) - roof * 0.3} l${roof * 0.8} ${roof * 0.9}`"
+          :d="`M${x(n) - roof} ${y(head(n))} l${roof * 0.7} ${-roof} M${x(n) + roof * 0.2} ${y(head(n)) - roof * 0.3} l${roof * 0.8} ${roof * 0.9}`"
         />
         <path
           v-else
           class="roof"
-          :d="`M${x(n) - roof} ${y(n.lowestCelsius)} l${roof} ${-roof * 1.1} l${roof} ${roof * 1.1} Z`"
+          :d="`M${x(n) - roof} ${y(head(n))} l${roof} ${-roof * 1.1} l${roof} ${roof * 1.1} Z`"
         />
         <text
           v-for="s in n.seen.slice(0, 1)"
           :key="s"
           class="seen"
           :x="x(n)"
-          :y="y(n.lowestCelsius) - roof - 8"
+          :y="y(head(n)) - roof - (n.verdict === 'UNKNOWN' ? 14 : 8)"
           text-anchor="middle"
         >
           seen
@@ -247,6 +263,16 @@ const reachable = (n: Night, i: number) =>
 
 .lost .stem {
   stroke: var(--lost);
+}
+
+.unknown .stem {
+  stroke-dasharray: 3 4;
+}
+
+.asked-of {
+  fill: var(--ink-soft);
+  font-weight: 600;
+  font-size: 15px;
 }
 
 .seen {

@@ -41,13 +41,14 @@ export const kinds: {
 export const sights: { word: string; kind: Kind }[] = [
   { word: 'Ice', kind: 'ICE' },
   { word: 'Rime', kind: 'ICE' },
+  { word: 'No ice on the dish', kind: 'NO_ICE' },
   ...['Smoke', 'Steam', 'A leak', 'A smell'].map((word) => ({ word, kind: 'SEEN' as const })),
 ]
 
 /** What happened, and which way where somebody said. */
 export function wordOf(kind: Kind, way?: Way | null): string {
   const known = kinds.find((k) => k.kind === kind)
-  if (!known) return kind === 'SEEN' || kind === 'ICE' ? 'Seen' : 'Note'
+  if (!known) return ['SEEN', 'ICE', 'NO_ICE'].includes(kind) ? 'Seen' : 'Note'
   const which = way && known.ways?.[way]
   return which ? `${known.word} ${which}` : known.word
 }

@@ -90,6 +90,9 @@ const opened = computed(
     <p class="soft key">
       Each mark stands on the outdoor low and ends at the house’s low: a full roof held, an open one
       was close, a broken one was lost.
+      <template v-if="data.unknown"
+        >A dotted post with a question mark is a night that nobody looked through.</template
+      >
       <template v-if="lifts.size">The broad part of a mark is what the stores lifted.</template>
     </p>
     <section v-if="opened" aria-live="polite" class="one">
@@ -100,7 +103,7 @@ const opened = computed(
       >
         {{ s }}
       </p>
-      <template v-if="learnedOf.has(opened.evening)">
+      <template v-if="learnedOf.has(opened.evening) && opened.lowestCelsius != null">
         <p
           v-for="s in learnedNightSentences(
             learnedOf.get(opened.evening)!,
@@ -140,9 +143,11 @@ const opened = computed(
           <tbody>
             <tr v-for="n in data.nights" :key="n.evening">
               <th scope="row" :data-value="n.evening">{{ evening(n.evening) }}</th>
-              <td>{{ n.verdict.toLowerCase() }}</td>
-              <td :data-value="n.lowestCelsius">{{ degrees(n.lowestCelsius, session.units) }}</td>
-              <td>{{ clock(Date.parse(n.lowestAt) / 1000, zone) }}</td>
+              <td>{{ n.verdict === 'UNKNOWN' ? 'not known' : n.verdict.toLowerCase() }}</td>
+              <td :data-value="n.lowestCelsius ?? ''">
+                {{ n.lowestCelsius == null ? '' : degrees(n.lowestCelsius, session.units) }}
+              </td>
+              <td>{{ n.lowestAt == null ? '' : clock(Date.parse(n.lowestAt) / 1000, zone) }}</td>
               <td :data-value="n.outdoorLowest ?? ''">
                 {{ n.outdoorLowest == null ? '' : degrees(n.outdoorLowest, session.units) }}
               </td>

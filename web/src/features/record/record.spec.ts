@@ -17,14 +17,19 @@ const night = (over: Partial<Night> = {}): Night => ({
   seen: [],
   done: [],
   paid: [],
+  notBelowCelsius: null,
+  unreadFrom: null,
+  unreadTo: null,
+  model: null,
   ...over,
 })
-const wall = (held: number, close: number, lost: number) =>
+const wall = (held: number, close: number, lost: number, unknown = 0) =>
   ({
-    nights: Array.from({ length: held + close + lost }, () => night()),
+    nights: Array.from({ length: held + close + lost + unknown }, () => night()),
     held,
     close,
     lost,
+    unknown,
   }) as Views['PastNightView']
 
 describe('a winter in a sentence', () => {
@@ -34,7 +39,42 @@ describe('a winter in a sentence', () => {
     expect(wallSentence(wall(3, 1, 2))).toBe('Of 6 nights 3 held, 1 was close, 2 were lost.')
     expect(wallSentence(wall(0, 2, 0))).toBe('Of 2 nights 0 held, 2 were close.')
   })
+  it('says how many nobody looked through', () =>
+    expect(wallSentence(wall(3, 0, 0, 2))).toBe(
+      'Of 5 nights 3 held, 2 are not known: too little was looked at.',
+    ))
   it('says when nothing was read', () => expect(wallSentence(wall(0, 0, 0))).toContain('No night'))
+})
+
+describe('a night that nobody looked through', () => {
+  const unread = (over: Partial<Night> = {}) =>
+    nightSentences(
+      night({
+        verdict: 'UNKNOWN',
+        lowestCelsius: 6.2,
+        lowestAt: '2026-01-20T21:00:00Z',
+        unreadFrom: '2026-01-20T21:00:00Z',
+        unreadTo: '2026-01-21T08:00:00Z',
+        liftKelvin: null,
+        coldDegreeHours: 0,
+        ...over,
+      }),
+      2,
+      celsius,
+      'UTC',
+    ).join(' ')
+  it('says from when to when, and where the model puts it', () => {
+    const said = unread({ model: { lowCelsius: -1.2, highCelsius: 3 } })
+    expect(said).toContain('is not known: the air was not read from 21:00 to 08:00')
+    expect(said).toContain('between −1.2 °C, if the stores gave nothing more, and 3.0 °C')
+    expect(said).toContain('keeps its lowest')
+  })
+  it('says that a model without weather says nothing, and what a dish tells', () => {
+    const said = unread({ lowestCelsius: null, notBelowCelsius: -1.5 })
+    expect(said).toContain('nobody read the air')
+    expect(said).toContain('the model says nothing')
+    expect(said).toContain('not under −1.5 °C')
+  })
 })
 
 describe('one night', () => {

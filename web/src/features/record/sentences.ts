@@ -22,25 +22,59 @@ const several = (n: number, one: string, many: string) => `${n} ${n === 1 ? one 
 export function wallSentence(v: Nights): string {
   if (!v.nights.length) return 'No night of this time was read in this house.'
   const n = v.nights.length
-  if (!v.close && !v.lost)
-    return `All ${several(n, 'night that was read', 'nights that were read')} held.`
+  if (!v.close && !v.lost && !v.unknown)
+    return n === 1 ? 'The one night that was read held.' : `All ${n} nights that were read held.`
   const parts = [
     `${v.held} held`,
     v.close ? `${v.close} ${v.close === 1 ? 'was' : 'were'} close` : '',
     v.lost ? `${v.lost} ${v.lost === 1 ? 'was' : 'were'} lost` : '',
+    v.unknown
+      ? `${v.unknown} ${v.unknown === 1 ? 'is' : 'are'} not known: too little was looked at`
+      : '',
   ].filter(Boolean)
   return `Of ${several(n, 'night', 'nights')} ${parts.join(', ')}.`
 }
 
 const words = { HELD: 'held', CLOSE: 'was close', LOST: 'was lost' } as const
 
-/** One night in sentences: how it went, what was seen, who paid. */
-export function nightSentences(n: Night, limit: number, u: Temperature, zone: string): string[] {
+function knownSentence(n: Night, limit: number, u: Temperature, zone: string): string {
+  const went = `The night of ${evening(n.evening)} ${words[n.verdict as keyof typeof words]}`
+  if (n.lowestCelsius == null) return `${went}, by what was seen.`
   const margin = n.lowestCelsius - limit
   const where = margin >= 0 ? `${kelvins(margin, u)} over` : `${kelvins(-margin, u)} under`
-  const said = [
-    `The night of ${evening(n.evening)} ${words[n.verdict as keyof typeof words]}: ${degrees(n.lowestCelsius, u)} at ${clock(Date.parse(n.lowestAt) / 1000, zone)}, ${where} what the plants stand.`,
-  ]
+  const at =
+    n.lowestAt == null
+      ? ' by the thermometer that keeps its lowest'
+      : ` at ${clock(Date.parse(n.lowestAt) / 1000, zone)}`
+  return `${went}: ${degrees(n.lowestCelsius, u)}${at}, ${where} what the plants stand.`
+}
+
+/** What is known of a night that nobody looked through, and what the model says. */
+function unknownSentences(n: Night, u: Temperature, zone: string): string[] {
+  const hour = (iso: string) => clock(Date.parse(iso) / 1000, zone)
+  const gap =
+    n.lowestCelsius == null || n.unreadFrom == null || n.unreadTo == null
+      ? 'nobody read the air'
+      : `the air was not read from ${hour(n.unreadFrom)} to ${hour(n.unreadTo)}; what was read came down to ${degrees(n.lowestCelsius, u)}`
+  const said = [`The night of ${evening(n.evening)} is not known: ${gap}.`]
+  if (n.model)
+    said.push(
+      `By the house as described its low lies between ${degrees(n.model.lowCelsius, u)}, if the stores gave nothing more, and ${degrees(n.model.highCelsius, u)}, if they went on as they were.`,
+    )
+  else
+    said.push(
+      'Nobody read outdoors either, or nothing was read near dusk: the model says nothing of it.',
+    )
+  if (n.notBelowCelsius != null)
+    said.push(`By what was seen it was not under ${degrees(n.notBelowCelsius, u)}.`)
+  said.push('A thermometer that keeps its lowest, read in the morning, would tell.')
+  return said
+}
+
+/** One night in sentences: how it went, what was seen, who paid. */
+export function nightSentences(n: Night, limit: number, u: Temperature, zone: string): string[] {
+  const said =
+    n.verdict === 'UNKNOWN' ? unknownSentences(n, u, zone) : [knownSentence(n, limit, u, zone)]
   if (n.liftKelvin != null && n.outdoorLowest != null)
     said.push(
       `Outdoors fell to ${degrees(n.outdoorLowest, u)}; the house kept ${kelvins(n.liftKelvin, u)} above it.`,

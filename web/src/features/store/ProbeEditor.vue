@@ -8,6 +8,7 @@ const emit = defineEmits<{ remove: [] }>()
 const kinds = [
   { value: 'STORE', text: 'in the mass' },
   { value: 'AIR', text: 'in the air beside it' },
+  { value: 'LOWEST', text: 'in the house’s air, and keeps its lowest' },
   { value: 'OUTDOOR', text: 'outdoors' },
   { value: 'SURFACE', text: 'on its surface, a spot read from outside' },
   { value: 'INLET', text: 'in the loop, going in' },
@@ -36,6 +37,10 @@ const kinds = [
     <p v-if="probe.kind === 'SURFACE'" class="soft mt-2">
       A surface tells nothing of the inside, so it counts for no balance. By infrared, bare shiny
       steel reads far too cold: stick matt tape on the spot and read that.
+    </p>
+    <p v-if="probe.kind === 'LOWEST'" class="soft mt-2">
+      Read it in the morning and set it anew: what it shows is the low of the night. Left for
+      several nights, it tells only that none of them was colder.
     </p>
     <p v-if="probe.kind === 'INLET' || probe.kind === 'OUTLET'" class="soft mt-2">
       Going in and coming out together tell power and direction, with the flow given under Pipe.

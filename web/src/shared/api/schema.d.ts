@@ -1640,7 +1640,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             /** @enum {string} */
-            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "SEEN" | "NOTE";
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "SEEN" | "NOTE";
             note: string;
             way: ("ON" | "OFF" | "OPEN" | "SHUT") | null;
         };
@@ -1707,7 +1707,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "SEEN" | "NOTE";
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "SEEN" | "NOTE";
             /** Format: double */
             moisture: number | null;
             note: string;
@@ -2425,6 +2425,12 @@ export interface components {
             /** @enum {string} */
             role: "KEEPER" | "HELPER" | "GUEST";
         };
+        Model: {
+            /** Format: double */
+            highCelsius: number;
+            /** Format: double */
+            lowCelsius: number;
+        };
         NewMember: {
             login: string;
             name: string;
@@ -2450,13 +2456,20 @@ export interface components {
             /** Format: double */
             liftKelvin: number | null;
             /** Format: date-time */
-            lowestAt: string;
+            lowestAt: string | null;
             /** Format: double */
-            lowestCelsius: number;
+            lowestCelsius: number | null;
+            model: components["schemas"]["Model"] | null;
+            /** Format: double */
+            notBelowCelsius: number | null;
             /** Format: double */
             outdoorLowest: number | null;
             paid: components["schemas"]["Paid"][];
             seen: string[];
+            /** Format: date-time */
+            unreadFrom: string | null;
+            /** Format: date-time */
+            unreadTo: string | null;
             verdict: string;
         };
         NightCautionView: {
@@ -2691,6 +2704,8 @@ export interface components {
             nights: components["schemas"]["Night"][];
             /** Format: int32 */
             pending: number;
+            /** Format: int32 */
+            unknown: number;
         };
         PeakView: {
             /** Format: int64 */
@@ -2774,7 +2789,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "STORE" | "AIR" | "OUTDOOR" | "SURFACE" | "INLET" | "OUTLET";
+            kind: "STORE" | "AIR" | "OUTDOOR" | "SURFACE" | "INLET" | "OUTLET" | "LOWEST";
             name: string;
             /** Format: double */
             radiusFraction: number;

@@ -20,6 +20,8 @@ public enum EventKind {
   WATER(0),
   REPAIR(0),
   ICE(0),
+  /** A dish of water stood open all night and did not freeze. */
+  NO_ICE(0),
   SEEN(0),
   NOTE(0);
 
@@ -66,7 +68,7 @@ public enum EventKind {
       case ELEMENT, DAMPER -> Labour.SWITCH;
       case HEAP -> Labour.FEED_HEAP;
       case WATER -> Labour.WATER;
-      case REPAIR, ICE, SEEN, NOTE -> 0;
+      case REPAIR, ICE, NO_ICE, SEEN, NOTE -> 0;
     };
   }
 }

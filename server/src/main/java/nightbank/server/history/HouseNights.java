@@ -141,7 +141,7 @@ public class HouseNights {
           .ifPresent(f -> fires.computeIfAbsent(e.storeId(), k -> new ArrayList<>()).add(f));
     }
     var told = new TreeMap<Long, HourlyWeather>();
-    weathers.recorded(holding, first, last).forEach(h -> told.put(at(h), h));
+    weathers.recorded(holding, first, last).forEach(h -> told.put(NightWeather.at(h), h));
     return new Log(inside, outside, told, fires);
   }
 
@@ -170,7 +170,7 @@ public class HouseNights {
       leftOut.add(new NightLeftOut(evening, NightLeftOut.Reason.AIR_UNREAD, ""));
       return Optional.empty();
     }
-    Optional<Weather> weather = weather(log, start, dawn, moments);
+    Optional<Weather> weather = NightWeather.of(log.outside(), log.told(), start, dawn);
     if (weather.isEmpty()) {
       leftOut.add(new NightLeftOut(evening, NightLeftOut.Reason.OUTDOORS_UNREAD, ""));
       return Optional.empty();
@@ -216,45 +216,6 @@ public class HouseNights {
       }
     }
     return new LoggedNight.Gain(s.id().toString(), watts);
-  }
-
-  /** Outdoors as logged there, else as a weather file told; wind and cloud as the file told. */
-  private static Optional<Weather> weather(Log log, long start, long dawn, int moments) {
-    var told = log.told();
-    var logged = log.outside().subMap(start - 3600, true, dawn + 3600, true);
-    var hours = told.subMap(start - 3600, true, dawn + 3600, true);
-    boolean enough = logged.size() > 0.3 * moments;
-    if (!enough && hours.size() < (dawn - start) / 3600) {
-      return Optional.empty();
-    }
-    long[] at =
-        (enough ? logged.keySet() : hours.keySet()).stream().mapToLong(Long::longValue).toArray();
-    int n = at.length;
-    double[] seconds = new double[n];
-    double[] out = new double[n];
-    double[] wind = new double[n];
-    double[] cloud = new double[n];
-    double[] dew = new double[n];
-    for (int i = 0; i < n; i++) {
-      HourlyWeather hour =
-          Optional.ofNullable(told.floorEntry(at[i]))
-              .map(Map.Entry::getValue)
-              .filter(h -> at(h) > start - 2 * 3600)
-              .orElse(null);
-      seconds[i] = at[i] - start;
-      out[i] =
-          enough
-              ? Objects.requireNonNull(logged.get(at[i]))
-              : Objects.requireNonNull(hours.get(at[i])).celsius();
-      wind[i] = hour == null || hour.wind() == null ? Weather.USUAL_WIND : hour.wind();
-      cloud[i] = hour == null || hour.cloud() == null ? Weather.USUAL_CLOUD : hour.cloud();
-      dew[i] = hour == null || hour.dewPoint() == null ? Double.NaN : hour.dewPoint();
-    }
-    return Optional.of(new Weather(seconds, out, wind, cloud, dew));
-  }
-
-  private static long at(HourlyWeather h) {
-    return h.at().getEpochSecond();
   }
 
   private static HouseLearnedView view(

@@ -20,13 +20,19 @@ public record PastNightView(
     int held,
     int close,
     int lost,
+    int unknown,
     int pending) {
 
   /**
    * One night, by the evening it began.
    *
-   * @param verdict HELD, CLOSE or LOST
-   * @param lowestAt moment of the house's low
+   * @param verdict HELD, CLOSE, LOST, or UNKNOWN where too little was looked at
+   * @param lowestCelsius that any thermometer showed, absent when none was read
+   * @param lowestAt when, absent where only a thermometer tells that keeps its lowest
+   * @param notBelowCelsius what it cannot have been under by what else was seen
+   * @param unreadFrom the longest stretch from dusk to dawn that nobody read, where it leaves the
+   *     night unknown
+   * @param model where the house's model puts the low of that stretch
    * @param outdoorLowest absent when nobody read outdoors
    * @param seen what somebody saw, as noted
    * @param done doors, vents and screens that somebody noted
@@ -36,14 +42,21 @@ public record PastNightView(
   public record Night(
       LocalDate evening,
       String verdict,
-      double lowestCelsius,
-      Instant lowestAt,
-      Double outdoorLowest,
-      Double liftKelvin,
+      @Nullable Double lowestCelsius,
+      @Nullable Instant lowestAt,
+      @Nullable Double notBelowCelsius,
+      @Nullable Instant unreadFrom,
+      @Nullable Instant unreadTo,
+      @Nullable Model model,
+      @Nullable Double outdoorLowest,
+      @Nullable Double liftKelvin,
       double coldDegreeHours,
       List<String> seen,
       List<Done> done,
       List<Paid> paid) {}
+
+  /** Where a low lies: from stores that gave nothing more to stores that went on giving. */
+  public record Model(double lowCelsius, double highCelsius) {}
 
   /** Something done to the house. */
   public record Done(Instant at, EventKind kind, EventKind.@Nullable Way way, String note) {}

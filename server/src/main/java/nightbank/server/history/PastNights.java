@@ -11,15 +11,19 @@ import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import nightbank.core.evidence.EventKind;
-import nightbank.core.forecast.Verdict;
 import nightbank.core.judgement.PastNight;
+import nightbank.core.judgement.PastNightBuilder;
+import nightbank.core.judgement.UnreadHours;
+import nightbank.core.weather.SunTimes;
 import nightbank.server.history.internal.NightLowRepository;
 import nightbank.server.history.internal.NightLowRepository.Low;
+import nightbank.server.history.internal.NightLowRepository.Stretch;
+import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
@@ -36,12 +40,17 @@ import org.springframework.stereotype.Service;
 public class PastNights {
   private static final int MORNING = 8; // o'clock: last night has ended by then
   private static final Duration LONGEST = Duration.ofDays(400);
-  private static final Set<EventKind> SEEN = EnumSet.of(EventKind.SEEN, EventKind.ICE);
+  private static final Set<EventKind> SEEN =
+      EnumSet.of(EventKind.SEEN, EventKind.ICE, EventKind.NO_ICE);
+
+  /** What tells of a night even where no thermometer does. */
+  private static final Set<EventKind> TELLS = EnumSet.of(EventKind.ICE, EventKind.NO_ICE);
 
   private static final Set<EventKind> DONE =
       EnumSet.of(EventKind.DOOR, EventKind.VENT, EventKind.SCREEN);
 
   private final NightLowRepository lows;
+  private final UnreadNights model;
   private final LedgerDays days;
   private final Houses houses;
   private final Stores stores;
@@ -52,6 +61,7 @@ public class PastNights {
 
   PastNights(
       NightLowRepository lows,
+      UnreadNights model,
       LedgerDays days,
       Houses houses,
       Stores stores,
@@ -60,6 +70,7 @@ public class PastNights {
       Holdings holdings,
       Clock clock) {
     this.lows = lows;
+    this.model = model;
     this.days = days;
     this.houses = houses;
     this.stores = stores;
@@ -70,54 +81,111 @@ public class PastNights {
   }
 
   public PastNightView of(UUID holding, UUID house, LocalDate from, LocalDate to) {
-    ZoneId zone = ZoneId.of(holdings.get(holding).zone());
-    Instant last = LedgerDay.noon(latest(from, to, clock, zone).plusDays(1), zone);
+    HoldingView place = holdings.get(holding);
+    ZoneId zone = ZoneId.of(place.zone());
     double limit = houses.get(holding, house).design().plantLimitCelsius();
-    Instant first = LedgerDay.noon(from, zone);
-    var air = readings.airProbes(holding, house).keySet();
-    var outdoors = readings.outdoorProbes(holding);
-    var low =
-        lows.of(
-            holding,
-            Stream.concat(air.stream(), outdoors.stream()).toList(),
-            first,
-            last,
-            zone,
-            limit);
-    Map<LocalDate, Low> inside = coldest(low, air);
-    Map<LocalDate, Low> outside = coldest(low, outdoors);
+    List<Stretch> dark =
+        from.datesUntil(latest(from, to, clock, zone).plusDays(1))
+            .map(e -> dark(e, place, zone))
+            .toList();
     List<StoreView> own =
         stores.all(holding).stream()
             .filter(s -> house.equals(s.houseId()) && !s.planned())
             .toList();
-    Map<LocalDate, List<EventView>> noted = noted(holding, own, first, last, zone);
+    List<Told> told = told(holding, house, own, dark, zone, limit);
     Map<LocalDate, List<PastNightView.Paid>> paid = new HashMap<>();
-    int pending = paid(holding, own, from, to, zone, inside.keySet(), paid);
-    List<PastNightView.Night> nights = new ArrayList<>();
-    int[] count = new int[Verdict.values().length];
-    inside.entrySet().stream()
-        .sorted(Map.Entry.comparingByKey())
-        .forEach(
-            e -> {
-              PastNightView.Night n =
-                  night(
-                      e.getKey(),
-                      e.getValue(),
-                      outside.get(e.getKey()),
-                      noted.getOrDefault(e.getKey(), List.of()),
-                      paid.getOrDefault(e.getKey(), List.of()),
-                      limit);
-              count[Verdict.valueOf(n.verdict()).ordinal()]++;
-              nights.add(n);
-            });
+    int pending =
+        paid(
+            holding,
+            own,
+            from,
+            to,
+            zone,
+            told.stream().map(Told::evening).collect(Collectors.toSet()),
+            paid);
+    int[] count = new int[PastNight.Outcome.values().length];
+    told.forEach(t -> count[t.night().outcome().ordinal()]++);
     return new PastNightView(
         house,
         limit,
-        nights,
-        count[Verdict.HELD.ordinal()],
-        count[Verdict.CLOSE.ordinal()],
-        count[Verdict.LOST.ordinal()],
+        told.stream().map(t -> view(t, paid.getOrDefault(t.evening(), List.of()))).toList(),
+        count[PastNight.Outcome.HELD.ordinal()],
+        count[PastNight.Outcome.CLOSE.ordinal()],
+        count[PastNight.Outcome.LOST.ordinal()],
+        count[PastNight.Outcome.UNKNOWN.ordinal()],
         pending);
+  }
+
+  /** A night, and what it is told by. */
+  private record Told(PastNight night, @Nullable Low in, Stretch unread, List<EventView> noted) {
+    LocalDate evening() {
+      return unread.evening();
+    }
+
+    Told by(UnreadHours.@Nullable Range range) {
+      return new Told(
+          PastNightBuilder.builder(night).model(Optional.ofNullable(range)).build(),
+          in,
+          unread,
+          noted);
+    }
+  }
+
+  /** Nights that anything tells of; those that nobody looked through by the model as well. */
+  private List<Told> told(
+      UUID holding,
+      UUID house,
+      List<StoreView> own,
+      List<Stretch> dark,
+      ZoneId zone,
+      double limit) {
+    if (dark.isEmpty()) {
+      return List.of();
+    }
+    Instant first = LedgerDay.noon(dark.get(0).evening(), zone);
+    Instant last = LedgerDay.noon(dark.get(dark.size() - 1).evening().plusDays(1), zone);
+    var air = readings.airProbes(holding, house).keySet();
+    var outdoors = readings.outdoorProbes(holding);
+    var read = lows.read(holding, air, outdoors, dark, first, last, zone, limit);
+    Map<LocalDate, Low> inside = coldest(read.lows(), air);
+    Map<LocalDate, Low> outside = coldest(read.lows(), outdoors);
+    Map<LocalDate, List<EventView>> noted = noted(holding, own, first, last, zone);
+    KeptLows kept =
+        KeptLows.of(
+            lows.kept(
+                holding,
+                readings.lowestProbes(holding, house),
+                first.minus(KeptLows.LONGEST),
+                last.plus(KeptLows.LATE)),
+            zone);
+    List<Told> nights = new ArrayList<>();
+    for (Stretch night : dark) {
+      LocalDate e = night.evening();
+      List<EventView> all = noted.getOrDefault(e, List.of());
+      Stretch unread = read.unread().getOrDefault(e, night);
+      boolean told = all.stream().anyMatch(n -> TELLS.contains(n.kind()));
+      if (told || inside.containsKey(e) || kept.tells(e)) {
+        double share = unread.seconds() / night.seconds();
+        PastNight n = night(limit, inside.get(e), outside.get(e), kept, e, all, share);
+        nights.add(new Told(n, inside.get(e), unread, all));
+      }
+    }
+    Map<LocalDate, UnreadHours.Range> modelled =
+        model.lows(
+            holding,
+            house,
+            air,
+            nights.stream().filter(t -> !t.night().lookedThrough()).map(Told::unread).toList());
+    return nights.stream().map(t -> t.by(modelled.get(t.evening()))).toList();
+  }
+
+  /** From sunset to sunrise; six in the evening to six where the sun does neither. */
+  private static Stretch dark(LocalDate evening, HoldingView place, ZoneId zone) {
+    SunTimes sun = SunTimes.of(LedgerDay.noon(evening, zone), place.latitude(), place.longitude());
+    return new Stretch(
+        evening,
+        sun.sunset().orElse(evening.atTime(18, 0).atZone(zone).toInstant()),
+        sun.sunrise().orElse(evening.plusDays(1).atTime(6, 0).atZone(zone).toInstant()));
   }
 
   /** The coldest of several thermometers speaks for the night. */
@@ -145,29 +213,52 @@ public class PastNights {
     return to.isAfter(ended) ? ended : to;
   }
 
-  private static PastNightView.Night night(
-      LocalDate evening,
-      Low in,
+  private static PastNight night(
+      double limit,
+      @Nullable Low in,
       @Nullable Low out,
+      KeptLows kept,
+      LocalDate evening,
       List<EventView> noted,
-      List<PastNightView.Paid> paid,
-      double limit) {
-    List<String> seen =
-        noted.stream().filter(e -> SEEN.contains(e.kind())).map(PastNights::words).toList();
-    boolean ice = noted.stream().anyMatch(e -> e.kind() == EventKind.ICE);
-    double outdoor = out == null ? Double.NaN : out.celsius();
-    PastNight night = new PastNight(in.celsius(), limit, outdoor, in.coldDegreeHours(), ice);
+      double unread) {
+    boolean thawed = noted.stream().anyMatch(e -> e.kind() == EventKind.NO_ICE);
+    return PastNightBuilder.builder()
+        .limitCelsius(limit)
+        .lowestCelsius(in == null ? Double.NaN : in.celsius())
+        .minimumCelsius(kept.alone(evening))
+        .notBelowCelsius(kept.notBelow(evening, thawed ? PastNight.NO_ICE : Double.NaN))
+        .unreadShare(unread)
+        .model(Optional.empty())
+        .outdoorLowest(out == null ? Double.NaN : out.celsius())
+        .coldDegreeHours(in == null ? 0 : in.coldDegreeHours())
+        .iceSeen(noted.stream().anyMatch(e -> e.kind() == EventKind.ICE))
+        .build();
+  }
+
+  private static PastNightView.Night view(Told t, List<PastNightView.Paid> paid) {
+    PastNight n = t.night();
+    Low in = t.in();
+    boolean gap = !n.lookedThrough();
     return PastNightViewNightBuilder.builder()
-        .evening(evening)
-        .verdict(night.verdict().name())
-        .lowestCelsius(in.celsius())
-        .lowestAt(in.at())
-        .outdoorLowest(out == null ? null : outdoor)
-        .liftKelvin(out == null ? null : night.liftKelvin())
-        .coldDegreeHours(in.coldDegreeHours())
-        .seen(seen)
+        .evening(t.evening())
+        .verdict(n.outcome().name())
+        .lowestCelsius(told(n.lowestShown()))
+        .lowestAt(in != null && in.celsius() <= n.lowestShown() ? in.at() : null)
+        .notBelowCelsius(told(n.notBelowCelsius()))
+        .unreadFrom(gap ? t.unread().from() : null)
+        .unreadTo(gap ? t.unread().to() : null)
+        .model(
+            n.model()
+                .filter(m -> gap)
+                .map(m -> new PastNightView.Model(m.low(), m.high()))
+                .orElse(null))
+        .outdoorLowest(told(n.outdoorLowest()))
+        .liftKelvin(told(n.liftKelvin()))
+        .coldDegreeHours(n.coldDegreeHours())
+        .seen(
+            t.noted().stream().filter(e -> SEEN.contains(e.kind())).map(PastNights::words).toList())
         .done(
-            noted.stream()
+            t.noted().stream()
                 .filter(e -> DONE.contains(e.kind()))
                 .map(e -> new PastNightView.Done(e.at(), e.kind(), e.way(), e.note()))
                 .toList())
@@ -175,8 +266,16 @@ public class PastNights {
         .build();
   }
 
+  private static @Nullable Double told(double celsius) {
+    return Double.isNaN(celsius) ? null : (Double) celsius;
+  }
+
   private static String words(EventView e) {
-    return e.note().isBlank() && e.kind() == EventKind.ICE ? "Ice" : e.note();
+    return switch (e.kind()) {
+      case ICE -> e.note().isBlank() ? "Ice" : e.note();
+      case NO_ICE -> e.note().isBlank() ? "No ice on the dish" : e.note();
+      default -> e.note();
+    };
   }
 
   private Map<LocalDate, List<EventView>> noted(

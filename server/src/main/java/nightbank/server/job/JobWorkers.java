@@ -34,7 +34,8 @@ import org.springframework.stereotype.Component;
  * Takes work from the table and does it: what somebody looks on at two at a time, what is done
  * ahead one piece at a time, none begun while somebody waits for an answer, and on pools of its
  * own: of half the processors for sheets, which take seconds and are soon opened, of all of them
- * for days, which take half a second each.
+ * for days, which take half a second each. While somebody goes from page to page only days are
+ * judged ahead: a sheet asked for meanwhile is judged at once with all processors.
  */
 @Component
 public class JobWorkers implements SmartLifecycle {
@@ -46,6 +47,8 @@ public class JobWorkers implements SmartLifecycle {
   private static final int MOST_TRIES = 3; // what has taken its node down with it is given up
   private static final int LOOK_SECONDS = 3; // where no word comes
   private static final Duration KEPT = Duration.ofHours(12);
+  private static final long ASKS_ON = 1000; // ms after an answer: the next sheet is soon opened
+  private static final Set<JobKind> SHORT = Set.of(JobKind.DAY);
   private static final int PROCESSORS = Runtime.getRuntime().availableProcessors();
 
   private final JobRepository repository;
@@ -92,15 +95,18 @@ public class JobWorkers implements SmartLifecycle {
     Set<JobKind> kinds = kinds(lane);
     while (running) {
       try {
+        boolean asking = false;
         if (lane == JobKind.Lane.AHEAD) {
           priority.giveWay();
+          asking = priority.answeredWithin(ASKS_ON);
         }
-        Optional<JobRepository.Claimed> next = repository.claim(node, kinds, SILENCE);
+        Optional<JobRepository.Claimed> next =
+            repository.claim(node, asking ? SHORT : kinds, SILENCE);
         if (next.isPresent()) {
           handle(next.get());
         } else {
           Semaphore word = word(lane);
-          word.tryAcquire(LOOK_SECONDS, TimeUnit.SECONDS);
+          word.tryAcquire(asking ? 1 : LOOK_SECONDS, TimeUnit.SECONDS);
           word.drainPermits();
         }
       } catch (InterruptedException e) {

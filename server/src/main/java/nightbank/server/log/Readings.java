@@ -16,6 +16,7 @@ import nightbank.server.change.Changes;
 import nightbank.server.change.Reversible;
 import nightbank.server.log.internal.ReadingRepository;
 import nightbank.server.shared.Problem;
+import nightbank.server.store.ProbeView;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -230,7 +231,12 @@ public class Readings implements Reversible {
 
   /** Probes of air in a house, or outdoors, by their id with the store they hang beside. */
   public Map<UUID, UUID> airProbes(UUID holding, UUID house) {
-    return repository.airProbes(holding, house);
+    return repository.houseProbes(holding, house, ProbeView.Kind.AIR);
+  }
+
+  /** Thermometers of a house that keep their lowest. */
+  public Set<UUID> lowestProbes(UUID holding, UUID house) {
+    return repository.houseProbes(holding, house, ProbeView.Kind.LOWEST).keySet();
   }
 
   public List<UUID> outdoorProbes(UUID holding) {

@@ -9,6 +9,7 @@ public class ForegroundPriority {
   private static final long LONGEST = 15_000; // ms, so that the work behind the scenes goes on
 
   private int waiting;
+  private long answeredAt; // ns
 
   /** An answer that somebody waits for. */
   public <T> T first(Supplier<T> answer) {
@@ -22,7 +23,13 @@ public class ForegroundPriority {
 
   private synchronized void count(int by) {
     waiting += by;
+    answeredAt = System.nanoTime();
     notifyAll();
+  }
+
+  /** Whether somebody had an answer within so many milliseconds, and so may ask for the next. */
+  public synchronized boolean answeredWithin(long milliseconds) {
+    return System.nanoTime() - answeredAt < milliseconds * 1_000_000;
   }
 
   /** Returns once nobody waits for an answer, or after {@link #LONGEST}. */

@@ -15,6 +15,8 @@ public record ProbeView(
     /** In a stream on its way into the store. */
     INLET,
     /** In the same stream where it comes out. */
-    OUTLET
+    OUTLET,
+    /** In the house's air; it keeps the lowest since it was last read. */
+    LOWEST
   }
 }

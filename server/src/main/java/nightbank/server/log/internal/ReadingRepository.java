@@ -272,14 +272,15 @@ public class ReadingRepository {
     return db.select(max(READING.AT)).from(READING).fetchOptional(r -> r.value1());
   }
 
-  public Map<UUID, UUID> airProbes(UUID holding, UUID house) {
+  /** A house's probes of a kind, with the store that each was hung up with. */
+  public Map<UUID, UUID> houseProbes(UUID holding, UUID house, ProbeView.Kind kind) {
     Map<UUID, UUID> found = new HashMap<>();
     db.select(PROBE.ID, PROBE.HEAT_STORE_ID)
         .from(PROBE)
         .where(PROBE.HOLDING_ID.eq(holding))
         .and(PROBE.REMOVED_AT.isNull())
         .and(PROBE.GREENHOUSE_ID.eq(house))
-        .and(PROBE.KIND.eq(ProbeView.Kind.AIR.name()))
+        .and(PROBE.KIND.eq(kind.name()))
         .forEach(r -> found.put(r.value1(), r.value2()));
     return found;
   }
