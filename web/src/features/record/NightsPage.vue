@@ -90,10 +90,12 @@ const opened = computed(
     <p class="soft key">
       Each mark stands on the outdoor low and ends at the house’s low: a full roof held, an open one
       was close, a broken one was lost.
-      <template v-if="data.unknown"
-        >A dotted post with a question mark is a night that nobody looked through.</template
-      >
-      <template v-if="lifts.size">The broad part of a mark is what the stores lifted.</template>
+      {{
+        data.unknown
+          ? 'A dotted post with a question mark is a night that nobody looked through.'
+          : ''
+      }}
+      {{ lifts.size ? 'The broad part of a mark is what the stores lifted.' : '' }}
     </p>
     <section v-if="opened" aria-live="polite" class="one">
       <p

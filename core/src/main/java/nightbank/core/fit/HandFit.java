@@ -8,6 +8,8 @@ import java.util.stream.IntStream;
 import nightbank.core.fit.HandPrior.Unknown;
 import nightbank.core.fit.HandRecord.At;
 import nightbank.core.fit.HandRecord.Reading;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.model.StoreState;
 import org.hipparchus.exception.MathIllegalStateException;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
@@ -73,6 +75,8 @@ public final class HandFit {
    * @param brought J by the source, absent without one
    * @param means at the record's readings, °C
    * @param setting it as it cooled
+   * @param learned the store as the readings leave it likeliest
+   * @param last how it stood at the last reading
    * @param strain what would have to be far from what is described, absent where nothing is
    * @param misfit Σ ((read − model)/σ)² + Σ z², with 2 ln σ of each reading: the lower, the
    *     likelier
@@ -86,6 +90,8 @@ public final class HandFit {
       Optional<Estimate> brought,
       List<Estimate> means,
       Setting setting,
+      HeatStore learned,
+      StoreState last,
       Optional<Strain> strain,
       double misfit) {}
 
@@ -197,6 +203,8 @@ public final class HandFit {
             .mapToObj(q -> new Estimate(asked[q], asked[q] - WIDE * sd[q], asked[q] + WIDE * sd[q]))
             .toList(),
         run.setting(),
+        run.store,
+        run.last(),
         strain(best, run),
         misfit(best, run));
   }

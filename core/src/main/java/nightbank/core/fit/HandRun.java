@@ -31,7 +31,7 @@ final class HandRun {
   private final HandRecord record;
   private final HandPrior prior;
   private final double[] z;
-  private final HeatStore store;
+  final HeatStore store;
 
   /** As each reading should read. */
   final double[] read;
@@ -49,6 +49,8 @@ final class HandRun {
 
   /** At the end of the charge, or at the first reading where nothing charged it. */
   private @Nullable StoreState full;
+
+  private @Nullable StoreState last;
 
   private double end;
   private double usableAtEnd;
@@ -80,6 +82,10 @@ final class HandRun {
 
   private StoreState full() {
     return Objects.requireNonNull(full);
+  }
+
+  StoreState last() {
+    return Objects.requireNonNull(last);
   }
 
   private double at(Unknown u) {
@@ -160,6 +166,7 @@ final class HandRun {
       }
     }
     usableAtLast = model.usableEnergy();
+    last = model.state();
   }
 
   private double[] stops(boolean heats, double from, double to) {

@@ -43,6 +43,16 @@ public class HandFitTest {
     return of;
   }
 
+  @Test
+  public void theStateItEndsInHasTheMeanThatItTells() {
+    for (Answer a : answers) {
+      double mean = a.means().get(a.means().size() - 1).value();
+      assertThat(a.last().meanCelsius()).isCloseTo(mean, within(1e-9));
+      double usable = a.last().usableEnergy(a.learned());
+      assertThat(usable).isCloseTo(a.atLast().value(), within(1e-4 * Math.abs(usable) + 1));
+    }
+  }
+
   @Test(dataProvider = "quantities")
   public void intervalsHoldWhatTheStoresDid(
       String of, Function<Answer, Estimate> told, int held, double error, double width) {

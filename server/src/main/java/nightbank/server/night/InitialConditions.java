@@ -4,22 +4,21 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
+import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.forecast.StartOfNight;
+import nightbank.core.judgement.HandJudge;
 import nightbank.core.store.HeatStore;
-import nightbank.core.store.Place;
 import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.system.PlantSystem;
-import nightbank.core.system.SystemPlan;
-import nightbank.core.system.SystemSimulation;
-import nightbank.core.usual.Usual;
-import nightbank.core.weather.Weather;
 import nightbank.server.log.Readings;
 import nightbank.server.part.PartDesign;
 import nightbank.server.part.PartView;
@@ -34,10 +33,9 @@ import org.springframework.stereotype.Component;
 /** How house and stores stand now, from what was last read, with what had to be assumed. */
 @Component
 class InitialConditions {
-  private static final Duration LOOK_BACK = Duration.ofHours(72);
-  private static final Duration HEAP_LOOK_BACK = Duration.ofDays(30);
-  private static final double HOUR = 3600;
-  private static final int FRESH_HOURS = 6;
+  private static final Duration LOOK_BACK = seconds(StartOfNight.LOOK_BACK);
+  private static final Duration HEAP_LOOK_BACK = seconds(StartOfNight.HEAP_LOOK_BACK);
+  private static final Duration FRESH = seconds(StartOfNight.FRESH);
 
   private final Stores stores;
   private final Readings readings;
@@ -47,6 +45,10 @@ class InitialConditions {
     this.stores = stores;
     this.readings = readings;
     this.judgements = judgements;
+  }
+
+  private static Duration seconds(double s) {
+    return Duration.ofSeconds((long) s);
   }
 
   private record Known(double celsius, Instant at) {}
@@ -64,61 +66,52 @@ class InitialConditions {
       return said;
     }
     Optional<Known> outdoor = last(holding, readings.outdoorProbes(holding), now);
-    if (outdoor.isPresent()) {
-      assumed.add(
-          new TonightView.Assumption(
-              "EVENING_READ", outdoor.get().celsius(), outdoor.get().at(), ""));
-      return outdoor.get().celsius();
-    }
-    double guess = low + Usual.EVENING_OVER_LOW.value();
-    assumed.add(new TonightView.Assumption("EVENING_GUESSED", guess, null, ""));
-    return guess;
+    return taken("EVENING", StartOfNight.evening(celsius(outdoor), low), outdoor, assumed);
   }
 
   double air(
       UUID holding, UUID house, Instant now, double evening, List<TonightView.Assumption> assumed) {
     Optional<Known> air = last(holding, airProbes(holding, house), now);
-    if (air.isPresent()) {
-      assumed.add(new TonightView.Assumption("AIR_READ", air.get().celsius(), air.get().at(), ""));
-      return air.get().celsius();
-    }
-    double guess = evening + Usual.HOUSE_OVER_EVENING.value();
-    assumed.add(new TonightView.Assumption("AIR_GUESSED", guess, null, ""));
-    return guess;
+    return taken("AIR", StartOfNight.air(celsius(air), evening), air, assumed);
   }
 
-  /** Walls and floor follow the air by a day: its mean over the last one, where it was read. */
   double mass(
       UUID holding, UUID house, Instant now, double air, List<TonightView.Assumption> assumed) {
-    for (UUID probe : airProbes(holding, house)) {
-      var day = readings.series(holding, probe, now.minus(Duration.ofDays(1)), now, 500);
-      if (day.size() >= 12) {
-        double mean = Arrays.stream(day.celsius()).average().orElseThrow();
-        assumed.add(new TonightView.Assumption("MASS_FROM_DAY", mean, null, ""));
-        return mean;
-      }
-    }
-    assumed.add(new TonightView.Assumption("MASS_GUESSED", air, null, ""));
-    return air;
+    double[] day = read(holding, airProbes(holding, house), now, Duration.ofDays(1));
+    return taken("MASS", StartOfNight.mass(day, air), Optional.empty(), assumed);
+  }
+
+  private static OptionalDouble celsius(Optional<Known> known) {
+    return known.stream().mapToDouble(Known::celsius).findFirst();
+  }
+
+  private static double taken(
+      String what,
+      StartOfNight.Taken taken,
+      Optional<Known> read,
+      List<TonightView.Assumption> assumed) {
+    assumed.add(
+        new TonightView.Assumption(
+            what + "_" + taken.basis(), taken.celsius(), read.map(Known::at).orElse(null), ""));
+    return taken.celsius();
   }
 
   /** Air in the house and outdoors over the last days, as far as it was read. */
-  Surrounding around(
+  StartOfNight.Surrounding around(
       UUID holding, UUID house, Instant now, double air, double evening, double ground) {
-    return new Surrounding(
-        lastDays(holding, airProbes(holding, house), now, air),
-        lastDays(holding, readings.outdoorProbes(holding), now, evening),
+    Duration days = Duration.ofDays(3);
+    return new StartOfNight.Surrounding(
+        StartOfNight.overDays(read(holding, airProbes(holding, house), now, days), air),
+        StartOfNight.overDays(read(holding, readings.outdoorProbes(holding), now, days), evening),
         ground);
   }
 
-  private double lastDays(UUID holding, List<UUID> probes, Instant now, double otherwise) {
-    for (UUID probe : probes) {
-      var days = readings.series(holding, probe, now.minus(Duration.ofDays(3)), now, 500);
-      if (days.size() >= 12) {
-        return Arrays.stream(days.celsius()).average().orElseThrow();
-      }
-    }
-    return otherwise;
+  /** What the probe showed that was read most, thinned. */
+  private double[] read(UUID holding, List<UUID> probes, Instant now, Duration back) {
+    return readings.series(holding, probes, now.minus(back), now, 500).values().stream()
+        .map(ReadingSeries::celsius)
+        .max(Comparator.comparingInt(c -> c.length))
+        .orElse(new double[0]);
   }
 
   private List<UUID> airProbes(UUID holding, UUID house) {
@@ -128,7 +121,7 @@ class InitialConditions {
   private Optional<Known> last(UUID holding, List<UUID> probes, Instant now) {
     return readings
         .newest(holding, Set.copyOf(probes))
-        .filter(at -> at.isAfter(now.minus(Duration.ofHours(FRESH_HOURS))) && !at.isAfter(now))
+        .filter(at -> at.isAfter(now.minus(FRESH)) && !at.isAfter(now))
         .flatMap(
             at ->
                 probes.stream()
@@ -143,7 +136,7 @@ class InitialConditions {
       UUID holding,
       UUID house,
       Instant now,
-      Surrounding around,
+      StartOfNight.Surrounding around,
       List<PartView> parts,
       List<TonightQuestion.StoreRead> said,
       List<TonightView.Assumption> assumed) {
@@ -167,11 +160,6 @@ class InitialConditions {
     return starts;
   }
 
-  /**
-   * What is known round stores that nobody read: air now and over the last days, ground, outdoors.
-   */
-  record Surrounding(double airCelsius, double outdoorCelsius, double groundCelsius) {}
-
   private StoreStart typed(UUID holding, StoreView view, Instant now, double celsius) {
     HeatStore core = stores.core(holding, view.id()).store();
     return new StoreStart(view, now, core, StoreState.uniform(StoreGrid.coarse(core), celsius));
@@ -181,7 +169,7 @@ class InitialConditions {
       UUID holding,
       StoreView view,
       Instant now,
-      Surrounding around,
+      StartOfNight.Surrounding around,
       List<PartView> parts,
       List<TonightView.Assumption> assumed) {
     var core = stores.core(holding, view.id());
@@ -197,7 +185,7 @@ class InitialConditions {
               view.name()));
       return new StoreStart(view, readAt, core.store(), start);
     }
-    if (readAt.isBefore(now.minus(Duration.ofHours(FRESH_HOURS)))) {
+    if (readAt.isBefore(now.minus(FRESH))) {
       assumed.add(new TonightView.Assumption("STORE_AGE", null, readAt, view.name()));
     }
     var judged = judgements.judge(holding, view.id(), readAt.minus(LOOK_BACK), readAt);
@@ -205,27 +193,27 @@ class InitialConditions {
       HeatStore learned = judged.get().run().learned();
       return new StoreStart(view, readAt, learned, judged.get().run().lastState());
     }
-    return new StoreStart(
-        view,
-        readAt,
-        core.store(),
-        StoreState.uniform(grid, Objects.requireNonNull(view.now().meanCelsius())));
+    return judgements
+        .few(holding, view.id(), readAt.minus(LOOK_BACK), readAt)
+        .map(HandJudge.Judged::answer)
+        .map(few -> new StoreStart(view, readAt, few.learned(), few.last()))
+        .orElseGet(
+            () -> {
+              double mean = Objects.requireNonNull(view.now().meanCelsius());
+              return new StoreStart(view, readAt, core.store(), StoreState.uniform(grid, mean));
+            });
   }
 
   /**
    * From its own balance where it makes heat, from the ground where it lies in it, else the air.
    */
   private static StoreState unread(
-      StoreView view, HeatStore store, Instant now, Surrounding around, List<PartView> parts) {
-    StoreGrid grid = StoreGrid.coarse(store);
-    Place place = store.place();
-    double air =
-        switch (place.where()) {
-          case HOUSE -> around.airCelsius();
-          case ROOM -> place.roomCelsius();
-          case OUTDOORS -> around.outdoorCelsius();
-        };
-    StoreState even = StoreState.uniform(grid, place.buried() ? around.groundCelsius() : air);
+      StoreView view,
+      HeatStore store,
+      Instant now,
+      StartOfNight.Surrounding around,
+      List<PartView> parts) {
+    StoreState even = StartOfNight.unread(store, around);
     List<PartView> rots =
         parts.stream()
             .filter(
@@ -246,7 +234,7 @@ class InitialConditions {
             .min(Instant::compareTo)
             .orElse(now.minus(HEAP_LOOK_BACK));
     Instant from = begin.isBefore(now.minus(HEAP_LOOK_BACK)) ? now.minus(HEAP_LOOK_BACK) : begin;
-    double seconds = Math.max(HOUR, Duration.between(from, now).toSeconds());
+    double seconds = Duration.between(from, now).toSeconds();
     PlantSystem alone =
         Plants.system(
             null,
@@ -254,16 +242,6 @@ class InitialConditions {
             rots,
             new Span(from, seconds, ZoneOffset.UTC),
             Plants.Sunshine.NONE);
-    Weather still =
-        new Weather(
-            new double[] {0},
-            new double[] {air},
-            new double[] {Usual.CALM.value()},
-            new double[] {0.5});
-    return SystemSimulation.run(
-            SystemPlan.of(alone, still, air, air, around.groundCelsius(), seconds, HOUR))
-        .stores()
-        .get(0)
-        .end();
+    return StartOfNight.fed(alone, around, seconds);
   }
 }

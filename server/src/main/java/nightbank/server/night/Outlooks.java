@@ -12,6 +12,7 @@ import java.util.Objects;
 import java.util.UUID;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.forecast.Possible;
+import nightbank.core.forecast.StartOfNight;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.SolarGain;
 import nightbank.core.system.Action;
@@ -279,7 +280,7 @@ class Outlooks {
         a.air() != null ? a.air() : starts.air(a.holding(), a.house(), now, evening, assumed);
     List<PartView> here = parts.of(a.holding(), a.house());
     double ground = houses.ground(a.holding(), houses.get(a.holding(), a.house()).design(), now);
-    InitialConditions.Surrounding around =
+    StartOfNight.Surrounding around =
         starts.around(a.holding(), a.house(), now, air, evening, ground);
     return new Start(
         evening,

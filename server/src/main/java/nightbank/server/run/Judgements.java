@@ -44,6 +44,7 @@ public class Judgements {
   private final JudgementRepository repository;
   private final Json json;
   private final Computed<Optional<JudgedRun>> judged = new Computed<>(60);
+  private final Computed<Optional<HandJudge.Judged>> byHand = new Computed<>(60);
   private final Semaphore busy =
       new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors()));
 
@@ -99,7 +100,8 @@ public class Judgements {
   /** The same of any stretch of a store's time; empty where more was read, or nothing. */
   public Optional<HandJudge.Judged> few(UUID holding, UUID store, Instant from, Instant to) {
     Concern c = assembler.concern(holding, store, new Span(from, to, true));
-    return HandJudge.of(assembler.inputs(c, MOST_READINGS));
+    JudgementInputs inputs = assembler.inputs(c, MOST_READINGS);
+    return byHand.of(inputs.fingerprint(), () -> HandJudge.of(inputs));
   }
 
   private static Set<String> shown(RunView run) {

@@ -3,6 +3,7 @@ package nightbank.server.night;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.Instant;
 import java.util.UUID;
 import nightbank.server.Grounds;
 import nightbank.server.Visitor.Answer;
@@ -81,6 +82,36 @@ public class TonightTest {
         grounds.keeper.post(grounds.path("/houses/" + own + "/tonight"), low(-5)).body();
     assertThat(night.path("assumptions").toString()).contains("STORE_UNREAD").contains("Unread");
     assertThat(night.path("stores").size()).isEqualTo(1);
+  }
+
+  @Test
+  public void aStoreReadByHandBeginsAsItsReadingsLeaveIt() {
+    UUID own = grounds.newHouse();
+    UUID id = UUID.randomUUID();
+    grounds.keeper.post(
+        grounds.path("/stores"),
+        Grounds.drum(id, "By hand").replace("\"houseId\":null", "\"houseId\":\"" + own + "\""));
+    Instant now = Instant.now();
+    double[][] read = {{26, 15}, {20, 85}, {2, 55}};
+    for (double[] r : read) {
+      Answer a =
+          grounds.keeper.post(
+              grounds.path("/readings"),
+              "{\"fahrenheit\":false,\"readings\":[{\"probeId\":\"%s\",\"at\":\"%s\",\"typed\":\"%s\"}]}"
+                  .formatted(
+                      Grounds.probeId(id, "core"), now.minusSeconds((long) (3600 * r[0])), r[1]));
+      assertThat(a.status()).as(a.body().toString()).isEqualTo(200);
+    }
+    JsonNode store =
+        grounds
+            .keeper
+            .post(grounds.path("/houses/" + own + "/tonight"), low(-5))
+            .body()
+            .path("stores")
+            .path(0);
+    assertThat(store.path("startCelsius").asDouble())
+        .as("its middle is its warmest, and it was hot")
+        .isBetween(25.0, 54.0);
   }
 
   @Test
