@@ -188,14 +188,16 @@ class InitialConditions {
     if (readAt.isBefore(now.minus(FRESH))) {
       assumed.add(new TonightView.Assumption("STORE_AGE", null, readAt, view.name()));
     }
-    var judged = judgements.judge(holding, view.id(), readAt.minus(LOOK_BACK), readAt);
+    Instant end = readAt.plusSeconds(1); // the last reading too
+    var judged = judgements.judge(holding, view.id(), readAt.minus(LOOK_BACK), end);
     if (judged.isPresent()) {
       HeatStore learned = judged.get().run().learned();
       return new StoreStart(view, readAt, learned, judged.get().run().lastState());
     }
     return judgements
-        .few(holding, view.id(), readAt.minus(LOOK_BACK), readAt)
+        .few(holding, view.id(), readAt.minus(LOOK_BACK), end)
         .map(HandJudge.Judged::answer)
+        .filter(few -> few.strain().isEmpty()) // else the last readings count for more
         .map(few -> new StoreStart(view, readAt, few.learned(), few.last()))
         .orElseGet(
             () -> {
