@@ -3,29 +3,14 @@
  * A run through time: probes as measured, the model beside them, the store's mean with its
  * interval, phases along the foot. Closer by dragging over a stretch, by + and −, moved by arrows.
  */
-import { bisector, extent } from 'd3-array'
-import { scaleLinear, scaleTime } from 'd3-scale'
-import { line, area } from 'd3-shape'
+import { bisector } from 'd3-array'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
-import { wordOf } from '@/features/log/doneKinds'
-import type { Views } from '@/shared/api/client'
-import { degreeTicks } from '@/shared/heat'
 import { clock, day, degrees, type Temperature } from '@/shared/units'
-
-type Row = (number | null)[]
-
-/** What is drawn of a run; without a mean it is not judged yet. */
-export type DrawnRun = Pick<Views['JudgementView'], 'at' | 'probes' | 'phases' | 'events'> & {
-  air: Row
-  mean: Row
-  meanHalfWidth: Row
-  coolDown?: Views['JudgementView']['coolDown']
-}
+import { margin as M, useRunDrawing, type DrawnRun, type Row } from './runDrawing'
 
 const props = defineProps<{ run: DrawnRun; units: Temperature; zone: string }>()
 const span = defineModel<[number, number] | null>('span', { required: true })
 
-const M = { top: 16, right: 128, bottom: 66, left: 54 }
 const size = ref({ w: 860, h: 420 })
 const root = ref<HTMLElement | null>(null)
 const cursor = ref<number | null>(null)
@@ -46,141 +31,28 @@ const whole = computed<[number, number]>(() => [
   props.run.at[props.run.at.length - 1],
 ])
 const shown = computed(() => span.value ?? whole.value)
-const narrow = computed(() => size.value.w < 600)
-const right = computed(() => (narrow.value ? 14 : M.right))
-
-const seen = computed(() => {
-  const b = bisector((d: number) => d)
-  return [
-    Math.max(0, b.left(props.run.at, shown.value[0]) - 1),
-    Math.min(props.run.at.length, b.right(props.run.at, shown.value[1]) + 1),
-  ]
-})
-const x = computed(() =>
-  scaleTime()
-    .domain(shown.value.map((s) => s * 1000))
-    .range([M.left, size.value.w - right.value]),
+const {
+  narrow,
+  right,
+  x,
+  y,
+  clip,
+  path,
+  band,
+  single,
+  ends,
+  phases,
+  used,
+  ticksX,
+  ticksY,
+  events,
+} = useRunDrawing(
+  () => props.run,
+  () => props.units,
+  shown,
+  size,
 )
-const y = computed(() => {
-  const [a, b] = seen.value
-  const all: number[] = []
-  const take = (row: Row) => row.slice(a, b).forEach((v) => v != null && all.push(v))
-  props.run.probes.forEach((p) => take(p.measured))
-  take(props.run.mean)
-  take(props.run.mean.map((m, i) => (m == null ? null : m + (props.run.meanHalfWidth[i] ?? 0))))
-  take(props.run.air)
-  const [low, high] = extent(all)
-  return scaleLinear()
-    .domain([Math.min(low ?? 0, 0), (high ?? 20) + 2])
-    .nice()
-    .range([size.value.h - M.bottom, M.top])
-})
-
-const path = (row: Row) => {
-  const [a, b] = seen.value
-  return (
-    line<number>()
-      .defined((i) => row[i] != null)
-      .x((i) => x.value(props.run.at[i] * 1000))
-      .y((i) => y.value(row[i] as number))(Array.from({ length: b - a }, (_, k) => a + k)) ?? ''
-  )
-}
-const band = computed(() => {
-  const [a, b] = seen.value
-  const w = (i: number) => props.run.meanHalfWidth[i] as number
-  return (
-    area<number>()
-      .defined((i) => props.run.mean[i] != null)
-      .x((i) => x.value(props.run.at[i] * 1000))
-      .y0((i) => y.value((props.run.mean[i] as number) - w(i)))
-      .y1((i) => y.value((props.run.mean[i] as number) + w(i)))(
-      Array.from({ length: b - a }, (_, k) => a + k),
-    ) ?? ''
-  )
-})
-
-/** Readings so few that each is seen by itself. */
-const single = computed(() => props.run.at.length <= 80)
 const dashes = ['', '7 3', '2 3', '9 3 2 3', '4 4']
-const ends = computed(() => {
-  const at = Math.max(0, seen.value[1] - 2)
-  const labels = [
-    ...props.run.probes.map((p, i) => ({
-      name: p.name,
-      v: lastOf(p.measured, at),
-      kind: 'probe',
-      i,
-    })),
-    { name: 'whole store', v: lastOf(props.run.mean, at), kind: 'mean', i: 0 },
-    { name: 'air', v: lastOf(props.run.air, at), kind: 'air', i: 0 },
-  ]
-    .filter((l) => l.v != null)
-    .map((l) => ({ ...l, y: y.value(l.v as number) }))
-    .sort((a, b) => a.y - b.y)
-  let last = -99
-  for (const l of labels) last = l.y = Math.max(l.y, last + 17)
-  let low = size.value.h - M.bottom
-  for (let i = labels.length - 1; i >= 0; i--, low -= 17)
-    low = labels[i].y = Math.min(labels[i].y, low)
-  return labels
-})
-function lastOf(row: Row, at: number): number | null {
-  for (let i = at; i >= 0; i--) if (row[i] != null) return row[i]
-  return null
-}
-
-const phaseWords: Record<string, string> = {
-  CHARGING: 'charging',
-  HOLDING: 'holding',
-  RELEASING: 'releasing',
-}
-const clip = (s: number) =>
-  Math.min(size.value.w - right.value, Math.max(M.left, x.value(s * 1000)))
-const phases = computed(() =>
-  props.run.phases
-    .map((p) => ({ ...p, x0: clip(p.from), x1: clip(p.to), word: phaseWords[p.kind] ?? p.kind }))
-    .filter((p) => p.x1 > p.x0),
-)
-const used = computed(() =>
-  props.run.coolDown
-    ? { x0: clip(props.run.coolDown.from), x1: clip(props.run.coolDown.to) }
-    : null,
-)
-const ticksX = computed(() =>
-  x.value.ticks(narrow.value ? 4 : 8).map((d) => ({ x: x.value(d), at: d.getTime() / 1000 })),
-)
-const ticksY = computed(() => degreeTicks(y.value.domain(), 6, props.units))
-const shortened = (words: string) => {
-  const most = narrow.value ? 24 : 60
-  return words.length > most ? `${words.slice(0, most - 1).trimEnd()}…` : words
-}
-const LETTER = 6.8 // about as wide as one is, in the drawing's units
-const notes = computed(() =>
-  props.run.events
-    .map((e) => ({
-      ...e,
-      x: x.value(Date.parse(e.at)),
-      word: shortened(e.note || wordOf(e.kind, e.way).toLowerCase()),
-    }))
-    .filter((e) => e.x >= M.left && e.x <= size.value.w - right.value),
-)
-/** Notes that would run into each other stand one below the other. */
-const events = computed(() => {
-  const ends: number[] = []
-  const spans = notes.value.map((e) => {
-    const long = 12 + e.word.length * LETTER
-    const from = e.x > size.value.w / 2 ? e.x - long : e.x
-    return { ...e, from, to: from + long }
-  })
-  return spans
-    .sort((a, b) => a.from - b.from)
-    .map((e) => {
-      let row = ends.findIndex((end) => end < e.from)
-      if (row < 0) row = ends.length
-      ends[row] = e.to
-      return { ...e, row: Math.min(row, 3) }
-    })
-})
 
 const under = computed(() => {
   if (cursor.value == null) return null

@@ -11,9 +11,7 @@ import nightbank.core.fit.LearnedHouse.Factor;
 import nightbank.core.fit.LearnedHouse.NightLearned;
 import nightbank.core.fit.LearnedHouse.Share;
 import nightbank.core.forecast.NightForecast;
-import nightbank.core.house.Floor;
 import nightbank.core.house.Greenhouse;
-import nightbank.core.house.HouseModel;
 import nightbank.core.internal.Fingerprint;
 import org.hipparchus.distribution.continuous.TDistribution;
 import org.hipparchus.linear.Array2DRowRealMatrix;
@@ -46,18 +44,16 @@ public final class HouseFit {
   /** Fewer nights say nothing. */
   public static final int LEAST_NIGHTS = 3;
 
-  private static final int SHARED = 3;
+  private static final int SHARED = NightReplay.SHARED;
   private static final double[] PRIOR = {
     NightForecast.SKIN, NightForecast.LEAK, NightForecast.MASS
   }; // sd of log
   private static final double[] GIVEN = {0.18, 0.5, NightForecast.SOIL}; // stores' heat, sky, soil
   private static final double START = 2; // K, sd of a night's mass about the mean of its day
-  private static final double SAMPLE = 1800; // s between residuals
   private static final double CORRELATED = 6; // residuals that count as one: errors last 3 h
   private static final double LEAST_SCATTER = 0.3; // K, of sensor and place
   private static final double HUBER = 1.5;
   private static final double CALM_WIND = 2; // m/s
-  private static final double BOUND = 4; // of any log, where the house's own limits are wider
   private static final double MOST_FACTOR = 55; // a little over e^4
   private static final double LEAST_FACTOR = 0.018;
   private static final double UNLIKE = Math.log(1.25);
@@ -65,16 +61,12 @@ public final class HouseFit {
 
   private final Greenhouse house;
   private final List<LoggedNight> nights;
-  private final int[] every;
-  private final double mostSkin;
-  private final double mostLeak;
+  private final NightReplay replay;
 
   private HouseFit(Greenhouse house, List<LoggedNight> nights) {
     this.house = house;
     this.nights = nights;
-    every = nights.stream().mapToInt(n -> (int) Math.max(1, SAMPLE / n.stepSeconds())).toArray();
-    mostSkin = Math.min(BOUND, Math.log(house.mostSkinFactor()));
-    mostLeak = Math.min(BOUND, Math.log(house.mostLeakFactor()));
+    replay = new NightReplay(house, nights);
   }
 
   /** SHA-256 of all that {@link #of} rests on. */
@@ -134,10 +126,8 @@ public final class HouseFit {
     for (int round = 0; round < 4; round++) {
       best = solve(point, weight, scatter);
       point = best.getPoint().toArray();
-      point[0] = held(point[0], mostSkin);
-      point[1] = held(point[1], mostLeak);
-      point[2] = held(point[2], BOUND);
-      double[] rms = scatters(point);
+      replay.hold(point);
+      double[] rms = replay.scatters(point);
       scatter = Math.max(LEAST_SCATTER, median(rms));
       for (int i = 0; i < n; i++) {
         weight[i] = left[i] ? 0 : Math.min(1, HUBER * scatter / rms[i]);
@@ -201,13 +191,13 @@ public final class HouseFit {
   /** Residuals of one night, then their slopes by each shared factor and by its own start. */
   private double[][] block(int i, double[] point, double weight) {
     double step = 0.01;
-    double[] log = logs(point[0], point[1], point[2], point[SHARED + i]);
+    double[] log = NightReplay.logs(point[0], point[1], point[2], point[SHARED + i]);
     double[][] rows = new double[SHARED + 2][];
-    rows[0] = residuals(i, log, weight);
+    rows[0] = replay.residuals(i, log, weight);
     for (int k = 0; k <= SHARED; k++) {
       double[] moved = log.clone();
       moved[k] += step;
-      rows[k + 1] = residuals(i, moved, weight);
+      rows[k + 1] = replay.residuals(i, moved, weight);
       for (int r = 0; r < rows[0].length; r++) {
         rows[k + 1][r] = (rows[k + 1][r] - rows[0][r]) / step;
       }
@@ -267,7 +257,7 @@ public final class HouseFit {
     int row = 0;
     for (int i = 0; i < n; i++) {
       RealVector pull = new ArrayRealVector(j.getColumnDimension());
-      for (int k = 0; k < samples(i); k++, row++) {
+      for (int k = 0; k < replay.samples(i); k++, row++) {
         pull = pull.add(j.getRowVector(row).mapMultiply(r[row]));
       }
       meat = meat.add(pull.outerProduct(pull).scalarMultiply(n / (n - 1.0)));
@@ -295,11 +285,11 @@ public final class HouseFit {
       double[] slope = new double[j.getRowDimension()];
       int row = 0;
       for (int i = 0; i < nights.size(); i++) {
-        double[] log = logs(point[0], point[1], point[2], point[SHARED + i]);
+        double[] log = NightReplay.logs(point[0], point[1], point[2], point[SHARED + i]);
         double times = Math.sqrt(weight[i] / CORRELATED) / scatter;
-        double[] here = residuals(i, log, times);
+        double[] here = replay.residuals(i, log, times);
         log[SHARED + 1 + g] = step;
-        double[] there = residuals(i, log, times);
+        double[] there = replay.residuals(i, log, times);
         for (int r = 0; r < here.length; r++) {
           slope[row++] = (there[r] - here[r]) / step;
         }
@@ -309,35 +299,6 @@ public final class HouseFit {
       sum = sum.add(move.outerProduct(move));
     }
     return sum;
-  }
-
-  private int samples(int i) {
-    return (nights.get(i).airCelsius().length - 1) / every[i];
-  }
-
-  private double[] residuals(int i, double[] log, double weight) {
-    LoggedNight night = nights.get(i);
-    double[] air = simulate(night, log, "", 1);
-    double[] r = new double[samples(i)];
-    for (int k = 0; k < r.length; k++) {
-      int at = (k + 1) * every[i];
-      double read = night.airCelsius()[at];
-      r[k] = Double.isNaN(read) ? 0 : (air[at] - read) * weight;
-    }
-    return r;
-  }
-
-  private double[] scatters(double[] point) {
-    return IntStream.range(0, nights.size())
-        .parallel()
-        .mapToDouble(
-            i -> scatter(residuals(i, logs(point[0], point[1], point[2], point[SHARED + i]), 1)))
-        .toArray();
-  }
-
-  private static double scatter(double[] residuals) {
-    double sum = Arrays.stream(residuals).map(r -> r * r).sum();
-    return Math.max(1e-6, Math.sqrt(sum / Math.max(1, residuals.length)));
   }
 
   private static double median(double[] values) {
@@ -375,7 +336,10 @@ public final class HouseFit {
   /** The loss and the start that suit one night best. */
   private Own own(int i, double[] point, double scatter) {
     double sigma = scatter * Math.sqrt(CORRELATED);
-    double before = scatter(residuals(i, logs(point[0], point[1], point[2], point[SHARED + i]), 1));
+    double before =
+        NightReplay.scatter(
+            replay.residuals(
+                i, NightReplay.logs(point[0], point[1], point[2], point[SHARED + i]), 1));
     var best =
         least(
             new double[] {0, point[SHARED + i]},
@@ -394,21 +358,16 @@ public final class HouseFit {
             });
     double loss = best.getPoint().getEntry(0);
     double start = best.getPoint().getEntry(1);
-    double after = scatter(residuals(i, moved(point, loss, start), 1));
+    double after = NightReplay.scatter(replay.residuals(i, moved(point, loss, start), 1));
     return new Own(loss, start, before, after);
   }
 
   private static double[] moved(double[] point, double loss, double start) {
-    return logs(point[0] + loss, point[1] + loss, point[2], start);
-  }
-
-  /** Factors on skin, draught and mass, where the mass began, and what is taken as given. */
-  private static double[] logs(double skin, double leak, double mass, double start) {
-    return new double[] {skin, leak, mass, start, 0, 0, 0};
+    return NightReplay.logs(point[0] + loss, point[1] + loss, point[2], start);
   }
 
   private double[] ownResiduals(int i, double[] point, double loss, double start, double sigma) {
-    double[] r = residuals(i, moved(point, loss, start), 1 / sigma);
+    double[] r = replay.residuals(i, moved(point, loss, start), 1 / sigma);
     double[] all = Arrays.copyOf(r, r.length + 2);
     all[r.length] = loss / OWN;
     all[r.length + 1] = start / START;
@@ -418,11 +377,11 @@ public final class HouseFit {
   private NightLearned night(
       LoggedNight night, double[] point, Own own, boolean unlike, double wattsPerKelvin) {
     double[] log = moved(point, own.loss(), own.start());
-    double lowest = lowest(simulate(night, log, "", 1));
-    double without = lowest(simulate(night, log, "", 0));
+    double lowest = lowest(replay.simulate(night, log, "", 1));
+    double without = lowest(replay.simulate(night, log, "", 0));
     List<Share> shares = new ArrayList<>();
     for (LoggedNight.Gain gain : night.gains()) {
-      double rest = lowest(simulate(night, log, gain.of(), 1));
+      double rest = lowest(replay.simulate(night, log, gain.of(), 1));
       shares.add(new Share(gain.of(), lowest - rest));
     }
     shares.sort(Comparator.comparingDouble(Share::kelvin).reversed());
@@ -435,56 +394,5 @@ public final class HouseFit {
 
   private static double lowest(double[] air) {
     return Arrays.stream(air).min().orElseThrow();
-  }
-
-  /**
-   * Inside air at every moment of the night.
-   *
-   * @param log see {@link #logs}
-   * @param without a source to leave out, blank for none
-   * @param times of every gain
-   */
-  private double[] simulate(LoggedNight night, double[] log, String without, double times) {
-    Greenhouse changed =
-        changed(
-            house,
-            Math.exp(held(log[0], mostSkin)),
-            Math.exp(held(log[1], mostLeak)),
-            Math.exp(held(log[2], BOUND)));
-    double soil = Math.exp(log[SHARED + 3]);
-    if (log[SHARED + 3] != 0 && house.floor().isPresent()) {
-      Floor f = house.floor().get();
-      changed = changed.withFloor(f.giving(soil));
-    }
-    double sky = Math.exp(log[SHARED + 2]);
-    double given = times * Math.exp(log[SHARED + 1]);
-    double[] read = night.airCelsius();
-    HouseModel model =
-        new HouseModel(changed, read[0], night.massCelsius() + log[SHARED], night.groundCelsius());
-    HouseModel.Step now = new HouseModel.Step();
-    now.groundCelsius = night.groundCelsius();
-    double[] air = new double[read.length];
-    air[0] = read[0];
-    for (int k = 1; k < air.length; k++) {
-      double middle = (k - 0.5) * night.stepSeconds();
-      now.outdoorCelsius = night.weather().outdoorAt(middle);
-      now.windMetresPerSecond = night.weather().windAt(middle);
-      now.outdoorDewCelsius = night.weather().dewPointAt(middle);
-      now.skyCelsius =
-          now.outdoorCelsius + sky * (night.weather().skyAt(middle) - now.outdoorCelsius);
-      double gained = 0;
-      for (LoggedNight.Gain gain : night.gains()) {
-        gained += gain.of().equals(without) ? 0 : given * gain.watts()[k];
-      }
-      now.radiantWatts = HouseModel.RADIANT * gained;
-      now.gainWatts = gained - now.radiantWatts;
-      model.step(night.stepSeconds(), now);
-      air[k] = model.airCelsius();
-    }
-    return air;
-  }
-
-  private static double held(double log, double most) {
-    return Math.max(-BOUND, Math.min(most, log));
   }
 }
