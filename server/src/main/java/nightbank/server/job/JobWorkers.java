@@ -34,8 +34,9 @@ import org.springframework.stereotype.Component;
  * Takes work from the table and does it: what somebody looks on at two at a time, what is done
  * ahead one piece at a time, none begun while somebody waits for an answer, and on pools of its
  * own: of half the processors for sheets, which take seconds and are soon opened, of all of them
- * for days, which take half a second each. While somebody goes from page to page only days are
- * judged ahead: a sheet asked for meanwhile is judged at once with all processors.
+ * for days, which take half a second each, unless a page's answers are just being fetched. While
+ * somebody goes from page to page only days are judged ahead: a sheet asked for meanwhile is judged
+ * at once with all processors.
  */
 @Component
 public class JobWorkers implements SmartLifecycle {
@@ -48,6 +49,7 @@ public class JobWorkers implements SmartLifecycle {
   private static final int LOOK_SECONDS = 3; // where no word comes
   private static final Duration KEPT = Duration.ofHours(12);
   private static final long ASKS_ON = 1000; // ms after an answer: the next sheet is soon opened
+  private static final long SAME_PAGE = 300; // ms after an answer: a page asks for several
   private static final Set<JobKind> SHORT = Set.of(JobKind.DAY);
   private static final int PROCESSORS = Runtime.getRuntime().availableProcessors();
 
@@ -59,8 +61,8 @@ public class JobWorkers implements SmartLifecycle {
   private final Map<UUID, Job> underWay = new ConcurrentHashMap<>();
   private final Map<JobKind.Lane, Semaphore> words = new EnumMap<>(JobKind.Lane.class);
   private final List<Thread> threads = new ArrayList<>();
-  private final ForkJoinPool forSheets = new ForkJoinPool(Math.max(1, PROCESSORS / 2));
-  private final ForkJoinPool forDays = new ForkJoinPool(PROCESSORS);
+  private final ForkJoinPool half = new ForkJoinPool(Math.max(1, PROCESSORS / 2));
+  private final ForkJoinPool whole = new ForkJoinPool(PROCESSORS);
   private volatile boolean running;
 
   JobWorkers(
@@ -147,7 +149,8 @@ public class JobWorkers implements SmartLifecycle {
     underWay.put(c.id(), job);
     try {
       if (c.kind().lane() == JobKind.Lane.AHEAD) {
-        (c.kind() == JobKind.DAY ? forDays : forSheets)
+        boolean all = c.kind() == JobKind.DAY && !priority.answeredWithin(SAME_PAGE);
+        (all ? whole : half)
             .submit(
                 () -> {
                   handler.run(job);
@@ -218,8 +221,8 @@ public class JobWorkers implements SmartLifecycle {
     running = false;
     underWay.values().forEach(Job::stop);
     threads.forEach(Thread::interrupt);
-    forSheets.shutdownNow();
-    forDays.shutdownNow();
+    half.shutdownNow();
+    whole.shutdownNow();
     underWay.keySet().forEach(id -> repository.leave(id, node));
   }
 
