@@ -101,6 +101,11 @@ export const router = createRouter({
           component: () => import('./features/house/HousePage.vue'),
         },
         {
+          path: 'words',
+          name: 'words',
+          component: () => import('./features/words/WordsPage.vue'),
+        },
+        {
           path: 'people',
           name: 'people',
           component: () => import('./features/account/PeoplePage.vue'),

@@ -86,6 +86,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
   <main v-if="known" id="main" class="page">
     <RouterView :key="holding" />
     <PageOut />
+    <p v-if="route.name !== 'words' && route.name !== 'round'" class="words no-print">
+      <RouterLink :to="{ name: 'words', params: { holding } }">What the words mean</RouterLink>
+    </p>
   </main>
   <main v-else id="main" class="page">
     <h1>There is no such holding here.</h1>
@@ -96,6 +99,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
 </template>
 
 <style scoped>
+.words {
+  margin: 1rem 0 0;
+}
+
 .top {
   display: flex;
   flex-wrap: wrap;

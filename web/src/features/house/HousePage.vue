@@ -11,6 +11,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import TakeAway from '@/shared/TakeAway.vue'
 import { useSession } from '@/shared/session'
 import { degrees, kelvins, powerOf, mine, lengthOf, thinOf } from '@/shared/units'
+import WordHelp from '@/shared/WordHelp.vue'
 import { catalogueQuery } from '../store/queries'
 import { usualOf } from '../store/usual'
 import HouseParts from './HouseParts.vue'
@@ -280,7 +281,10 @@ function massive(is: boolean) {
           <BFormCheckbox v-model="draft.design.edgeInsulated" class="wide"
             >board let into the ground round the edge</BFormCheckbox
           >
-          <label for="h-mass">Slow mass is</label>
+          <span>
+            <label for="h-mass">Slow mass is</label>
+            <WordHelp of="slow-mass">what is that?</WordHelp>
+          </span>
           <BFormSelect
             id="h-mass"
             v-model="draft.design.innerMassMedium"

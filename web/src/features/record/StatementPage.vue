@@ -10,6 +10,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import TableTools from '@/shared/TableTools.vue'
 import { useSession } from '@/shared/session'
 import { energyOf } from '@/shared/units'
+import WordHelp from '@/shared/WordHelp.vue'
 import { storesQuery } from '../store/queries'
 import { statementQuery } from './queries'
 import RecordTabs from './RecordTabs.vue'
@@ -40,14 +41,14 @@ const asked = computed(() => statementQuery(holding, store.value, from.value, to
 const { data: s, error } = useQuery(asked)
 
 type Sums = Views['Sums']
-const columns: { key: keyof Sums; word: string }[] = [
+const columns: { key: keyof Sums; word: string; help?: string }[] = [
   { key: 'opening', word: 'Balance at first' },
   { key: 'charged', word: 'Put in' },
   { key: 'own', word: 'Made by itself' },
-  { key: 'delivered', word: 'To the house in the cold' },
-  { key: 'early', word: 'Spent early' },
-  { key: 'lost', word: 'Fees: lost' },
-  { key: 'residual', word: 'Unaccounted' },
+  { key: 'delivered', word: 'To the house in the cold', help: 'delivered' },
+  { key: 'early', word: 'Spent early', help: 'spent-early' },
+  { key: 'lost', word: 'Fees: lost', help: 'lost' },
+  { key: 'residual', word: 'Unaccounted', help: 'unaccounted' },
   { key: 'closing', word: 'Balance at last' },
 ]
 const rows = computed(() => {
@@ -125,7 +126,10 @@ const rows = computed(() => {
         <thead>
           <tr>
             <th scope="col"><span class="visually-hidden">Store</span></th>
-            <th v-for="c in columns" :key="c.key" scope="col" data-unit="kWh">{{ c.word }}</th>
+            <th v-for="c in columns" :key="c.key" scope="col" data-unit="kWh">
+              <WordHelp v-if="c.help" :of="c.help">{{ c.word }}</WordHelp>
+              <template v-else>{{ c.word }}</template>
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -13,6 +13,7 @@ import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { areaOf, degrees, energyOf, kelvins, massOf, powerOf } from '@/shared/units'
+import WordHelp from '@/shared/WordHelp.vue'
 import { housesQuery } from '../house/queries'
 import { newId } from '../store/designs'
 import { catalogueQuery } from '../store/queries'
@@ -22,6 +23,10 @@ import { bodies, curveSentence, figuresOf, foundSentence, limitWord, meansWord }
 import { useSizing } from './useSizing'
 
 type Found = Views['SizedView']
+const explained: Record<string, string> = {
+  'holds above its floor': 'balance',
+  'bites first': 'bites-first',
+}
 
 const session = useSession()
 const route = useRoute()
@@ -284,7 +289,10 @@ async function plan(s: Found) {
               v-for="[word, value] in figuresOf(chosen, view?.currency ?? '', session.units)"
               :key="word"
             >
-              <th scope="row">{{ word }}</th>
+              <th scope="row">
+                <WordHelp v-if="explained[word]" :of="explained[word]">{{ word }}</WordHelp>
+                <template v-else>{{ word }}</template>
+              </th>
               <td class="num">{{ value }}</td>
             </tr>
           </tbody>

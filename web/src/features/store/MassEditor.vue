@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import type { Temperature } from '@/shared/units'
+import WordHelp from '@/shared/WordHelp.vue'
 import type { Design } from './designs'
 import type { MediumChoice } from './media'
 import PlaceEditor from './PlaceEditor.vue'
@@ -67,6 +68,9 @@ function reshape(shape: unknown) {
         <NumberField v-model="design.count" label="How many alike" />
         <NumberField v-model="design.floorCelsius" label="Stops helping at" :temperature="units" />
         <NumberField v-model="design.chargeToCelsius" label="Charged to" :temperature="units" />
+        <p class="wide soft">
+          <WordHelp of="stops-helping">what is “stops helping”?</WordHelp>
+        </p>
         <label for="in-house">For the house</label>
         <BFormSelect
           id="in-house"

@@ -2,6 +2,7 @@
 /** The night's bill, what is in the bank, and what was taken as given. */
 import type { Views } from '@/shared/api/client'
 import { degrees, energyOf, kelvins, type Temperature } from '@/shared/units'
+import WordHelp from '@/shared/WordHelp.vue'
 import { isOld } from '../store/inTheBank'
 import { assumption, otherwise } from './sentences'
 
@@ -32,14 +33,16 @@ function reach(s: Views['StoreTonight']): string {
       <table class="ledger">
         <tbody>
           <tr>
-            <th scope="row">The night’s bill for {{ house?.name }}</th>
+            <th scope="row">
+              <WordHelp of="bill">The night’s bill</WordHelp> for {{ house?.name }}
+            </th>
             <td class="num">{{ energyOf(night.billJoules) }}</td>
             <td class="soft">
               to stay at {{ degrees(night.plantLimitCelsius, units) }} with nothing stored
             </td>
           </tr>
           <tr>
-            <th scope="row">In the bank</th>
+            <th scope="row"><WordHelp of="balance">In the bank</WordHelp></th>
             <td class="num">{{ energyOf(night.balanceJoules) }}</td>
             <td class="soft">usable heat that can still reach the house</td>
           </tr>

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.openqa.selenium.Keys;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -36,6 +37,7 @@ public class ScreensTest {
       {"run", demo.home + "/runs/" + demo.id("The first warm-up"), ".run-chart .phase"},
       {"house", demo.home + "/houses/" + demo.id("Lean-to"), ".heat-arrow"},
       {"new house", demo.home + "/houses/new", "form"},
+      {"words", demo.home + "/words", "dl dd"},
       {"place", demo.home + "/people", "table.ledger td"},
       {"charge", demo.home + "/stores/" + demo.id("Sand bin") + "?charge=yes", ".curve .mean"},
       {"heap", demo.home + "/stores/" + demo.id("Heap, north wall"), ".cut-away .pipe"},
@@ -79,6 +81,16 @@ public class ScreensTest {
       }
     }
     assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  public void aWordOfOursSaysWhatItMeansByKeysToo() {
+    browser.laptop().go(demo.home + "/tonight").see(".ledger .word").sendKeys(Keys.ENTER);
+    browser.reads("would keep the house at what its plants stand");
+    browser.isAccessible();
+    browser.see("body").sendKeys(Keys.ESCAPE);
+    browser.click("What the words mean").see("dl dd");
+    browser.reads("Heat that came into the house while it was warm enough");
   }
 
   @Test

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+/** A word of ours that says what it means when it is touched; Escape or a touch elsewhere shuts it. */
+import { computed, useId } from 'vue'
+import { wordOf } from '@/features/words/words'
+
+const props = defineProps<{ of: string }>()
+const id = useId()
+const word = computed(() => wordOf(props.of))
+</script>
+
+<template>
+  <button type="button" class="word" :popovertarget="id" :aria-describedby="id">
+    <slot>{{ word.word }}</slot>
+  </button>
+  <Teleport to="body">
+    <p :id="id" popover class="says no-print">
+      <b>{{ word.word }}</b> {{ word.says }}
+    </p>
+  </Teleport>
+</template>
+
+<style scoped>
+.word {
+  border: 0;
+  padding: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  text-decoration: underline dotted;
+  text-underline-offset: 0.2em;
+  cursor: help;
+}
+
+.says {
+  inset: auto 1rem 1rem auto;
+  max-width: min(26rem, calc(100vw - 2rem));
+  border: 1px solid var(--line);
+  border-left: 4px solid var(--ember);
+  padding: 0.75rem 1rem;
+  background: var(--sheet);
+  color: var(--ink);
+  font-weight: 400;
+}
+
+@media print {
+  .word {
+    text-decoration: none;
+  }
+}
+</style>
