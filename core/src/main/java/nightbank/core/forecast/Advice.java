@@ -108,24 +108,24 @@ public record Advice(
       double firstSpread) {
     double spread = firstSpread;
     Advice found = search.leastWork(spread);
-    for (int i = 0; i < ROUNDS; i++) {
-      if (!found.holds()) {
-        return found;
-      }
+    for (int round = 1; found.holds(); round++) {
       NightForecast f = ensemble.apply(found.actions());
       if (f.verdict() == Verdict.HELD) {
         return found;
       }
+      if (round == ROUNDS) {
+        return new Advice(
+            found.actions,
+            found.lowestCelsius,
+            false,
+            found.minutes,
+            Shortfall.Kind.NONE,
+            found.untried);
+      }
       spread += plan.house().plantLimitCelsius() - f.lowestTenth() + LITTLE;
       found = search.leastWork(spread);
     }
-    return new Advice(
-        found.actions,
-        found.lowestCelsius,
-        false,
-        found.minutes,
-        Shortfall.Kind.NONE,
-        found.untried);
+    return found;
   }
 
   private static double spread(NightForecast f) {

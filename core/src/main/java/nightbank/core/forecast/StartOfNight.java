@@ -21,15 +21,14 @@ public final class StartOfNight {
   /** What was read so long ago still tells the air, s (estimate: a quarter of a day's swing). */
   public static final double FRESH = 6 * 3600.0;
 
-  /** What was read so long ago still tells a store, s. */
+  /** What was read so long ago still tells a store, s (estimate: the half-life of a small bin). */
   public static final double LOOK_BACK = 72 * 3600.0;
 
-  /** So far back a heap is followed that nobody read, s: what it was before is forgotten. */
+  /** So far back a heap is followed that nobody read, s: it turns over in weeks (estimate). */
   public static final double HEAP_LOOK_BACK = 30 * 86_400.0;
 
   private static final int ENOUGH = 12; // readings of a day: one in two hours
   private static final double HOUR = 3600;
-  private static final double HALF_CLOUDED = 0.5;
 
   private StartOfNight() {}
 
@@ -110,7 +109,7 @@ public final class StartOfNight {
             new double[] {0},
             new double[] {air},
             new double[] {Usual.CALM.value()},
-            new double[] {HALF_CLOUDED});
+            new double[] {Weather.USUAL_CLOUD});
     double span = Math.min(HEAP_LOOK_BACK, Math.max(HOUR, seconds));
     return SystemSimulation.run(SystemPlan.of(alone, still, air, air, around.ground(), span, HOUR))
         .stores()

@@ -12,8 +12,12 @@ import nightbank.core.weather.Weather;
  * screens of those hours, and stores that were charged meanwhile.
  */
 public final class UnreadHours {
+  /** Read so long before dusk still tells, s: the sun gives little in its last hours (estimate). */
+  public static final double BEFORE_DUSK = 7200;
+
   private static final double STEP = 600; // s
   private static final double HELD_FOR = 1800; // s over which the stores' giving is told
+  private static final double MOST_EXCESS = 100; // K over outdoors that stores are thought to hold
   private static final int HALVINGS = 30;
 
   private final Greenhouse house;
@@ -52,8 +56,8 @@ public final class UnreadHours {
     Greenhouse leaky = house.scaled(Math.exp(doubt.skinFactor()), Math.exp(doubt.leakFactor()));
     UnreadHours described = new UnreadHours(house, weather, airCelsius, massCelsius, groundCelsius);
     UnreadHours worse = new UnreadHours(leaky, weather, airCelsius, massCelsius, groundCelsius);
-    double low = worse.lowest(seconds, 0);
-    double high = described.lowest(seconds, described.holding());
+    double low = worse.walk(seconds, 0).lowest();
+    double high = described.walk(seconds, described.holding()).lowest();
     return new Range(
         Math.min(low, airCelsius) - PastNight.DOUBT, Math.max(low, high) + PastNight.DOUBT);
   }
@@ -63,10 +67,10 @@ public final class UnreadHours {
    */
   private double holding() {
     double least = 0;
-    double most = 100 * (1 + house.lossCoefficient(Weather.USUAL_WIND));
+    double most = MOST_EXCESS * house.lossCoefficient(Weather.USUAL_WIND);
     for (int i = 0; i < HALVINGS; i++) {
       double half = 0.5 * (least + most);
-      if (after(HELD_FOR, half) < air) {
+      if (walk(HELD_FOR, half).last() < air) {
         least = half;
       } else {
         most = half;
@@ -75,16 +79,10 @@ public final class UnreadHours {
     return least;
   }
 
-  private double after(double seconds, double watts) {
-    HouseModel model = new HouseModel(house, air, mass, ground);
-    HouseModel.Step now = new HouseModel.Step();
-    for (double at = 0; at < seconds; at += STEP) {
-      step(model, now, at, Math.min(STEP, seconds - at), watts);
-    }
-    return model.airCelsius();
-  }
+  private record Walked(double lowest, double last) {}
 
-  private double lowest(double seconds, double watts) {
+  /** The air from the last reading on, with so much steady heat. */
+  private Walked walk(double seconds, double watts) {
     HouseModel model = new HouseModel(house, air, mass, ground);
     HouseModel.Step now = new HouseModel.Step();
     double lowest = air;
@@ -92,7 +90,7 @@ public final class UnreadHours {
       step(model, now, at, Math.min(STEP, seconds - at), watts);
       lowest = Math.min(lowest, model.airCelsius());
     }
-    return lowest;
+    return new Walked(lowest, model.airCelsius());
   }
 
   private void step(

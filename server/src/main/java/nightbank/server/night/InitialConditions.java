@@ -15,6 +15,7 @@ import java.util.UUID;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.forecast.StartOfNight;
 import nightbank.core.judgement.HandJudge;
+import nightbank.core.judgement.JudgedRun;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
@@ -189,13 +190,13 @@ class InitialConditions {
       assumed.add(new TonightView.Assumption("STORE_AGE", null, readAt, view.name()));
     }
     Instant end = readAt.plusSeconds(1); // the last reading too
-    var judged = judgements.judge(holding, view.id(), readAt.minus(LOOK_BACK), end);
+    var stretch = judgements.stretch(holding, view.id(), readAt.minus(LOOK_BACK), end);
+    Optional<JudgedRun> judged = stretch.judged();
     if (judged.isPresent()) {
-      HeatStore learned = judged.get().run().learned();
-      return new StoreStart(view, readAt, learned, judged.get().run().lastState());
+      return new StoreStart(view, readAt, judged.get().learned(), judged.get().lastState());
     }
-    return judgements
-        .few(holding, view.id(), readAt.minus(LOOK_BACK), end)
+    return stretch
+        .few()
         .map(HandJudge.Judged::answer)
         .filter(few -> few.strain().isEmpty()) // else the last readings count for more
         .map(few -> new StoreStart(view, readAt, few.learned(), few.last()))

@@ -92,16 +92,10 @@ public class Judgements {
     Concern c = assembler.concern(holding, run.storeId(), new Span(run.from(), run.to(), true));
     Map<String, String> names =
         c.probes().stream().collect(Collectors.toMap(p -> p.id().toString(), ProbeView::name));
-    return HandJudge.of(assembler.inputs(c, MOST_READINGS))
+    return new Stretch(assembler.inputs(c, MOST_READINGS))
+        .few()
         .map(j -> FewView.of(j, names))
         .orElseThrow(() -> Problem.notFound("reading"));
-  }
-
-  /** The same of any stretch of a store's time; empty where more was read, or nothing. */
-  public Optional<HandJudge.Judged> few(UUID holding, UUID store, Instant from, Instant to) {
-    Concern c = assembler.concern(holding, store, new Span(from, to, true));
-    JudgementInputs inputs = assembler.inputs(c, MOST_READINGS);
-    return byHand.of(inputs.fingerprint(), () -> HandJudge.of(inputs));
   }
 
   private static Set<String> shown(RunView run) {
@@ -155,11 +149,30 @@ public class Judgements {
         .toList();
   }
 
-  /** Judges any stretch of a store's time; empty when too little was read. */
-  public Optional<Judged> judge(UUID holding, UUID store, Instant from, Instant to) {
+  /** Any stretch of a store's time, gathered once and judged as it is asked for. */
+  public final class Stretch {
+    private final JudgementInputs inputs;
+    private final String print;
+
+    private Stretch(JudgementInputs inputs) {
+      this.inputs = inputs;
+      print = inputs.fingerprint();
+    }
+
+    /** As of a logger; empty when too little was read. */
+    public Optional<JudgedRun> judged() {
+      return judge(inputs, print).map(Judged::run);
+    }
+
+    /** As of few readings; empty where more was read, or nothing. */
+    public Optional<HandJudge.Judged> few() {
+      return byHand.of(print, () -> HandJudge.of(inputs));
+    }
+  }
+
+  public Stretch stretch(UUID holding, UUID store, Instant from, Instant to) {
     Concern c = assembler.concern(holding, store, new Span(from, to, true));
-    JudgementInputs inputs = assembler.inputs(c, MOST_READINGS);
-    return judge(inputs, inputs.fingerprint());
+    return new Stretch(assembler.inputs(c, MOST_READINGS));
   }
 
   /**

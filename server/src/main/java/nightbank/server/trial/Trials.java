@@ -173,12 +173,10 @@ public class Trials implements Reversible {
     List<Trial.Entry> entries = new ArrayList<>();
     List<TrialMapping.Told> told = new ArrayList<>();
     for (TrialView.Run r : trial.runs()) {
-      Optional<JudgedRun> run =
-          judgements.judge(holding, r.storeId(), r.from(), r.to()).map(Judgements.Judged::run);
-      Optional<Cooling> cooling = run.flatMap(Cooling::of);
-      if (cooling.isEmpty()) {
-        cooling = judgements.few(holding, r.storeId(), r.from(), r.to()).flatMap(Cooling::of);
-      }
+      Judgements.Stretch stretch = judgements.stretch(holding, r.storeId(), r.from(), r.to());
+      Optional<JudgedRun> run = stretch.judged();
+      Optional<Cooling> cooling =
+          run.flatMap(Cooling::of).or(() -> stretch.few().flatMap(Cooling::of));
       if (run.isPresent() || cooling.isPresent()) {
         entries.add(entry(holding, r, run, cooling));
         told.add(new TrialMapping.Told(r.runId(), run));

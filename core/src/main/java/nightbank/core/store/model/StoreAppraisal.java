@@ -23,8 +23,10 @@ public final class StoreAppraisal {
   private final HeatStore store;
   private final double full;
   private final DoubleUnaryOperator power;
-  private double @Nullable []
-      halves; // s to the first half, s of the settled half; null until asked
+
+  /** To the first half and of the settled half, s; null until asked. */
+  private double @Nullable [] halves;
+
   private final Map<FaceName, Double> transmittance = new EnumMap<>(FaceName.class);
 
   private StoreAppraisal(HeatStore store, double full, DoubleUnaryOperator power) {
