@@ -18,23 +18,18 @@ import nightbank.core.fit.LearnedHouse;
 import nightbank.core.fit.LoggedNight;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.source.LitFire;
-import nightbank.core.weather.SunTimes;
 import nightbank.core.weather.Weather;
 import nightbank.server.history.HouseLearnedView.LearnedNight;
 import nightbank.server.history.HouseLearnedView.NightLeftOut;
-import nightbank.server.history.internal.NightAirRepository;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
-import nightbank.server.log.Readings;
 import nightbank.server.shared.Computed;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
 import nightbank.server.store.Stores.CoreStore;
-import nightbank.server.weather.HourlyWeather;
-import nightbank.server.weather.Weathers;
 import org.springframework.stereotype.Service;
 
 /** Gathers a house's logged nights and has the core learn the house from them. */
@@ -46,34 +41,28 @@ public class HouseNights {
   private static final double READ = 0.7; // share of moments
   private static final int DAY = 86_400;
 
-  private final NightAirRepository air;
+  private final AirLogs logs;
   private final LedgerDays days;
   private final Houses houses;
   private final Stores stores;
-  private final Readings readings;
   private final EventLog events;
-  private final Weathers weathers;
   private final Holdings holdings;
   private final Clock clock;
   private final Computed<Optional<LearnedHouse>> learned = new Computed<>(50);
 
   HouseNights(
-      NightAirRepository air,
+      AirLogs logs,
       LedgerDays days,
       Houses houses,
       Stores stores,
-      Readings readings,
       EventLog events,
-      Weathers weathers,
       Holdings holdings,
       Clock clock) {
-    this.air = air;
+    this.logs = logs;
     this.days = days;
     this.houses = houses;
     this.stores = stores;
-    this.readings = readings;
     this.events = events;
-    this.weathers = weathers;
     this.holdings = holdings;
     this.clock = clock;
   }
@@ -122,16 +111,14 @@ public class HouseNights {
   }
 
   /** What was read and done over the whole span. */
-  private record Log(
-      TreeMap<Long, Double> inside,
-      TreeMap<Long, Double> outside,
-      TreeMap<Long, HourlyWeather> told,
-      Map<UUID, List<LitFire>> fires) {}
+  private record Log(AirLog air, Map<UUID, List<LitFire>> fires) {
+    TreeMap<Long, Double> inside() {
+      return air.inside();
+    }
+  }
 
   private Log log(UUID holding, UUID house, List<StoreView> own, Instant first, Instant last) {
     Instant before = first.minusSeconds(DAY);
-    var inside = air.tenMinutes(holding, readings.airProbes(holding, house).keySet(), before, last);
-    var outside = air.tenMinutes(holding, readings.outdoorProbes(holding), first, last);
     Map<UUID, CoreStore> cores = new HashMap<>();
     own.forEach(s -> cores.put(s.id(), stores.core(holding, s.id())));
     Map<UUID, List<LitFire>> fires = new HashMap<>();
@@ -140,9 +127,7 @@ public class HouseNights {
           .flatMap(s -> EventLog.toCore(e).fire(s.heat().hearth(), s.heat().usualWood()))
           .ifPresent(f -> fires.computeIfAbsent(e.storeId(), k -> new ArrayList<>()).add(f));
     }
-    var told = new TreeMap<Long, HourlyWeather>();
-    weathers.recorded(holding, first, last).forEach(h -> told.put(NightWeather.at(h), h));
-    return new Log(inside, outside, told, fires);
+    return new Log(logs.of(holding, house, before, last), fires);
   }
 
   private static Optional<LoggedNight> night(
@@ -155,13 +140,9 @@ public class HouseNights {
       Log log,
       List<NightLeftOut> leftOut) {
     Instant noon = LedgerDay.noon(evening, zone);
-    SunTimes sun = SunTimes.of(noon, place.latitude(), place.longitude());
-    long dusk =
-        sun.sunset().orElse(evening.atTime(17, 0).atZone(zone).toInstant()).getEpochSecond() + DUSK;
-    long dawn =
-        sun.sunrise()
-            .orElse(evening.plusDays(1).atTime(7, 0).atZone(zone).toInstant())
-            .getEpochSecond();
+    Stretch dark = Stretch.dark(evening, place, zone);
+    long dusk = dark.from().getEpochSecond() + DUSK;
+    long dawn = dark.to().getEpochSecond();
     Long start = log.inside().ceilingKey(dusk / STEP * STEP);
     int moments = start == null ? 0 : (int) ((dawn - start) / STEP) + 1;
     if (moments < 2
@@ -170,7 +151,7 @@ public class HouseNights {
       leftOut.add(new NightLeftOut(evening, NightLeftOut.Reason.AIR_UNREAD, ""));
       return Optional.empty();
     }
-    Optional<Weather> weather = NightWeather.of(log.outside(), log.told(), start, dawn);
+    Optional<Weather> weather = log.air().weather(start, dawn);
     if (weather.isEmpty()) {
       leftOut.add(new NightLeftOut(evening, NightLeftOut.Reason.OUTDOORS_UNREAD, ""));
       return Optional.empty();

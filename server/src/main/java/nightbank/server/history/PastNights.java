@@ -16,13 +16,12 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import nightbank.core.evidence.EventKind;
+import nightbank.core.judgement.KeptLows;
 import nightbank.core.judgement.PastNight;
 import nightbank.core.judgement.PastNightBuilder;
 import nightbank.core.judgement.UnreadHours;
-import nightbank.core.weather.SunTimes;
 import nightbank.server.history.internal.NightLowRepository;
 import nightbank.server.history.internal.NightLowRepository.Low;
-import nightbank.server.history.internal.NightLowRepository.Stretch;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.Houses;
@@ -40,6 +39,7 @@ import org.springframework.stereotype.Service;
 public class PastNights {
   private static final int MORNING = 8; // o'clock: last night has ended by then
   private static final Duration LONGEST = Duration.ofDays(400);
+  private static final Duration READ_LATE = Duration.ofHours(12); // after the noon that ends it
   private static final Set<EventKind> SEEN =
       EnumSet.of(EventKind.SEEN, EventKind.ICE, EventKind.NO_ICE);
 
@@ -84,10 +84,11 @@ public class PastNights {
     HoldingView place = holdings.get(holding);
     ZoneId zone = ZoneId.of(place.zone());
     double limit = houses.get(holding, house).design().plantLimitCelsius();
+    LocalDate latest = latest(from, to, clock, zone);
     List<Stretch> dark =
-        from.datesUntil(latest(from, to, clock, zone).plusDays(1))
-            .map(e -> dark(e, place, zone))
-            .toList();
+        latest.isBefore(from)
+            ? List.of()
+            : from.datesUntil(latest.plusDays(1)).map(e -> Stretch.dark(e, place, zone)).toList();
     List<StoreView> own =
         stores.all(holding).stream()
             .filter(s -> house.equals(s.houseId()) && !s.planned())
@@ -152,21 +153,28 @@ public class PastNights {
     Map<LocalDate, List<EventView>> noted = noted(holding, own, first, last, zone);
     KeptLows kept =
         KeptLows.of(
+            dark.stream().map(Stretch::seconds).toList(),
             lows.kept(
                 holding,
                 readings.lowestProbes(holding, house),
-                first.minus(KeptLows.LONGEST),
-                last.plus(KeptLows.LATE)),
-            zone);
+                first.minusSeconds(KeptLows.LONGEST),
+                last.plus(READ_LATE)));
     List<Told> nights = new ArrayList<>();
-    for (Stretch night : dark) {
-      LocalDate e = night.evening();
+    for (int i = 0; i < dark.size(); i++) {
+      LocalDate e = dark.get(i).evening();
       List<EventView> all = noted.getOrDefault(e, List.of());
-      Stretch unread = read.unread().getOrDefault(e, night);
-      boolean told = all.stream().anyMatch(n -> TELLS.contains(n.kind()));
-      if (told || inside.containsKey(e) || kept.tells(e)) {
-        double share = unread.seconds() / night.seconds();
-        PastNight n = night(limit, inside.get(e), outside.get(e), kept, e, all, share);
+      boolean told =
+          inside.containsKey(e)
+              || !Double.isNaN(kept.alone(i))
+              || all.stream().anyMatch(n -> TELLS.contains(n.kind()));
+      if (told) {
+        Stretch unread = read.unread().getOrDefault(e, dark.get(i));
+        PastNight n =
+            PastNightBuilder.builder(night(limit, inside.get(e), outside.get(e), all))
+                .minimumCelsius(kept.alone(i))
+                .notBelowCelsius(kept.notBelow(i, thawed(all)))
+                .unreadShare(unread.share(dark.get(i)))
+                .build();
         nights.add(new Told(n, inside.get(e), unread, all));
       }
     }
@@ -174,18 +182,8 @@ public class PastNights {
         model.lows(
             holding,
             house,
-            air,
             nights.stream().filter(t -> !t.night().lookedThrough()).map(Told::unread).toList());
     return nights.stream().map(t -> t.by(modelled.get(t.evening()))).toList();
-  }
-
-  /** From sunset to sunrise; six in the evening to six where the sun does neither. */
-  private static Stretch dark(LocalDate evening, HoldingView place, ZoneId zone) {
-    SunTimes sun = SunTimes.of(LedgerDay.noon(evening, zone), place.latitude(), place.longitude());
-    return new Stretch(
-        evening,
-        sun.sunset().orElse(evening.atTime(18, 0).atZone(zone).toInstant()),
-        sun.sunrise().orElse(evening.plusDays(1).atTime(6, 0).atZone(zone).toInstant()));
   }
 
   /** The coldest of several thermometers speaks for the night. */
@@ -213,26 +211,26 @@ public class PastNights {
     return to.isAfter(ended) ? ended : to;
   }
 
+  /** By thermometers and ice alone. */
   private static PastNight night(
-      double limit,
-      @Nullable Low in,
-      @Nullable Low out,
-      KeptLows kept,
-      LocalDate evening,
-      List<EventView> noted,
-      double unread) {
-    boolean thawed = noted.stream().anyMatch(e -> e.kind() == EventKind.NO_ICE);
+      double limit, @Nullable Low in, @Nullable Low out, List<EventView> noted) {
     return PastNightBuilder.builder()
         .limitCelsius(limit)
         .lowestCelsius(in == null ? Double.NaN : in.celsius())
-        .minimumCelsius(kept.alone(evening))
-        .notBelowCelsius(kept.notBelow(evening, thawed ? PastNight.NO_ICE : Double.NaN))
-        .unreadShare(unread)
+        .minimumCelsius(Double.NaN)
+        .notBelowCelsius(Double.NaN)
+        .unreadShare(1)
         .model(Optional.empty())
         .outdoorLowest(out == null ? Double.NaN : out.celsius())
         .coldDegreeHours(in == null ? 0 : in.coldDegreeHours())
         .iceSeen(noted.stream().anyMatch(e -> e.kind() == EventKind.ICE))
         .build();
+  }
+
+  private static double thawed(List<EventView> noted) {
+    return noted.stream().anyMatch(e -> e.kind() == EventKind.NO_ICE)
+        ? PastNight.NO_ICE
+        : Double.NaN;
   }
 
   private static PastNightView.Night view(Told t, List<PastNightView.Paid> paid) {

@@ -141,6 +141,22 @@ public class NightsLookedAtTest {
   }
 
   @Test
+  public void readBeforeTheSunIsUpItTellsThatNightToo() {
+    read("lowest", "2026-01-12T06:40:00Z", 5);
+    read("lowest", "2026-01-13T06:30:00Z", 1.2);
+    assertThat(night("2026-01-12").path("lowestCelsius").asDouble()).isEqualTo(1.2);
+  }
+
+  @Test
+  public void aWinterThatHasNotBegunHasNoNights() {
+    Answer a =
+        grounds.keeper.get(
+            grounds.path("/houses/" + house + "/nights?from=2090-10-01&to=2091-04-30"));
+    assertThat(a.status()).isEqualTo(200);
+    assertThat(a.body().path("nights").size()).isZero();
+  }
+
+  @Test
   public void readFromDuskToDawnANightIsKnown() {
     for (String at :
         new String[] {

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Stream;
+import nightbank.core.judgement.KeptLows;
+import nightbank.server.history.Stretch;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.stereotype.Repository;
@@ -47,7 +49,7 @@ public class NightLowRepository {
 
   private static final String KEPT =
       """
-      SELECT at, celsius, lag(at) OVER (PARTITION BY probe_id ORDER BY at) AS before
+      SELECT probe_id, at, celsius
         FROM reading
        WHERE probe_id = ANY(?) AND holding_id = ? AND at >= ?::timestamptz AND at < ?::timestamptz
          AND celsius BETWEEN -60 AND 60
@@ -62,20 +64,6 @@ public class NightLowRepository {
 
   /** A night's low. */
   public record Low(double celsius, Instant at, double coldDegreeHours) {}
-
-  /** A night from dusk to dawn, or a stretch of it. */
-  public record Stretch(LocalDate evening, Instant from, Instant to) {
-    public double seconds() {
-      return to.getEpochSecond() - from.getEpochSecond();
-    }
-  }
-
-  /**
-   * What a thermometer showed that keeps its lowest.
-   *
-   * @param before when it was read before, and so set anew; the reading's own moment for the first
-   */
-  public record Kept(Instant at, double celsius, Instant before) {}
 
   /**
    * What was read of nights.
@@ -131,14 +119,17 @@ public class NightLowRepository {
     return new Low(lowest[0], Instant.ofEpochSecond(lowest[1].longValue()), cold);
   }
 
-  /** What thermometers showed that keep their lowest. */
-  public List<Kept> kept(UUID holding, Collection<UUID> probes, Instant first, Instant last) {
-    return db.resultQuery(KEPT, probes.toArray(UUID[]::new), holding, first, last)
-        .fetch(
-            r -> {
-              Instant at = r.get("at", Instant.class);
-              Instant before = r.get("before", Instant.class);
-              return new Kept(at, r.get("celsius", Double.class), before == null ? at : before);
-            });
+  /** What thermometers showed that keep their lowest, each one's readings in order. */
+  public List<List<KeptLows.Reading>> kept(
+      UUID holding, Collection<UUID> probes, Instant first, Instant last) {
+    Map<UUID, List<KeptLows.Reading>> by =
+        db.resultQuery(KEPT, probes.toArray(UUID[]::new), holding, first, last)
+            .fetchGroups(
+                r -> r.get("probe_id", UUID.class),
+                r ->
+                    new KeptLows.Reading(
+                        r.get("at", Instant.class).getEpochSecond(),
+                        r.get("celsius", Double.class)));
+    return List.copyOf(by.values());
   }
 }

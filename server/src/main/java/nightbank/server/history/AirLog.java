@@ -8,23 +8,24 @@ import nightbank.core.weather.Weather;
 import nightbank.server.weather.HourlyWeather;
 
 /**
- * Weather of a past night: outdoors as logged there, else as a file told; wind and cloud as told.
+ * Air as it was read, and weather as files told it, over a span.
+ *
+ * @param inside means of ten minutes by their begin, of the thermometer that was read most
+ * @param outside the same outdoors
+ * @param told hours of weather files
  */
-final class NightWeather {
+record AirLog(
+    TreeMap<Long, Double> inside,
+    TreeMap<Long, Double> outside,
+    TreeMap<Long, HourlyWeather> told) {
   private static final int HOUR = 3600;
   private static final double LOGGED = 0.3; // share of ten minutes
 
-  private NightWeather() {}
-
   /**
-   * From a moment on.
-   *
-   * @param outside means of ten minutes by their begin
-   * @param told hours of weather files
-   * @return empty where neither reaches over the whole
+   * From a moment to another: outdoors as logged there, else as a file told; wind and cloud as
+   * told. Empty where neither reaches over the whole.
    */
-  static Optional<Weather> of(
-      TreeMap<Long, Double> outside, TreeMap<Long, HourlyWeather> told, long start, long end) {
+  Optional<Weather> weather(long start, long end) {
     var logged = outside.subMap(start - HOUR, true, end + HOUR, true);
     var hours = told.subMap(start - HOUR, true, end + HOUR, true);
     boolean enough = logged.size() > LOGGED * ((end - start) / LedgerDays.STEP + 1);
@@ -42,20 +43,18 @@ final class NightWeather {
       HourlyWeather hour =
           Optional.ofNullable(told.floorEntry(at))
               .map(Map.Entry::getValue)
-              .filter(h -> at(h) > start - 2 * HOUR)
+              .filter(h -> h.at().getEpochSecond() > start - 2 * HOUR)
               .orElse(null);
-      Double read = logged.get(at);
       seconds[i] = at - start;
-      out[i] = enough && read != null ? read : Objects.requireNonNull(told.get(at)).celsius();
+      out[i] =
+          enough
+              ? Objects.requireNonNull(logged.get(at))
+              : Objects.requireNonNull(hours.get(at)).celsius();
       wind[i] = hour == null || hour.wind() == null ? Weather.USUAL_WIND : hour.wind();
       cloud[i] = hour == null || hour.cloud() == null ? Weather.USUAL_CLOUD : hour.cloud();
       dew[i] = hour == null || hour.dewPoint() == null ? Double.NaN : hour.dewPoint();
       i++;
     }
     return Optional.of(new Weather(seconds, out, wind, cloud, dew));
-  }
-
-  static long at(HourlyWeather h) {
-    return h.at().getEpochSecond();
   }
 }
