@@ -68,7 +68,7 @@ function reshape(shape: unknown) {
         <NumberField v-model="design.count" label="How many alike" />
         <NumberField v-model="design.floorCelsius" label="Stops helping at" :temperature="units" />
         <NumberField v-model="design.chargeToCelsius" label="Charged to" :temperature="units" />
-        <p class="wide soft">
+        <p class="help soft">
           <WordHelp of="stops-helping">what is “stops helping”?</WordHelp>
         </p>
         <label for="in-house">For the house</label>
@@ -120,6 +120,11 @@ function reshape(shape: unknown) {
   gap: 0.35rem 0.75rem;
   align-items: center;
   margin-bottom: 0.5rem;
+}
+
+.help {
+  grid-column: 1 / -1;
+  margin: 0;
 }
 
 summary {

@@ -18,7 +18,7 @@ export const words: { when: string; words: Word[] }[] = [
       {
         id: 'reaches-out',
         word: 'reaches out to',
-        says: 'How far from the middle the part lies that the source heats first: a rod heats a core, a fire under a bench its lower third. The rest is warmed through the fill, and late.',
+        says: 'How far from the middle the part reaches that the source heats first, as a rod does its core. The rest is warmed through the fill, and late.',
       },
       {
         id: 'full',
@@ -58,7 +58,7 @@ export const words: { when: string; words: Word[] }[] = [
       {
         id: 'more-stops',
         word: 'where more stops helping',
-        says: 'The size from which as much again would save less than one more night of the winter.',
+        says: 'The first step in size that saves less than one more night of the winter.',
       },
     ],
   },
@@ -83,7 +83,7 @@ export const words: { when: string; words: Word[] }[] = [
       {
         id: 'unaccounted',
         word: 'unaccounted',
-        says: 'What is missing when all that went in and out is added up. More than a twentieth says that something was not told, or a reading is off.',
+        says: 'What is left when all that went in and out is added up: something that nobody told, a reading that is off, or what the model leaves out.',
       },
     ],
   },
