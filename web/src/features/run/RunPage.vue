@@ -14,6 +14,7 @@ import { clock, day, degrees, hours, energyOf, percent } from '@/shared/units'
 import { loopSentences } from './loopSentences'
 import { fewSentences, fewVerdict } from './fewSentences'
 import { fewQuery, judgementQuery, runReadingsQuery } from './queries'
+import RunChanged from './RunChanged.vue'
 import RunEdit from './RunEdit.vue'
 import {
   faceWords,
@@ -167,6 +168,14 @@ async function doubtAgain() {
     <li v-for="s in fewSentences(few, zone)" :key="s">{{ s }}</li>
   </ul>
   <ProblemNote v-else-if="error && !(tooFew && fewPending)" :error="error" />
+  <RunChanged
+    v-if="known && (run?.changed ?? few?.changed)"
+    :changed="(run?.changed ?? few?.changed)!"
+    :holding="holding"
+    :run="known.run.id"
+    :zone="zone"
+    :keeper="keeper"
+  />
   <RunEdit
     v-if="keeper && known && !isPending"
     :holding="holding"

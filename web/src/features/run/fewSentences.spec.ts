@@ -19,6 +19,7 @@ const few = {
   strain: null,
   next: null,
   means: [],
+  changed: null,
 }
 
 describe('few readings', () => {

@@ -10,6 +10,7 @@ import { api, body, type Views } from '@/shared/api/client'
 import { sidesOf } from '@/shared/body'
 import { heatColour } from '@/shared/heat'
 import NumberField from '@/shared/NumberField.vue'
+import { asItIs } from '../store/arrangements'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { areaOf, degrees, energyOf, kelvins, massOf, powerOf } from '@/shared/units'
@@ -157,6 +158,7 @@ async function plan(s: Found) {
           planned: true,
           design: s.design,
           probes: [],
+          ...asItIs,
         },
       }),
     )

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import ArrangementBand from '@/instruments/ArrangementBand.vue'
 import CutAway from '@/instruments/CutAway.vue'
 import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import TakeAway from '@/shared/TakeAway.vue'
 import { useSession } from '@/shared/session'
-import { day, degrees, hours, massOf, energyOf } from '@/shared/units'
+import { clock, day, degrees, hours, massOf, energyOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import PartsOfStore from '../part/PartsOfStore.vue'
 import { charges, storesOf, type Kind } from '../part/parts'
@@ -19,16 +20,19 @@ import BuildEditor from './BuildEditor.vue'
 import CautionList from './CautionList.vue'
 import ChargeBench from './ChargeBench.vue'
 import { chargeSentence } from './chargeSentences'
-import FoundRuns from './FoundRuns.vue'
+import { allOf, differences, type Described } from './arrangements'
 import LayerEditor from './LayerEditor.vue'
 import LedEditor from './LedEditor.vue'
 import MassEditor from './MassEditor.vue'
 import ProbeEditor from './ProbeEditor.vue'
+import SinceWhen from './SinceWhen.vue'
 import StoreFigures from './StoreFigures.vue'
+import StoreRuns from './StoreRuns.vue'
 import ZoneEditor from './ZoneEditor.vue'
 import { newId, type FaceKey } from './designs'
 import { bookQuery, catalogueQuery, runsQuery, storeQuery, storesQuery } from './queries'
 import { mediaOf } from './media'
+import PastArrangement from './PastArrangement.vue'
 import { useCharge, type ChargeHow } from './useCharge'
 import { useStoreDraft } from './useStoreDraft'
 import { sidesOf } from '@/shared/body'
@@ -45,15 +49,36 @@ const { data: runs } = useQuery(runsQuery(holding, store))
 const { data: houses } = useQuery(housesQuery(holding))
 const { data: book } = useQuery(bookQuery(holding))
 const { data: all } = useQuery(storesQuery(holding))
-const { draft, ready, error, state, appraisal, reload, changedMeanwhile } = useStoreDraft(
-  holding,
-  store,
-  loaded,
-)
+const past = ref(String(route.query.as ?? ''))
+watch(past, (as) => void router.replace({ query: { ...route.query, as: as || undefined } }))
+const {
+  draft,
+  ready,
+  error,
+  state,
+  appraisal,
+  base,
+  changed,
+  settle,
+  never,
+  reload,
+  changedMeanwhile,
+} = useStoreDraft(holding, store, loaded, past)
 const selected = ref('mass')
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const zone = computed(() => session.zone(holding))
-const now = computed(() => loaded.value?.data.now)
+const now = computed(() => (past.value ? undefined : loaded.value?.data.now))
+const clockNow = computed(() => (session.me?.demo ? session.me.now : new Date().toISOString()))
+const was = computed(() => (loaded.value ? allOf(loaded.value.data) : []))
+const between = (a: Described, b: Described) =>
+  differences(a, b, catalogue.value?.insulation ?? [], media.value)
+const wasWords = computed(() => was.value.map((a, i) => (i ? between(was.value[i - 1]!, a) : [])))
+/** Nobody is asked since when of a store that nobody has read. */
+const asks = computed(
+  () => keeper.value && changed.value && !!base.value && !!(now.value?.at || runs.value?.length),
+)
+const told = (iso: string) =>
+  `${day(Date.parse(iso) / 1000, zone.value)}, ${clock(Date.parse(iso) / 1000, zone.value)}`
 const media = computed(() => mediaOf(catalogue.value, book.value?.data.book))
 const medium = computed(() => media.value.find((m) => m.id === draft.design.medium))
 const { data: parts } = useQuery(partsQuery(holding))
@@ -169,7 +194,8 @@ function removeProbe(id: string) {
       {{ chargeSentence(charge, draft.design, session.units) }}
     </p>
     <p v-else class="verdict">
-      <template v-if="draft.planned">Planned: </template>
+      <template v-if="past">Until {{ told(past) }}: </template>
+      <template v-else-if="draft.planned">Planned: </template>
       <b>{{ massOf(appraisal.massKg) }}</b> of {{ medium?.name.toLowerCase() }} holds
       <b>{{ energyOf(appraisal.usableJoules) }}</b> between
       {{ degrees(draft.design.floorCelsius, session.units, 0) }} and
@@ -181,6 +207,29 @@ function removeProbe(id: string) {
         <b>{{ energyOf(now.usableJoules) }}</b></template
       >.
     </p>
+    <SinceWhen
+      v-if="asks && base"
+      v-model="draft.moment"
+      :words="between(base, draft)"
+      :zone="zone"
+      :now="clockNow"
+      @settled="settle"
+    />
+    <ArrangementBand
+      v-if="was.length > 1"
+      v-model="past"
+      :arrangements="was"
+      :words="wasWords"
+      :runs="runs ?? []"
+      :zone="zone"
+    />
+    <PastArrangement
+      v-if="past && keeper"
+      v-model="draft.moment"
+      :zone="zone"
+      :now="clockNow"
+      @never="never"
+    />
     <ProblemNote v-if="error" :error="error" />
     <BButton v-if="changedMeanwhile" variant="secondary" @click="reload"
       >Load the newer one</BButton
@@ -247,7 +296,7 @@ function removeProbe(id: string) {
         <CautionList :cautions="charging && charge ? charge.cautions : appraisal.cautions" />
       </div>
       <div>
-        <nav class="tabs" aria-label="What is changed">
+        <nav v-if="!past" class="tabs" aria-label="What is changed">
           <button
             v-for="t in tabs"
             :key="t.key"
@@ -332,7 +381,7 @@ function removeProbe(id: string) {
         <p v-if="keeper" class="mt-3 d-flex gap-2 flex-wrap">
           <BButton variant="secondary" @click="addProbe">Add a probe</BButton>
         </p>
-        <TakeAway v-if="keeper" what="this store" :remove="takeAway" @gone="leave"
+        <TakeAway v-if="keeper && !past" what="this store" :remove="takeAway" @gone="leave"
           >{{ draft.name }} goes, with its {{ counted(runs?.length ?? 0, 'run') }}, its own parts
           and what was read of it.</TakeAway
         >
@@ -340,36 +389,13 @@ function removeProbe(id: string) {
     </div>
 
     <div class="split mt-4">
-      <section aria-labelledby="runs-h">
-        <h2 id="runs-h">Runs</h2>
-        <p v-if="!runs?.length">
-          None yet. Hand over a logger’s file and its readings become the first run.
-        </p>
-        <table v-else class="ledger">
-          <tbody>
-            <tr v-for="r in runs" :key="r.id">
-              <th scope="row">
-                <RouterLink :to="{ name: 'run', params: { holding, run: r.id } }">{{
-                  r.name
-                }}</RouterLink>
-              </th>
-              <td>
-                {{ day(Date.parse(r.from) / 1000, zone) }} to
-                {{ day(Date.parse(r.to) / 1000, zone) }}
-              </td>
-              <td class="num">{{ hours((Date.parse(r.to) - Date.parse(r.from)) / 1000) }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <FoundRuns v-if="keeper" :holding="holding" :store="store" :zone="zone" />
-        <RouterLink
-          v-if="keeper"
-          class="btn btn-primary mt-2"
-          :to="{ name: 'file', params: { holding, store } }"
-        >
-          Hand over a logger’s file
-        </RouterLink>
-      </section>
+      <StoreRuns
+        :holding="holding"
+        :store="store"
+        :runs="runs ?? []"
+        :keeper="keeper"
+        :zone="zone"
+      />
       <HandReadings
         v-if="session.role(holding) !== 'GUEST'"
         :holding="holding"

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import PlacePicture from '@/instruments/PlacePicture.vue'
 import { api, body } from '@/shared/api/client'
+import { asItIs } from './arrangements'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
@@ -109,6 +110,7 @@ async function begin(key: string) {
           planned: false,
           design: start.design,
           probes: start.probes.map((p) => ({ ...p, id: newId() })),
+          ...asItIs,
         },
       }),
     )

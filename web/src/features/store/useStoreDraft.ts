@@ -1,62 +1,75 @@
 import { useQueryClient } from '@tanstack/vue-query'
-import { reactive, ref, watch, type Ref } from 'vue'
+import { computed, reactive, ref, watch, type Ref } from 'vue'
 import { api, body, whole, type Views } from '@/shared/api/client'
 import { useKeeping } from '@/shared/useKeeping'
-import type { Design, Probe } from './designs'
+import type { Arrangement, Described } from './arrangements'
 
-interface Draft {
+interface Draft extends Described {
   name: string
-  houseId: string | null
   planned: boolean
-  design: Design
-  probes: Probe[]
+  /** Since when it is so; null where it always was. Of one that is past: until when it was. */
+  moment: string | null
 }
 
 const SETTLE_MS = 500
 const clone = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+const described = ({ houseId, design, probes }: Described): Described =>
+  clone({ houseId, design, probes })
+
+/** With what an older description leaves out. */
+function complete(of: Described): Described {
+  const d = described(of)
+  for (const face of ['side', 'top', 'foot'] as const) {
+    d.design[face] ??= { layers: [], measuredTransmittance: null }
+    d.design[face].layers ??= []
+  }
+  d.design.build ??= { parts: [], closedVessel: false, closedCoil: false, bathed: false }
+  d.design.build.parts ??= []
+  return d
+}
 
 /**
- * A store being changed: kept as it changes (half a second after the last touch) and appraised as it
- * changes. A refused change stays on the page with its reason.
+ * A store being changed, as it is now or as it was: kept as it changes (half a second after the last
+ * touch) and appraised as it changes. A refused change stays on the page with its reason. What is
+ * changed is held against how it was when the changing began, so that since when it is so can be
+ * said at the end.
+ *
+ * @param past until when the arrangement was that is changed; empty for how it is now
  */
 export function useStoreDraft(
   holdingId: string,
   storeId: string,
   loaded: Ref<{ data: Views['StoreView']; etag: string } | undefined>,
+  past: Ref<string> = ref(''),
 ) {
   const client = useQueryClient()
   const draft = reactive<Draft>({
     name: '',
     houseId: null,
     planned: false,
-    design: {} as Design,
+    design: {} as Views['StoreDesign'],
     probes: [],
+    moment: null,
   })
   const ready = ref(false)
   const appraisal = ref<Views['Appraisal'] | null>(null)
+  const base = ref<Described & { earlier: Arrangement[] }>()
+  let view: Views['StoreView']
   let etag = ''
   const keeping = useKeeping(() => JSON.stringify(draft), save, SETTLE_MS)
   const { state, error } = keeping
 
-  function take(view: Views['StoreView'], tag: string) {
-    etag = tag
-    Object.assign(
-      draft,
-      clone({
-        name: view.name,
-        houseId: view.houseId,
-        planned: view.planned,
-        design: view.design,
-        probes: view.probes,
-      }),
-    )
-    for (const face of ['side', 'top', 'foot'] as const) {
-      draft.design[face] ??= { layers: [], measuredTransmittance: null }
-      draft.design[face].layers ??= []
-    }
-    draft.design.build ??= { parts: [], closedVessel: false, closedCoil: false, bathed: false }
-    draft.design.build.parts ??= []
-    appraisal.value = view.appraisal
+  function begin() {
+    base.value = { ...complete(view), earlier: clone(view.earlier ?? []) }
+  }
+
+  function take() {
+    const was = view.earlier?.find((a) => a.until === past.value)
+    const { name, planned } = view
+    Object.assign(draft, { name, planned, moment: was?.until ?? null }, complete(was ?? view))
+    if (was) void appraise(JSON.stringify(draft))
+    else appraisal.value = view.appraisal
+    begin()
     keeping.take(JSON.stringify(draft))
     ready.value = true
   }
@@ -64,23 +77,83 @@ export function useStoreDraft(
   watch(
     loaded,
     (l) => {
-      if (l && state.value === 'kept' && l.etag !== etag) take(l.data, l.etag)
+      if (l && state.value === 'kept' && l.etag !== etag) {
+        view = l.data
+        etag = l.etag
+        if (past.value && !view.earlier?.some((a) => a.until === past.value)) past.value = ''
+        take()
+      }
     },
     { immediate: true },
   )
 
+  watch(past, (to, from) => {
+    if (to === draft.moment || (!to && !from)) return
+    if (state.value === 'changing') void keeping.keep().then(take)
+    else take()
+  })
+
+  function sent(d: Draft): Views['StoreDraft'] {
+    const { name, planned, moment, ...is } = d
+    if (!past.value) {
+      const was = base.value ?? null
+      return { id: storeId, name, planned, ...is, earlier: null, since: moment, was }
+    }
+    const earlier = view.earlier.map((a) => (a.until === past.value ? { until: moment, ...is } : a))
+    return { id: storeId, name, planned, ...described(view), earlier, since: null, was: null }
+  }
+
   async function save(text: string) {
+    const d = JSON.parse(text) as Draft
+    await put(sent(d))
+    if (past.value && d.moment) past.value = d.moment
+  }
+
+  async function put(store: Views['StoreDraft']) {
     const answer = await whole(
       api.PUT('/api/holdings/{holdingId}/stores/{storeId}', {
         params: { path: { holdingId, storeId }, header: { 'If-Match': etag } },
-        body: { id: storeId, ...JSON.parse(text) },
+        body: store,
       }),
     )
     etag = answer.etag
-    appraisal.value = answer.data.appraisal
+    view = answer.data
+    if (!past.value) appraisal.value = view.appraisal
     client.setQueryData(['holding', holdingId, 'store', storeId], answer)
-    void client.invalidateQueries({ queryKey: ['holding', holdingId, 'stores'] })
+    for (const of of ['stores', 'few', 'judgement', 'run-readings'])
+      void client.invalidateQueries({ queryKey: ['holding', holdingId, of] })
   }
+
+  /** It was never as the past one that is shown: the one after it was so already. */
+  async function never() {
+    const earlier = view.earlier.filter((a) => a.until !== past.value)
+    const { name, planned } = view
+    try {
+      await put({
+        ...{ id: storeId, name, planned, ...described(view) },
+        ...{ earlier, since: null, was: null },
+      })
+      past.value = ''
+    } catch (e) {
+      error.value = e
+    }
+  }
+
+  /** What was changed until now is done with; what is changed next is another change. */
+  async function settle() {
+    await keeping.keep()
+    if (state.value !== 'kept') return
+    draft.moment = null
+    begin()
+    keeping.take(JSON.stringify(draft))
+  }
+
+  const changed = computed(
+    () =>
+      !past.value &&
+      !!base.value &&
+      JSON.stringify(described(draft)) !== JSON.stringify(described(base.value)),
+  )
 
   watch(
     () => JSON.stringify(draft),
@@ -120,6 +193,10 @@ export function useStoreDraft(
     error,
     state,
     appraisal,
+    base,
+    changed,
+    settle,
+    never,
     reload,
     changedMeanwhile: keeping.changedMeanwhile,
   }

@@ -1223,6 +1223,14 @@ export interface components {
             /** Format: double */
             volumeCubicMetres: number;
         };
+        Arrangement: {
+            design: components["schemas"]["StoreDesign"];
+            /** Format: uuid */
+            houseId: string | null;
+            probes: components["schemas"]["ProbeView"][];
+            /** Format: date-time */
+            until: string | null;
+        };
         Assumption: {
             /** Format: date-time */
             at: string | null;
@@ -1350,6 +1358,13 @@ export interface components {
             undoneAt: string | null;
             /** @enum {string} */
             verb: "MADE" | "CHANGED" | "REMOVED";
+        };
+        ChangedView: {
+            at: string[];
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            to: string;
         };
         Channel: {
             fahrenheit: boolean;
@@ -1783,6 +1798,7 @@ export interface components {
         FewView: {
             best: components["schemas"]["Estimate"];
             brought: components["schemas"]["Estimate"] | null;
+            changed: components["schemas"]["ChangedView"] | null;
             /** Format: date-time */
             chargedFrom: string | null;
             /** Format: date-time */
@@ -2183,6 +2199,7 @@ export interface components {
             at: number[];
             believed: components["schemas"]["SetAside"][];
             calibration: components["schemas"]["CalibrationView"];
+            changed: components["schemas"]["ChangedView"] | null;
             coolDown: components["schemas"]["CoolDownView"] | null;
             events: components["schemas"]["EventView"][];
             faceShares: components["schemas"]["FaceShare"][];
@@ -3161,6 +3178,7 @@ export interface components {
         };
         StoreDraft: {
             design: components["schemas"]["StoreDesign"];
+            earlier: components["schemas"]["Arrangement"][] | null;
             /** Format: uuid */
             houseId: string | null;
             /** Format: uuid */
@@ -3168,6 +3186,9 @@ export interface components {
             name: string;
             planned: boolean | null;
             probes: components["schemas"]["ProbeView"][];
+            /** Format: date-time */
+            since: string | null;
+            was: components["schemas"]["Was"] | null;
         };
         StoreRead: {
             /** Format: double */
@@ -3208,6 +3229,7 @@ export interface components {
         StoreView: {
             appraisal: components["schemas"]["Appraisal"];
             design: components["schemas"]["StoreDesign"];
+            earlier: components["schemas"]["Arrangement"][];
             /** Format: uuid */
             houseId: string | null;
             /** Format: uuid */
@@ -3448,6 +3470,13 @@ export interface components {
             unit: string;
             /** Format: double */
             value: number;
+        };
+        Was: {
+            design: components["schemas"]["StoreDesign"];
+            earlier: components["schemas"]["Arrangement"][];
+            /** Format: uuid */
+            houseId: string | null;
+            probes: components["schemas"]["ProbeView"][];
         };
         What: {
             /** Format: double */

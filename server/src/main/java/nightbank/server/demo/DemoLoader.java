@@ -40,6 +40,7 @@ import nightbank.server.shared.DemoClock;
 import nightbank.server.shared.Settings;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.StoreDesign;
+import nightbank.server.store.StoreDraft;
 import nightbank.server.store.Stores;
 import nightbank.server.trial.Trials;
 import org.slf4j.LoggerFactory;
@@ -271,7 +272,7 @@ class DemoLoader implements ApplicationRunner {
   private void make(UUID holding, Store s) {
     stores.create(
         holding,
-        new Stores.StoreDraft(
+        new StoreDraft(
             id(s.key()),
             s.name(),
             s.house() == null ? null : id(s.house()),
@@ -286,7 +287,10 @@ class DemoLoader implements ApplicationRunner {
                             p.name(),
                             p.radiusFraction(),
                             p.heightFraction()))
-                .toList()));
+                .toList(),
+            null,
+            null,
+            null));
   }
 
   /** As a keeper would: hand it over, set the zone right, read it in. */

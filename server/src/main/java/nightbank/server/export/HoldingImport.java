@@ -121,7 +121,7 @@ public class HoldingImport {
     }
     houses.all(r.holding).forEach(h -> houses.tried(h.design()));
     books.media(r.holding);
-    stores.all(r.holding);
+    stores.checkAll(r.holding);
     parts.checkAll(r.holding);
   }
 

@@ -29,6 +29,7 @@ final class HoldingTables {
       List.of(
           new Table("greenhouse", "id"),
           new Table("heat_store", "id"),
+          new Table("arrangement", "heat_store_id, until"),
           new Table("plant_part", "id"),
           new Table("probe", "id"),
           new Table("holding_book", "holding_id"),
@@ -50,6 +51,8 @@ final class HoldingTables {
       List.of(
           new Tie("heat_store", "greenhouse_id", "greenhouse"),
           new Tie("plant_part", "greenhouse_id", "greenhouse"),
+          new Tie("arrangement", "heat_store_id", "heat_store"),
+          new Tie("arrangement", "greenhouse_id", "greenhouse"),
           new Tie("probe", "heat_store_id", "heat_store"),
           new Tie("probe", "greenhouse_id", "greenhouse"),
           new Tie("import_file", "store_id", "heat_store"),

@@ -76,7 +76,7 @@ public class HouseNights {
     Greenhouse described = houses.described(holding, house);
     List<StoreView> own =
         stores.all(holding).stream()
-            .filter(s -> house.equals(s.houseId()) && !s.planned() && s.design().reachesHouse())
+            .filter(s -> !s.planned() && s.design().reachesHouse() && everIn(house, s))
             .toList();
     Map<UUID, Map<LocalDate, LedgerDay>> judged = new HashMap<>();
     int pending = 0;
@@ -104,10 +104,17 @@ public class HouseNights {
             : Instant.ofEpochSecond(log.inside().firstKey()).atZone(zone).toLocalDate();
     for (LocalDate e = later(first, read); !e.isAfter(last); e = e.plusDays(1)) {
       double ground = houses.ground(holding, kept.design(), LedgerDay.noon(e, zone));
-      night(e, place, zone, ground, own, judged, log, leftOut).ifPresent(nights::add);
+      Instant noon = LedgerDay.noon(e, zone);
+      List<StoreView> there = own.stream().filter(s -> house.equals(s.houseAt(noon))).toList();
+      night(e, place, zone, ground, there, judged, log, leftOut).ifPresent(nights::add);
     }
     String print = HouseFit.fingerprint(described, nights);
     return view(house, learned.of(print, () -> HouseFit.of(described, nights)), own, leftOut);
+  }
+
+  private static boolean everIn(UUID house, StoreView s) {
+    return house.equals(s.houseId())
+        || s.earlier().stream().anyMatch(a -> house.equals(a.houseId()));
   }
 
   /** What was read and done over the whole span. */

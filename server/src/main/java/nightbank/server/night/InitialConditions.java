@@ -190,7 +190,15 @@ class InitialConditions {
       assumed.add(new TonightView.Assumption("STORE_AGE", null, readAt, view.name()));
     }
     Instant end = readAt.plusSeconds(1); // the last reading too
-    var stretch = judgements.stretch(holding, view.id(), readAt.minus(LOOK_BACK), end);
+    Instant since = view.since();
+    if (since != null && !since.isBefore(end)) { // it was another then
+      double mean = Objects.requireNonNull(view.now().meanCelsius());
+      return new StoreStart(view, readAt, core.store(), StoreState.uniform(grid, mean));
+    }
+    Instant from = readAt.minus(LOOK_BACK);
+    var stretch =
+        judgements.stretch(
+            holding, view.id(), since == null || since.isBefore(from) ? from : since, end);
     Optional<JudgedRun> judged = stretch.judged();
     if (judged.isPresent()) {
       return new StoreStart(view, readAt, judged.get().learned(), judged.get().lastState());

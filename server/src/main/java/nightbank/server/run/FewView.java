@@ -26,6 +26,7 @@ import org.jspecify.annotations.Nullable;
  * @param strain what would have to be far from what is described, absent where nothing is
  * @param next what to read to tell most more, absent where nothing would
  * @param means of the whole store at its readings, °C
+ * @param changed absent where the store stayed the same through the run
  */
 @RecordBuilder
 public record FewView(
@@ -40,7 +41,8 @@ public record FewView(
     boolean hoursGuessed,
     HandFit.@Nullable Strain strain,
     @Nullable NextView next,
-    List<MeanView> means) {
+    List<MeanView> means,
+    @Nullable ChangedView changed) {
 
   /** A figure with its 95 % interval. */
   public record Estimate(double value, double low, double high) {}
@@ -57,7 +59,7 @@ public record FewView(
    */
   public record NextView(String probe, double afterSeconds, double before, double after) {}
 
-  static FewView of(HandJudge.Judged j, Map<String, String> names) {
+  static FewView of(HandJudge.Judged j, Map<String, String> names, @Nullable ChangedView changed) {
     HandFit.Answer a = j.answer();
     return FewViewBuilder.builder()
         .readings(j.readings())
@@ -81,6 +83,7 @@ public record FewView(
                             n.after()))
                 .orElse(null))
         .means(j.means().stream().map(m -> new MeanView(m.at(), estimate(m.celsius()))).toList())
+        .changed(changed)
         .build();
   }
 

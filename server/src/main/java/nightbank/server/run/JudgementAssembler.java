@@ -33,6 +33,7 @@ import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.Readings;
 import nightbank.server.shared.InputChanged.Keys;
+import nightbank.server.store.Arrangements;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
 import nightbank.server.store.Stores.CoreStore;
@@ -69,11 +70,15 @@ class JudgementAssembler {
     this.weathers = weathers;
   }
 
-  /** From when to when, before a store's kind has its say in it. */
+  /**
+   * From when to when, before a store's kind has its say in it. A day counts whole though the store
+   * was changed in it; it is judged by how it was for the greater part.
+   */
   record Span(Instant from, Instant to, boolean asMarked) {
-    JudgementInputs.Window window(boolean makesHeat) {
+    JudgementInputs.Window window(Arrangements.Lasting as, boolean makesHeat) {
       return asMarked
-          ? JudgementInputs.Window.exactly(from.getEpochSecond(), to.getEpochSecond())
+          ? JudgementInputs.Window.exactly(
+              as.later(from).getEpochSecond(), as.earlier(to).getEpochSecond())
           : JudgementInputs.Window.of(from.getEpochSecond(), to.getEpochSecond(), makesHeat);
     }
   }
@@ -83,19 +88,26 @@ class JudgementAssembler {
    *
    * @param air thermometers of the air round it, nearest first
    * @param keys of all it rests on
+   * @param changedAt when the store was changed within the stretch as it was marked: judged is the
+   *     longest while that it stayed the same
    */
   @RecordBuilder
   record Concern(
       UUID holding,
+      Span span,
       CoreStore store,
-      List<ProbeView> probes,
       List<UUID> air,
       ChargedStore charged,
       List<EventKind> kinds,
       HoldingView place,
       JudgementInputs.Site site,
       JudgementInputs.Window window,
+      List<Instant> changedAt,
       Set<String> keys) {
+    List<ProbeView> probes() {
+      return store.probes();
+    }
+
     /** The same, resting on more. */
     Concern with(Set<String> more) {
       Set<String> all = new HashSet<>(keys);
@@ -115,24 +127,35 @@ class JudgementAssembler {
       return Instant.ofEpochSecond(window.to());
     }
 
+    /** From when on a change of anything may tell of it. */
+    Instant restsFrom() {
+      return span.from().isBefore(readFrom()) ? span.from() : readFrom();
+    }
+
+    Instant restsTo() {
+      return span.to().isAfter(to()) ? span.to() : to();
+    }
+
     /** Thermometers that are read for it. */
     Set<UUID> read() {
       Set<UUID> read = new HashSet<>(air);
-      probes.forEach(p -> read.add(p.id()));
+      probes().forEach(p -> read.add(p.id()));
       return read;
     }
 
     Optional<UUID> probe(ProbeView.Kind kind) {
-      return probes.stream().filter(p -> p.kind() == kind).map(ProbeView::id).findFirst();
+      return probes().stream().filter(p -> p.kind() == kind).map(ProbeView::id).findFirst();
     }
   }
 
   Concern concern(UUID holding, UUID storeId, Span span) {
-    CoreStore store = stores.core(holding, storeId);
-    List<ProbeView> probes = stores.probes(holding, storeId);
+    Arrangements when = stores.arrangements(holding, storeId);
+    Arrangements.Lasting as = when.mostOf(span.from(), span.to());
+    CoreStore store = stores.core(holding, storeId, as.arrangement());
+    List<ProbeView> probes = store.probes();
     HoldingView place = holdings.get(holding);
     HouseView house = store.houseId() == null ? null : houses.get(holding, store.houseId());
-    List<UUID> air = airProbes(holding, store, probes);
+    List<UUID> air = airProbes(holding, store);
     ChargedStore charged = charged(store, house, place);
     boolean streamed = probes.stream().anyMatch(p -> p.kind() == ProbeView.Kind.INLET);
     List<EventKind> kinds = charged.countedEvents(streamed);
@@ -148,26 +171,23 @@ class JudgementAssembler {
             : house.design().plantLimitCelsius() + JudgementInputs.NEED_MARGIN;
     return JudgementAssemblerConcernBuilder.builder()
         .holding(holding)
+        .span(span)
         .store(store)
-        .probes(probes)
         .air(air)
         .charged(charged)
         .kinds(kinds)
         .place(place)
         .site(new JudgementInputs.Site(place.latitude(), place.longitude(), ground, need))
-        .window(span.window(charged.makesHeat()))
-        .keys(keys(store, probes, air, kinds, charged))
+        .window(span.window(as, charged.makesHeat()))
+        .changedAt(span.asMarked() ? when.changesWithin(span.from(), span.to()) : List.of())
+        .keys(keys(store, air, kinds, charged))
         .build();
   }
 
   private static Set<String> keys(
-      CoreStore store,
-      List<ProbeView> probes,
-      List<UUID> air,
-      List<EventKind> kinds,
-      ChargedStore charged) {
+      CoreStore store, List<UUID> air, List<EventKind> kinds, ChargedStore charged) {
     Set<String> keys = new HashSet<>(Set.of(Keys.PLACE, Keys.AIR, Keys.store(store.id())));
-    probes.forEach(p -> keys.add(Keys.probe(p.id())));
+    store.probes().forEach(p -> keys.add(Keys.probe(p.id())));
     air.forEach(p -> keys.add(Keys.probe(p)));
     kinds.forEach(k -> keys.addAll(Keys.eventsAt(k, store.id())));
     keys.add(Keys.medium(store.store().medium().id()));
@@ -278,9 +298,11 @@ class JudgementAssembler {
   }
 
   /** Nearest air first: beside the store, then in its house, then outdoors for a store outside. */
-  List<UUID> airProbes(UUID holding, CoreStore store, List<ProbeView> probes) {
+  List<UUID> airProbes(UUID holding, CoreStore store) {
     List<UUID> air = new ArrayList<>();
-    probes.stream().filter(p -> p.kind() == ProbeView.Kind.AIR).forEach(p -> air.add(p.id()));
+    store.probes().stream()
+        .filter(p -> p.kind() == ProbeView.Kind.AIR)
+        .forEach(p -> air.add(p.id()));
     if (store.store().place().indoors() && store.houseId() != null) {
       Map<UUID, UUID> inHouse = readings.airProbes(holding, store.houseId());
       inHouse.keySet().stream().filter(p -> !air.contains(p)).sorted().forEach(air::add);

@@ -28,7 +28,8 @@ final class JudgementMapping {
       long readings,
       @Nullable LoopView loop,
       List<UUID> restsOn,
-      List<EventView> events) {
+      List<EventView> events,
+      @Nullable ChangedView changed) {
     int[] kept = kept(j.at().length);
     List<JudgementView.Curve> curves = new ArrayList<>();
     for (int p = 0; p < j.channels().size(); p++) {
@@ -112,6 +113,7 @@ final class JudgementMapping {
         .loop(loop)
         .restsOn(restsOn)
         .events(events)
+        .changed(changed)
         .build();
   }
 

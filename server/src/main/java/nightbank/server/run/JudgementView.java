@@ -42,7 +42,8 @@ public record JudgementView(
     double needBelowCelsius,
     @Nullable LoopView loop,
     List<UUID> restsOn,
-    List<EventView> events) {
+    List<EventView> events,
+    @Nullable ChangedView changed) {
 
   /** One probe as measured and as the model has it. */
   public record Curve(

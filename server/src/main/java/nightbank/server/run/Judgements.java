@@ -15,6 +15,7 @@ import nightbank.core.evidence.EventKind;
 import nightbank.core.judgement.HandJudge;
 import nightbank.core.judgement.JudgedRun;
 import nightbank.core.judgement.JudgementInputs;
+import nightbank.core.store.HeatStore;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
 import nightbank.server.run.JudgementAssembler.Concern;
@@ -82,7 +83,7 @@ public class Judgements {
         shown(run),
         MOST_READINGS,
         JudgementView.class,
-        c -> List.of(run, c.store().name(), c.probes(), seen(c)),
+        c -> List.of(run, c.store().name(), c.probes(), seen(c), c.changedAt()),
         (c, j) -> sheet(run, c, j.get()));
   }
 
@@ -92,9 +93,9 @@ public class Judgements {
     Concern c = assembler.concern(holding, run.storeId(), new Span(run.from(), run.to(), true));
     Map<String, String> names =
         c.probes().stream().collect(Collectors.toMap(p -> p.id().toString(), ProbeView::name));
-    return new Stretch(assembler.inputs(c, MOST_READINGS))
+    return new Stretch(run.storeId(), assembler.inputs(c, MOST_READINGS))
         .few()
-        .map(j -> FewView.of(j, names))
+        .map(j -> FewView.of(j, names, ChangedView.of(c)))
         .orElseThrow(() -> Problem.notFound("reading"));
   }
 
@@ -130,7 +131,8 @@ public class Judgements {
             .map(l -> LoopView.of(c.store().id(), c.store().name(), c.store().heat().byStream(), l))
             .orElse(null),
         c.read().stream().sorted().toList(),
-        seen(c));
+        seen(c),
+        ChangedView.of(c));
   }
 
   private List<EventView> seen(Concern c) {
@@ -151,12 +153,20 @@ public class Judgements {
 
   /** Any stretch of a store's time, gathered once and judged as it is asked for. */
   public final class Stretch {
+    private final UUID store;
     private final JudgementInputs inputs;
     private final String print;
 
-    private Stretch(JudgementInputs inputs) {
+    private Stretch(UUID store, JudgementInputs inputs) {
+      this.store = store;
       this.inputs = inputs;
       print = inputs.fingerprint();
+    }
+
+    /** Tells its mass from another, or from itself with more or less in it. */
+    public String mass() {
+      HeatStore design = inputs.store().design();
+      return "%s %.4g".formatted(store, design.heatCapacity(design.floorCelsius()));
     }
 
     /** As of a logger; empty when too little was read. */
@@ -172,7 +182,7 @@ public class Judgements {
 
   public Stretch stretch(UUID holding, UUID store, Instant from, Instant to) {
     Concern c = assembler.concern(holding, store, new Span(from, to, true));
-    return new Stretch(assembler.inputs(c, MOST_READINGS));
+    return new Stretch(store, assembler.inputs(c, MOST_READINGS));
   }
 
   /**
@@ -228,7 +238,7 @@ public class Judgements {
       Result<T> result) {
     Concern c = assembler.concern(subject.holding(), subject.store(), span).with(shown);
     for (int round = 1; ; round++) {
-      long touches = repository.restsOn(subject, c.keys(), c.readFrom(), c.to());
+      long touches = repository.restsOn(subject, c.keys(), c.restsFrom(), c.restsTo());
       repository.awaitWriters(subject.holding());
       Concern now = assembler.concern(subject.holding(), subject.store(), span).with(shown);
       if (!c.keys().containsAll(now.keys()) && round < MOST_ROUNDS) {

@@ -9,6 +9,7 @@ import nightbank.core.evidence.ReadingCleaner;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.judgement.HandJudge;
 import nightbank.server.log.Readings;
+import nightbank.server.store.Arrangements;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.Stores;
 import nightbank.server.store.Stores.CoreStore;
@@ -34,9 +35,11 @@ public class RunReadings {
 
   public RunReadingsView of(UUID holding, UUID runId) {
     RunView run = runs.get(holding, runId);
-    CoreStore store = stores.core(holding, run.storeId());
-    List<ProbeView> all = stores.probes(holding, run.storeId());
-    List<ProbeView> probes = all.stream().filter(p -> p.kind() == ProbeView.Kind.STORE).toList();
+    Arrangements when = stores.arrangements(holding, run.storeId());
+    CoreStore store =
+        stores.core(holding, run.storeId(), when.mostOf(run.from(), run.to()).arrangement());
+    List<ProbeView> probes =
+        store.probes().stream().filter(p -> p.kind() == ProbeView.Kind.STORE).toList();
     List<ReadingSeries> read = probes.stream().map(p -> series(holding, p.id(), run)).toList();
     long[] at = moments(read);
     List<JudgementView.Curve> curves = new ArrayList<>();
@@ -52,7 +55,7 @@ public class RunReadings {
               List.of()));
     }
     List<Double> air =
-        assembler.airProbes(holding, store, all).stream()
+        assembler.airProbes(holding, store).stream()
             .map(p -> series(holding, p, run))
             .filter(s -> s.size() > 1)
             .findFirst()

@@ -92,4 +92,11 @@ public record InputChanged(
   public static InputChanged design(UUID holding, Set<String> keys) {
     return new InputChanged(holding, keys, EVER, ALWAYS, false);
   }
+
+  /** What holds for a while: always before, or from then on, where one end is absent. */
+  public static InputChanged design(
+      UUID holding, Set<String> keys, @Nullable Instant from, @Nullable Instant to) {
+    return new InputChanged(
+        holding, keys, from == null ? EVER : from, to == null ? ALWAYS : to, false);
+  }
 }

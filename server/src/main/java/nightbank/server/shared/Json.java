@@ -18,6 +18,10 @@ public class Json {
     return JSONB.valueOf(mapper.writeValueAsString(value));
   }
 
+  public JsonNode tree(Object value) {
+    return mapper.valueToTree(value);
+  }
+
   public <T> T read(JsonNode json, Class<T> type) {
     return mapper.treeToValue(json, type);
   }

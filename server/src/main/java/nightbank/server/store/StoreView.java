@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  * A store with its probes, what it comes to, and how it was last seen.
  *
  * @param reachesHouse whether its heat can reach a house, by its faces or by a circuit
+ * @param earlier how it was before, in the order of time
  * @param planned not built yet: it counts in no night and no balance
  */
 @RecordBuilder
@@ -22,8 +23,23 @@ public record StoreView(
     boolean reachesHouse,
     StoreDesign design,
     List<ProbeView> probes,
+    List<Arrangement> earlier,
     Appraisal appraisal,
     Now now) {
+
+  /** The house that it stood in, absent for none. */
+  public @Nullable UUID houseAt(Instant moment) {
+    return earlier.stream()
+        .filter(a -> a.until() != null && a.until().isAfter(moment))
+        .findFirst()
+        .map(Arrangement::houseId)
+        .orElse(houseId);
+  }
+
+  /** Since when it is as it is; absent where it always was. */
+  public @Nullable Instant since() {
+    return earlier.isEmpty() ? null : earlier.get(earlier.size() - 1).until();
+  }
 
   /**
    * As last read.

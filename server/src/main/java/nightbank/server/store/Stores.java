@@ -3,11 +3,10 @@ package nightbank.server.store;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -30,6 +29,7 @@ import nightbank.server.part.PartView;
 import nightbank.server.part.Parts;
 import nightbank.server.part.StoreHeat;
 import nightbank.server.shared.InputChanged;
+import nightbank.server.shared.InputChanged.Keys;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.internal.StoreRepository;
@@ -44,8 +44,6 @@ import tools.jackson.databind.JsonNode;
 /** Stores: kept, checked, appraised, and handed to the core. */
 @Service
 public class Stores implements Reversible {
-  private static final int MOST_PROBES = 100;
-
   private final StoreRepository repository;
   private final Houses houses;
   private final Books books;
@@ -75,26 +73,21 @@ public class Stores implements Reversible {
     this.clock = clock;
   }
 
-  /** What a keeper sends. */
-  public record StoreDraft(
-      UUID id,
-      String name,
-      @Nullable UUID houseId,
-      Boolean planned,
-      StoreDesign design,
-      List<ProbeView> probes) {
-    boolean isPlanned() {
-      return Boolean.TRUE.equals(planned);
-    }
-  }
-
   /**
    * A store for the core, with what the core does not need but its callers do.
    *
+   * @param probes all of its thermometers, those beside it too
    * @param sunlit m² that the sun charges it by, as if they took all of it up; 0 without sun
    */
   public record CoreStore(
-      UUID id, String name, UUID houseId, HeatStore store, StoreHeat heat, double sunlit, Lid lid) {
+      UUID id,
+      String name,
+      @Nullable UUID houseId,
+      HeatStore store,
+      List<ProbeView> probes,
+      StoreHeat heat,
+      double sunlit,
+      Lid lid) {
     /** Whether it makes heat of itself. */
     public boolean makesHeat() {
       return heat.kind() == StoreFacts.SourceKind.HEAP;
@@ -110,6 +103,7 @@ public class Stores implements Reversible {
 
   public List<StoreView> all(UUID holding) {
     var probes = repository.probes(holding);
+    var earlier = repository.earlier(holding);
     var latest = latest(holding);
     MediaBook book = books.media(holding);
     List<PartView> heating = parts.all(holding);
@@ -121,6 +115,7 @@ public class Stores implements Reversible {
                 view(
                     s,
                     probes.getOrDefault(s.id(), List.of()),
+                    earlier.getOrDefault(s.id(), List.of()),
                     latest,
                     book,
                     heating,
@@ -138,6 +133,7 @@ public class Stores implements Reversible {
     return view(
         s,
         probes(holding, id),
+        earlier(holding, id),
         latest(holding),
         books.media(holding),
         parts.all(holding),
@@ -148,18 +144,38 @@ public class Stores implements Reversible {
     return repository.probes(holding).getOrDefault(store, List.of());
   }
 
+  /** As it is now. */
   public CoreStore core(UUID holding, UUID id) {
-    StoredStore s = stored(holding, id);
-    HeatStore core = StoreMapping.toCore(s.design(), probes(holding, id), books.media(holding));
+    return core(holding, id, arrangements(holding, id).now());
+  }
+
+  /** As it was once. */
+  public CoreStore core(UUID holding, UUID id, Arrangement as) {
+    HeatStore core = StoreMapping.toCore(as.design(), as.probes(), books.media(holding));
     StoreHeat heat = StoreHeat.of(id, parts.all(holding));
     return new CoreStore(
-        s.id(),
-        s.name(),
-        s.houseId(),
+        id,
+        stored(holding, id).name(),
+        as.houseId(),
         core,
+        as.probes(),
         heat,
         heat.sunlit().map(x -> sunlit(x, core)).orElse(0.0),
-        new Lid(LidHours.liftable(s.design()), s.design().lidOff()));
+        new Lid(LidHours.liftable(as.design()), as.design().lidOff()));
+  }
+
+  /** How it was, when. */
+  public Arrangements arrangements(UUID holding, UUID id) {
+    return arrangements(holding, stored(holding, id), probes(holding, id));
+  }
+
+  private Arrangements arrangements(UUID holding, StoredStore s, List<ProbeView> probes) {
+    return Arrangements.of(
+        earlier(holding, s.id()), new Arrangement(null, s.houseId(), s.design(), probes));
+  }
+
+  private List<Arrangement> earlier(UUID holding, UUID id) {
+    return repository.earlier(holding).getOrDefault(id, List.of());
   }
 
   private static double sunlit(PartDesign.Sunlight s, HeatStore core) {
@@ -219,8 +235,9 @@ public class Stores implements Reversible {
 
   @Transactional
   public StoreView create(UUID holding, StoreDraft draft) {
-    check(holding, draft);
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
+    Arrangements when = draft.over(new Arrangements(List.of(draft.now())), json);
+    check(holding, draft, when);
     StoreDraft before = now(holding, id.toString());
     repository.insert(
         holding,
@@ -232,7 +249,11 @@ public class Stores implements Reversible {
         clock.instant());
     stored(holding, id);
     repository.saveProbes(holding, id, draft.houseId(), draft.probes(), clock.instant());
-    changed(holding, id, !air(draft.probes()).isEmpty());
+    repository.saveEarlier(holding, id, when.earlier());
+    changed(holding, Set.of(Keys.store(id)));
+    if (!air(draft.probes()).isEmpty()) {
+      changed(holding, Set.of(Keys.AIR));
+    }
     note(holding, id, before);
     return get(holding, id);
   }
@@ -243,7 +264,8 @@ public class Stores implements Reversible {
    */
   @Transactional
   public void remove(UUID holding, UUID id) {
-    StoreDraft before = draft(stored(holding, id), probes(holding, id));
+    StoreDraft before = now(holding, id.toString());
+    stored(holding, id);
     parts.leave(holding, id);
     events.publishEvent(new Goes(holding, id));
     put(holding, id.toString(), null);
@@ -254,12 +276,23 @@ public class Stores implements Reversible {
   @EventListener
   void standsOn(Houses.Goes house) {
     for (StoredStore s : repository.all(house.holding())) {
-      if (house.id().equals(s.houseId())) {
-        StoreDraft d = draft(s, probes(house.holding(), s.id()));
+      StoreDraft d = draft(house.holding(), s);
+      List<Arrangement> earlier = d.earlier() == null ? List.of() : d.earlier();
+      boolean once = earlier.stream().anyMatch(a -> house.id().equals(a.houseId()));
+      if (once || house.id().equals(s.houseId())) {
         change(
             house.holding(),
             s.id(),
-            new StoreDraft(d.id(), d.name(), null, d.planned(), d.design(), d.probes()),
+            new StoreDraft(
+                d.id(),
+                d.name(),
+                house.id().equals(d.houseId()) ? null : d.houseId(),
+                d.planned(),
+                d.design(),
+                d.probes(),
+                earlier.stream().map(a -> a.without(house.id())).toList(),
+                null,
+                null),
             s.version());
       }
     }
@@ -271,8 +304,9 @@ public class Stores implements Reversible {
     changes.made(holding, kind(), id.toString(), name, before, after);
   }
 
-  private static StoreDraft draft(StoredStore s, List<ProbeView> probes) {
-    return new StoreDraft(s.id(), s.name(), s.houseId(), s.planned(), s.design(), probes);
+  private StoreDraft draft(UUID holding, StoredStore s) {
+    List<ProbeView> probes = probes(holding, s.id());
+    return StoreDraft.of(s.id(), s.name(), s.planned(), arrangements(holding, s, probes));
   }
 
   @Override
@@ -283,7 +317,7 @@ public class Stores implements Reversible {
   @Override
   public @Nullable StoreDraft now(UUID holding, String subject) {
     UUID id = UUID.fromString(subject);
-    return repository.find(holding, id).map(s -> draft(s, probes(holding, id))).orElse(null);
+    return repository.find(holding, id).map(s -> draft(holding, s)).orElse(null);
   }
 
   @Override
@@ -294,14 +328,17 @@ public class Stores implements Reversible {
       repository.remove(holding, id, clock.instant());
     } else {
       StoreDraft d = json.read(state, StoreDraft.class);
-      if (d.houseId() != null) {
-        houses.get(holding, d.houseId());
-      }
+      Arrangements when = Arrangements.of(d.earlier() == null ? List.of() : d.earlier(), d.now());
+      when.all().stream()
+          .map(Arrangement::houseId)
+          .filter(Objects::nonNull)
+          .forEach(house -> houses.get(holding, house));
       repository.restore(
           holding, id, d.houseId(), d.name(), d.isPlanned(), d.design(), clock.instant());
       repository.saveProbes(holding, id, d.houseId(), d.probes(), clock.instant());
+      repository.saveEarlier(holding, id, when.earlier());
     }
-    changed(holding, id, true);
+    changed(holding, Set.of(Keys.store(id), Keys.AIR));
   }
 
   @Override
@@ -311,9 +348,11 @@ public class Stores implements Reversible {
 
   @Transactional
   public StoreView change(UUID holding, UUID id, StoreDraft draft, int version) {
-    check(holding, draft);
     StoredStore before = stored(holding, id);
     List<ProbeView> probes = probes(holding, id);
+    Arrangements was = arrangements(holding, before, probes);
+    Arrangements when = draft.over(was, json);
+    check(holding, draft, when);
     if (!repository.update(
         holding,
         id,
@@ -326,22 +365,28 @@ public class Stores implements Reversible {
       throw Problem.changedMeanwhile("store");
     }
     repository.saveProbes(holding, id, draft.houseId(), draft.probes(), clock.instant());
+    repository.saveEarlier(holding, id, when.earlier());
+    boolean renamed =
+        !before.name().equals(draft.name().strip()) || before.planned() != draft.isPlanned();
+    Optional<Arrangements.Lasting> other = was.differ(when);
+    if (renamed || other.isEmpty()) {
+      changed(holding, Set.of(Keys.store(id)));
+    } else {
+      events.publishEvent(
+          InputChanged.design(
+              holding, Set.of(Keys.store(id)), other.get().from(), other.get().to()));
+    }
     boolean moved =
         !Objects.equals(before.houseId(), draft.houseId())
             && !(air(probes).isEmpty() && air(draft.probes()).isEmpty());
-    changed(holding, id, moved || !air(probes).equals(air(draft.probes())));
-    note(holding, id, draft(before, probes));
+    if (moved || !air(probes).equals(air(draft.probes()))) {
+      changed(holding, Set.of(Keys.AIR));
+    }
+    note(holding, id, StoreDraft.of(id, before.name(), before.planned(), was));
     return get(holding, id);
   }
 
-  /**
-   * @param air whether there are other thermometers of air now, which other stores rest on too
-   */
-  private void changed(UUID holding, UUID id, boolean air) {
-    Set<String> keys = new HashSet<>(Set.of(InputChanged.Keys.store(id)));
-    if (air) {
-      keys.add(InputChanged.Keys.AIR);
-    }
+  private void changed(UUID holding, Set<String> keys) {
     events.publishEvent(InputChanged.design(holding, keys));
   }
 
@@ -360,44 +405,34 @@ public class Stores implements Reversible {
     change(
         holding,
         id,
-        new StoreDraft(id, now.name(), now.houseId(), now.planned(), now.design(), all),
+        new StoreDraft(
+            id, now.name(), now.houseId(), now.planned(), now.design(), all, null, null, null),
         now.version());
     return all;
   }
 
-  private void check(UUID holding, StoreDraft draft) {
+  /** That all there are can be reckoned with, as they are and as they were. */
+  public void checkAll(UUID holding) {
+    for (StoreView s : all(holding)) {
+      s.earlier().forEach(a -> core(holding, s.id(), a));
+    }
+  }
+
+  private void check(UUID holding, StoreDraft draft, Arrangements when) {
     if (draft.name() == null || draft.name().isBlank() || draft.name().length() > 200) {
       throw Problem.invalid(
           "name", "A store needs a name of up to 200 letters.", "Give it a name.");
     }
-    if (draft.houseId() != null) {
-      houses.get(holding, draft.houseId());
-    }
-    if (draft.probes() == null || draft.probes().size() > MOST_PROBES) {
-      throw Problem.invalid(
-          "probes", "A store has at most " + MOST_PROBES + " probes.", "Leave some out.");
-    }
-    Set<String> names = new HashSet<>();
-    for (ProbeView p : draft.probes()) {
-      if (p.id() == null || p.kind() == null || p.name() == null || p.name().isBlank()) {
-        throw Problem.invalid("probes", "A probe lacks its name.", "Give every probe a name.");
-      }
-      if (p.name().length() > 100 || !names.add(p.name().strip().toLowerCase(Locale.ROOT))) {
-        throw Problem.invalid(
-            "probes",
-            "Two probes are called " + p.name() + ".",
-            "Give every probe a name of its own, up to 100 letters.");
-      }
-    }
+    StoreChecks.inTime(draft.since(), when, clock.instant());
     MediaBook book = books.media(holding);
-    HeatStore core = StoreMapping.toCore(draft.design(), draft.probes(), book);
-    Appraiser.appraise(draft.design(), core, StoreHeat.none(), book, Double.NaN, null);
-    if (!(draft.design().chargeToCelsius() > draft.design().floorCelsius()
-        && draft.design().chargeToCelsius() <= 1200)) {
-      throw Problem.invalid(
-          "design.chargeToCelsius",
-          "It must be charged to more than its floor temperature, and to at most 1200 °C.",
-          "The floor temperature is where it stops helping; charge above that.");
+    for (Arrangement a : when.all()) {
+      if (a.houseId() != null) {
+        houses.get(holding, a.houseId());
+      }
+      StoreChecks.probes(a.probes());
+      StoreChecks.temperatures(a.design());
+      HeatStore core = StoreMapping.toCore(a.design(), a.probes(), book);
+      Appraiser.appraise(a.design(), core, StoreHeat.none(), book, Double.NaN, null);
     }
   }
 
@@ -425,6 +460,7 @@ public class Stores implements Reversible {
   private StoreView view(
       StoredStore s,
       List<ProbeView> probes,
+      List<Arrangement> earlier,
       Map<UUID, StoreView.Latest> latest,
       MediaBook book,
       List<PartView> heating,
@@ -447,6 +483,7 @@ public class Stores implements Reversible {
         .reachesHouse(core.place().reachesHouse() || heat.ledToHouse())
         .design(s.design())
         .probes(probes)
+        .earlier(earlier)
         .appraisal(Appraiser.appraise(s.design(), core, heat, book, hottest, room))
         .now(now.of(core, heat.kind() == StoreFacts.SourceKind.HEAP, probes, latest))
         .build();

@@ -178,7 +178,7 @@ public class Trials implements Reversible {
       Optional<Cooling> cooling =
           run.flatMap(Cooling::of).or(() -> stretch.few().flatMap(Cooling::of));
       if (run.isPresent() || cooling.isPresent()) {
-        entries.add(entry(holding, r, run, cooling));
+        entries.add(entry(holding, r, stretch.mass(), run, cooling));
         told.add(new TrialMapping.Told(r.runId(), run));
       }
     }
@@ -194,7 +194,11 @@ public class Trials implements Reversible {
   }
 
   private Trial.Entry entry(
-      UUID holding, TrialView.Run r, Optional<JudgedRun> run, Optional<Cooling> cooling) {
+      UUID holding,
+      TrialView.Run r,
+      String mass,
+      Optional<JudgedRun> run,
+      Optional<Cooling> cooling) {
     Instant from =
         run.flatMap(JudgedRun::coolDown).map(c -> Instant.ofEpochSecond(c.from())).orElse(r.from());
     Instant to =
@@ -211,7 +215,7 @@ public class Trials implements Reversible {
             .orElse(Double.NaN);
     return new Trial.Entry(
         r.side(),
-        r.storeId().toString(),
+        mass,
         cooling,
         wind,
         count(seen, EventKind.DOOR) + count(seen, EventKind.VENT),

@@ -32,6 +32,12 @@ public class HandoutTest {
         Grounds.drum(store, "Drum “north”")
             .replace("\"houseId\":null", "\"houseId\":\"" + house + "\"");
     assertThat(grounds.keeper.post(grounds.path("/stores"), drum).status()).isEqualTo(200);
+    ok(
+        grounds.keeper.put(
+            grounds.path("/stores/" + store),
+            "\"1\"",
+            drum.replace("\"measuredTransmittance\":0.9", "\"measuredTransmittance\":0.4")
+                .replace("\"houseId\"", "\"since\":\"2026-01-12T00:00:00Z\",\"houseId\"")));
     grounds.newPart(Grounds.element(store), house);
     for (String file : new String[] {"bare.csv", "wrapped.csv"}) {
       byte[] bytes =
@@ -99,6 +105,7 @@ public class HandoutTest {
     assertThat(new String(out, StandardCharsets.UTF_8))
         .contains("\"version\":4")
         .contains("Part")
+        .contains("\"until\"")
         .contains("2026-01-11T17:00:00")
         .contains("Drum “north”")
         .doesNotContain("token");

@@ -51,7 +51,8 @@ public class LidHoursTest {
             null,
             new LidHours(LocalTime.parse(from), LocalTime.parse(to)));
     StoreView s =
-        new StoreView(UUID.randomUUID(), "Bin", 1, null, false, true, d, List.of(), null, null);
+        new StoreView(
+            UUID.randomUUID(), "Bin", 1, null, false, true, d, List.of(), List.of(), null, null);
     return LidHours.actions(List.of(s), Instant.parse(start), ZONE, hours * 3600);
   }
 

@@ -18,6 +18,7 @@ import nightbank.server.shared.Versions;
 import nightbank.server.store.Appraisal;
 import nightbank.server.store.BuildView;
 import nightbank.server.store.StoreDesign;
+import nightbank.server.store.StoreDraft;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
 import org.springframework.http.HttpStatus;
@@ -81,8 +82,7 @@ class StoreController {
   }
 
   @PostMapping("/api/holdings/{holdingId}/stores")
-  ResponseEntity<StoreView> create(
-      @PathVariable UUID holdingId, @RequestBody Stores.StoreDraft draft) {
+  ResponseEntity<StoreView> create(@PathVariable UUID holdingId, @RequestBody StoreDraft draft) {
     access.require(holdingId, Role.KEEPER);
     StoreView made = stores.create(holdingId, draft);
     return Versions.tagged(made.version(), made);
@@ -117,7 +117,7 @@ class StoreController {
       @PathVariable UUID holdingId,
       @PathVariable UUID storeId,
       @RequestHeader("If-Match") String ifMatch,
-      @RequestBody Stores.StoreDraft draft) {
+      @RequestBody StoreDraft draft) {
     access.require(holdingId, Role.KEEPER);
     StoreView changed = stores.change(holdingId, storeId, draft, Versions.of(ifMatch));
     return Versions.tagged(changed.version(), changed);

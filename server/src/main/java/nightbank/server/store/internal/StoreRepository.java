@@ -1,22 +1,28 @@
 package nightbank.server.store.internal;
 
+import static nightbank.db.Tables.ARRANGEMENT;
 import static nightbank.db.Tables.HEAT_STORE;
 import static nightbank.db.Tables.PROBE;
 import static nightbank.db.Tables.READING;
+import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.lateral;
 import static org.jooq.impl.DSL.select;
+import static org.jooq.impl.DSL.selectOne;
 
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import nightbank.db.tables.records.ArrangementRecord;
 import nightbank.db.tables.records.HeatStoreRecord;
 import nightbank.db.tables.records.ProbeRecord;
 import nightbank.server.shared.Json;
+import nightbank.server.store.Arrangement;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.StoreDesign;
 import nightbank.server.store.StoreView;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -140,11 +146,26 @@ public class StoreRepository {
    * Stores and probes of all holdings that were taken away before a moment, with what they read.
    */
   public void forget(Instant before) {
+    Condition gone = PROBE.REMOVED_AT.lt(before).andNot(satOnce());
     db.deleteFrom(READING)
-        .where(READING.PROBE_ID.in(select(PROBE.ID).from(PROBE).where(PROBE.REMOVED_AT.lt(before))))
+        .where(READING.PROBE_ID.in(select(PROBE.ID).from(PROBE).where(gone)))
         .execute();
-    db.deleteFrom(PROBE).where(PROBE.REMOVED_AT.lt(before)).execute();
+    db.deleteFrom(PROBE).where(gone).execute();
     db.deleteFrom(HEAT_STORE).where(HEAT_STORE.REMOVED_AT.lt(before)).execute();
+  }
+
+  /** Of a probe that told how a store that is there still was before it was changed. */
+  private static Condition satOnce() {
+    return exists(
+        selectOne()
+            .from(ARRANGEMENT)
+            .join(HEAT_STORE)
+            .on(HEAT_STORE.ID.eq(ARRANGEMENT.HEAT_STORE_ID))
+            .where(HEAT_STORE.ID.eq(PROBE.HEAT_STORE_ID))
+            .and(HEAT_STORE.REMOVED_AT.isNull())
+            .and(
+                "{0} @> jsonb_build_array(jsonb_build_object('id', {1}))",
+                ARRANGEMENT.PROBES, PROBE.ID));
   }
 
   /** As it was once, whatever it is now; its probes follow by {@link #saveProbes}. */
@@ -204,6 +225,39 @@ public class StoreRepository {
           .and(PROBE.HEAT_STORE_ID.eq(store))
           .execute();
       rank++;
+    }
+  }
+
+  /** How stores were before, in the order of time. */
+  public Map<UUID, List<Arrangement>> earlier(UUID holding) {
+    return db.selectFrom(ARRANGEMENT)
+        .where(ARRANGEMENT.HOLDING_ID.eq(holding))
+        .orderBy(ARRANGEMENT.UNTIL)
+        .fetchGroups(ARRANGEMENT.HEAT_STORE_ID, r -> earlier(r.into(ARRANGEMENT)));
+  }
+
+  private Arrangement earlier(ArrangementRecord r) {
+    return new Arrangement(
+        r.getUntil(),
+        r.getGreenhouseId(),
+        json.read(r.getDesign(), StoreDesign.class),
+        List.of(json.read(r.getProbes(), ProbeView[].class)));
+  }
+
+  public void saveEarlier(UUID holding, UUID store, List<Arrangement> earlier) {
+    db.deleteFrom(ARRANGEMENT)
+        .where(ARRANGEMENT.HOLDING_ID.eq(holding))
+        .and(ARRANGEMENT.HEAT_STORE_ID.eq(store))
+        .execute();
+    for (Arrangement a : earlier) {
+      db.insertInto(ARRANGEMENT)
+          .set(ARRANGEMENT.HEAT_STORE_ID, store)
+          .set(ARRANGEMENT.HOLDING_ID, holding)
+          .set(ARRANGEMENT.UNTIL, a.until())
+          .set(ARRANGEMENT.GREENHOUSE_ID, a.houseId())
+          .set(ARRANGEMENT.DESIGN, json.write(a.design()))
+          .set(ARRANGEMENT.PROBES, json.write(a.probes()))
+          .execute();
     }
   }
 

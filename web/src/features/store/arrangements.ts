@@ -1,0 +1,99 @@
+import type { Views } from '@/shared/api/client'
+import { lengthOf, thinOf } from '@/shared/units'
+import { sidesOf } from '@/shared/body'
+import type { Design, FaceKey, Layer, Probe } from './designs'
+
+export type Arrangement = Views['Arrangement']
+
+/** How a store is or was, by itself. */
+export interface Described {
+  houseId: string | null
+  design: Design
+  probes: Probe[]
+}
+
+/** Of a store that nobody says another time of. */
+export const asItIs = { earlier: null, since: null, was: null }
+
+const FACES: FaceKey[] = ['side', 'top', 'foot']
+const same = (a: unknown, b: unknown) => JSON.stringify(a ?? null) === JSON.stringify(b ?? null)
+
+/** All that a store was, in the order of time; the last is how it is now, without an end. */
+export function allOf(store: Views['StoreView']): Arrangement[] {
+  const { houseId, design, probes } = store
+  return [...(store.earlier ?? []), { until: null, houseId, design, probes }]
+}
+
+/** How it was at a moment. */
+export const arrangementAt = (store: Views['StoreView'], at: number) =>
+  allOf(store).find((a) => !a.until || Date.parse(a.until) > at) as Arrangement
+
+const layer = (l: Layer, insulation: Views['InsulationMaterial'][]) => {
+  const what =
+    l.kind === 'GAP'
+      ? 'air gap with foil'
+      : (insulation.find((m) => m.id === l.material)?.name.toLowerCase() ?? 'a layer')
+  return `${thinOf(l.thicknessMetres)} ${what}${l.wet ? ', wet' : ''}`
+}
+
+function face(d: Design, key: FaceKey, insulation: Views['InsulationMaterial'][]): string {
+  const f = d[key]
+  if (f?.measuredTransmittance != null) return `${key} as measured`
+  if (!f?.layers?.length) return `${key} bare`
+  return `${key}: ${f.layers.map((l) => layer(l, insulation)).join(' + ')}`
+}
+
+function size(d: Design): string {
+  if (d.shape === 'CYLINDER')
+    return `${lengthOf(d.diameterMetres ?? 0)} wide, ${lengthOf(d.heightMetres)} high`
+  const { length, width } = sidesOf(d)
+  return `${lengthOf(length)} × ${lengthOf(width)} × ${lengthOf(d.heightMetres)}`
+}
+
+function probes(before: Described, after: Described): string[] {
+  const was = new Map(before.probes.map((p) => [p.id, p]))
+  const is = new Map(after.probes.map((p) => [p.id, p]))
+  return [
+    ...after.probes.filter((p) => !was.has(p.id)).map((p) => `${p.name} put in`),
+    ...before.probes.filter((p) => !is.has(p.id)).map((p) => `${p.name} taken out`),
+    ...after.probes
+      .filter((p) => {
+        const w = was.get(p.id)
+        return w && (w.radiusFraction !== p.radiusFraction || w.heightFraction !== p.heightFraction)
+      })
+      .map((p) => `${p.name} moved`),
+  ]
+}
+
+/** What is otherwise in one than in another, in words of the later one. */
+export function differences(
+  before: Described,
+  after: Described,
+  insulation: Views['InsulationMaterial'][],
+  media: { id: string; name: string }[],
+): string[] {
+  const a = before.design
+  const b = after.design
+  const words = FACES.filter((f) => !same(a[f], b[f])).map((f) => face(b, f, insulation))
+  if (size(a) !== size(b)) words.push(size(b))
+  if (a.medium !== b.medium)
+    words.push(media.find((m) => m.id === b.medium)?.name.toLowerCase() ?? 'another medium')
+  if (a.count !== b.count) words.push(`${b.count} of them`)
+  if (!same(a.place, b.place) || before.houseId !== after.houseId) words.push('stands elsewhere')
+  words.push(...probes(before, after))
+  if (!words.length && !same(a, b)) words.push('described otherwise')
+  return words
+}
+
+/** A word or two for a side of a trial: what its faces are, in the way that they differ most. */
+export const inShort = (
+  of: Arrangement,
+  among: Arrangement[],
+  insulation: Views['InsulationMaterial'][],
+): string => {
+  const differing = FACES.filter((f) => among.some((o) => !same(o.design[f], of.design[f])))
+  const words = differing.map((f) => face(of.design, f, insulation))
+  if (words.length && words.every((w) => w.endsWith(' bare'))) return 'bare'
+  const clad = words.filter((w) => !w.endsWith(' bare'))
+  return (clad.length ? clad : words).join(', ') || size(of.design)
+}
