@@ -56,6 +56,9 @@ const words = computed(() => {
   })
   return all
 })
+/** As much of a name as there is room for; all of it stands in the sentences above. */
+const ROOM = 28
+const brief = (name: string) => (name.length > ROOM ? `${name.slice(0, ROOM - 1)}…` : name)
 const kind = (i: number) => ['first', 'second', 'third', 'fourth'][i % 4]
 const dotShape = (i: number, px: number, py: number) =>
   i % 2
@@ -110,7 +113,7 @@ const dotShape = (i: number, px: number, py: number) =>
           class="lead"
           :d="`M${W - right} ${y(w.s.fair!.readingCelsius)} L${W - right + 16} ${w.y}`"
         />
-        <text class="name" :x="W - right + 22" :y="w.y">{{ w.s.name }}</text>
+        <text class="name" :x="W - right + 22" :y="w.y">{{ brief(w.s.name) }}</text>
         <text class="reads" :x="W - right + 22" :y="w.y + 18">
           {{ degrees(w.s.fair!.readingCelsius, units) }} ({{
             degrees(w.s.fair!.readingLow, units)

@@ -19,6 +19,7 @@ const few = {
   strain: null,
   next: null,
   means: [],
+  loop: null,
   changed: null,
 }
 
@@ -50,5 +51,22 @@ describe('few readings', () => {
     expect(fewSentences({ ...few, next }, 'UTC').join(' ')).toContain(
       'one more reading of core, 9 h after the charge: half of it gone to ± 12 % instead of ± 19 %',
     )
+  })
+  it('say of a loop whether it goes together with its store, else which figure to look at', () => {
+    const loop = {
+      readings: 4,
+      brought: kwh(5.4, 4.4, 6.4),
+      stored: kwh(5.1, 4.2, 6.2),
+      agree: true,
+      astray: null,
+      flowTimes: 0.94,
+    }
+    const told = (l: object) => fewSentences({ ...few, loop: { ...loop, ...l } }, 'UTC').join(' ')
+    expect(told({})).toContain('that goes together')
+    expect(told({ agree: false, astray: '2026-01-20T14:10:00Z' })).toContain('20 Jan 14:10')
+    expect(told({ agree: false, flowTimes: 0.25 })).toContain(
+      'the flow is 25 % of what was described',
+    )
+    expect(told({ agree: false, flowTimes: 3.1 })).toContain('the flow is 3.1 times what')
   })
 })

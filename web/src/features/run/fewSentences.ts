@@ -27,6 +27,24 @@ export function fewVerdict(f: Few): string {
   return `It held ${between(f.best, energyOf)} ${when}${gone}.`
 }
 
+/** Whether a loop and its store can both be right, and if not, which figure to look at. */
+function loopSays(l: NonNullable<Few['loop']>, at: (iso: string) => string): string[] {
+  const brought = `Its loop, read ${l.readings} times, brought ${between(l.brought, energyOf)} by its two thermometers`
+  const stored = `${between(l.stored, energyOf)} by the store’s own`
+  if (l.agree) return [`${brought}, ${stored}: that goes together.`]
+  const both = `${brought}, ${stored}: both cannot be right.`
+  if (l.astray)
+    return [
+      both,
+      `The loop’s figures of ${at(l.astray)} make it so: look at them, and at their unit.`,
+    ]
+  const times = l.flowTimes < 1 ? `${percent(l.flowTimes)} of` : `${l.flowTimes.toFixed(1)} times`
+  return [
+    both,
+    `If its thermometers are right, the flow is ${times} what was described: hold a bucket under it, with a watch. Else they sit wrong, or the store’s probe does.`,
+  ]
+}
+
 /** The rest, and what the figures rest on. */
 export function fewSentences(f: Few, zone: string): string[] {
   const at = (iso: string) => {
@@ -47,6 +65,7 @@ export function fewSentences(f: Few, zone: string): string[] {
       `It was charged with ${between(f.brought, energyOf)}, ${hoursOf} ${at(f.chargedFrom)} ${to} ${at(f.chargedTo)}${f.hoursGuessed ? ', as the readings rise' : ''}.`,
     )
   }
+  if (f.loop) said.push(...loopSays(f.loop, at))
   if (f.next)
     said.push(
       `Most telling would be one more reading of ${f.next.probe}, ${hours(f.next.afterSeconds)} after ${f.chargedTo ? 'the charge' : 'the first'}: half of it gone to ± ${percent(f.next.after)} instead of ± ${percent(f.next.before)}.`,

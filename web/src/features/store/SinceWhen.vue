@@ -60,6 +60,9 @@ function from(text: string) {
 
 <style scoped>
 .ask {
+  position: sticky;
+  top: 0;
+  z-index: 5;
   border: 1px solid var(--line);
   border-left: 4px solid var(--ember);
   background: var(--sheet);
@@ -95,5 +98,19 @@ h2 {
 
 p {
   margin: 0.4rem 0;
+}
+
+@media (max-width: 600px) {
+  .ask {
+    padding: 0.3rem 0.6rem 0.1rem;
+  }
+
+  .choices {
+    gap: 0.3rem;
+  }
+
+  .moment input {
+    width: 190px;
+  }
 }
 </style>

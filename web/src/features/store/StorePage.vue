@@ -186,7 +186,7 @@ function removeProbe(id: string) {
         aria-label="Name of the store"
         :disabled="!keeper"
       />
-      <span class="soft" role="status">{{
+      <span class="soft state" role="status">{{
         { kept: 'Kept', changing: 'Keeping …', refused: 'Not kept' }[state]
       }}</span>
     </div>
@@ -393,6 +393,7 @@ function removeProbe(id: string) {
         :holding="holding"
         :store="store"
         :runs="runs ?? []"
+        :changed="was.length > 1"
         :keeper="keeper"
         :zone="zone"
       />
@@ -418,6 +419,10 @@ function removeProbe(id: string) {
   display: flex;
   gap: 1rem;
   align-items: center;
+}
+
+.state {
+  white-space: nowrap;
 }
 
 .title {

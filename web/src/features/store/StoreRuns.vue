@@ -9,6 +9,8 @@ defineProps<{
   runs: Views['RunView'][]
   keeper: boolean
   zone: string
+  /** Whether the store was changed, so that its runs can tell what that did. */
+  changed: boolean
 }>()
 </script>
 
@@ -34,6 +36,12 @@ defineProps<{
         </tr>
       </tbody>
     </table>
+    <RouterLink
+      v-if="keeper && changed && runs.length > 1"
+      class="btn btn-secondary mt-2 me-2"
+      :to="{ name: 'trials', params: { holding }, query: { store } }"
+      >What did the changes do?</RouterLink
+    >
     <FoundRuns v-if="keeper" :holding="holding" :store="store" :zone="zone" />
     <RouterLink
       v-if="keeper"

@@ -25,8 +25,8 @@ export function allOf(store: Views['StoreView']): Arrangement[] {
 }
 
 /** How it was at a moment. */
-export const arrangementAt = (store: Views['StoreView'], at: number) =>
-  allOf(store).find((a) => !a.until || Date.parse(a.until) > at) as Arrangement
+export const arrangementAt = (all: Arrangement[], at: number) =>
+  all.find((a) => !a.until || Date.parse(a.until) > at) as Arrangement
 
 const layer = (l: Layer, insulation: Views['InsulationMaterial'][]) => {
   const what =
@@ -85,15 +85,29 @@ export function differences(
   return words
 }
 
-/** A word or two for a side of a trial: what its faces are, in the way that they differ most. */
-export const inShort = (
-  of: Arrangement,
-  among: Arrangement[],
+const listed = (words: string[]) =>
+  words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)}` : (words[0] ?? '')
+
+/** A word or two for each, by which they are told apart: of what is otherwise what is covered. */
+export function inShort(
+  all: Arrangement[],
   insulation: Views['InsulationMaterial'][],
-): string => {
-  const differing = FACES.filter((f) => among.some((o) => !same(o.design[f], of.design[f])))
-  const words = differing.map((f) => face(of.design, f, insulation))
-  if (words.length && words.every((w) => w.endsWith(' bare'))) return 'bare'
-  const clad = words.filter((w) => !w.endsWith(' bare'))
-  return (clad.length ? clad : words).join(', ') || size(of.design)
+  media: { id: string; name: string }[],
+): string[] {
+  const differing = FACES.filter((f) => all.some((o) => !same(o.design[f], all[0]?.design[f])))
+  const bare = (d: Design, f: FaceKey) =>
+    d[f]?.measuredTransmittance == null && !d[f]?.layers?.length
+  const words = all.map((a) => {
+    const clad = differing.filter((f) => !bare(a.design, f))
+    return clad.length ? `${listed(clad)} covered` : 'bare'
+  })
+  return words.map((w, i) => {
+    if (differing.length && words.indexOf(w) === i && words.lastIndexOf(w) === i) return w
+    const before = all[i - 1]
+    return before
+      ? differences(before, all[i]!, insulation, media).join(', ')
+      : differing.length
+        ? differing.map((f) => face(all[i]!.design, f, insulation)).join(', ')
+        : size(all[i]!.design)
+  })
 }

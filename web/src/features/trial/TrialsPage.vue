@@ -10,7 +10,8 @@ import { useSession } from '@/shared/session'
 import { day } from '@/shared/units'
 import RecordTabs from '../record/RecordTabs.vue'
 import { newId } from '../store/designs'
-import { runsQuery, storesQuery } from '../store/queries'
+import { allOf, arrangementAt, inShort } from '../store/arrangements'
+import { catalogueQuery, runsQuery, storesQuery } from '../store/queries'
 import { trialsQuery } from './queries'
 
 const session = useSession()
@@ -22,6 +23,7 @@ const zone = computed(() => session.zone(holding))
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const { data: trials } = useQuery(trialsQuery(holding))
 const { data: stores } = useQuery(storesQuery(holding))
+const { data: catalogue } = useQuery(catalogueQuery())
 const runs = useQueries({
   queries: computed(() => (stores.value ?? []).map((s) => runsQuery(holding, s.id))),
 })
@@ -31,6 +33,8 @@ const all = computed(() =>
   ),
 )
 
+/** Runs that a trial has room for. */
+const MOST = 12
 const name = ref('')
 /** Sides by run, in the order they were chosen. */
 const chosen = reactive(new Map<string, string>())
@@ -49,10 +53,37 @@ watch(
   { immediate: true },
 )
 
+/** What was the case in a run: how its store was then, or else that it was changed or not. */
+function sideOf(id: string): string {
+  const run = all.value.find((a) => a.run.id === id)?.run
+  const store = stores.value?.find((s) => s.id === run?.storeId)
+  if (run && store?.earlier.length) {
+    const middle = (Date.parse(run.from) + Date.parse(run.to)) / 2
+    const was = allOf(store)
+    const short = inShort(was, catalogue.value?.insulation ?? [], catalogue.value?.media ?? [])
+    return short[was.indexOf(arrangementAt(was, middle))]!
+  }
+  return chosen.size ? 'changed' : 'as it was'
+}
+
 function pick(id: string, on: boolean) {
-  if (on) chosen.set(id, chosen.size ? 'changed' : 'as it was')
+  if (on) chosen.set(id, sideOf(id))
   else chosen.delete(id)
 }
+
+/** All runs of the store that somebody came from, the earliest first. */
+watch(
+  [all, stores, catalogue],
+  () => {
+    const of = stores.value?.find((s) => s.id === route.query.store)
+    if (!of || chosen.size || !catalogue.value) return
+    const own = all.value.filter((a) => a.run.storeId === of.id).map((a) => a.run)
+    own.sort((a, b) => Date.parse(a.from) - Date.parse(b.from))
+    own.slice(-MOST).forEach((r) => pick(r.id, true))
+    if (chosen.size) name.value = [...new Set(chosen.values())].join(', ')
+  },
+  { immediate: true },
+)
 
 async function keep() {
   error.value = null

@@ -1806,6 +1806,7 @@ export interface components {
             halfLife: components["schemas"]["Estimate"] | null;
             hoursGuessed: boolean;
             last: components["schemas"]["Estimate"];
+            loop: components["schemas"]["LoopCheckView"] | null;
             loss: components["schemas"]["Estimate"] | null;
             means: components["schemas"]["MeanView"][];
             next: components["schemas"]["NextView"] | null;
@@ -2333,6 +2334,17 @@ export interface components {
             known: number;
             /** Format: int32 */
             replaced: number;
+        };
+        LoopCheckView: {
+            agree: boolean;
+            /** Format: date-time */
+            astray: string | null;
+            brought: components["schemas"]["Estimate"];
+            /** Format: double */
+            flowTimes: number;
+            /** Format: int32 */
+            readings: number;
+            stored: components["schemas"]["Estimate"];
         };
         LoopSpell: {
             /** @enum {string} */

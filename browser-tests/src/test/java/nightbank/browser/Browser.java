@@ -116,6 +116,12 @@ final class Browser implements AutoCloseable {
     return this;
   }
 
+  /** Waits until something is so. */
+  Browser until(String what, java.util.function.BooleanSupplier so) {
+    patient().withMessage(() -> what + " in:\n" + pageText()).until(d -> so.getAsBoolean());
+    return this;
+  }
+
   /**
    * The smallest button, link or label with these words, waited for. The buttons that take changes
    * back tell what anything on the page is called: they are meant only by their own words.

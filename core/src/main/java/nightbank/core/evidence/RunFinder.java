@@ -2,6 +2,7 @@ package nightbank.core.evidence;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -14,6 +15,9 @@ public final class RunFinder {
   private static final long SILENCE = 12 * 3600;
   private static final long HAND_SILENCE = 30 * 3600; // s: read before, at its hottest, and after
   private static final long SHORTEST = 3 * 3600;
+  private static final int FEW = 8; // readings of a probe that a logger would take within a run
+  private static final double RISE_SHARE = 0.33; // of its range, by which a probe tells a charge
+  private static final double LEAST_RISE = 3; // K, likewise
 
   private RunFinder() {}
 
@@ -35,41 +39,87 @@ public final class RunFinder {
                         .kept())
             .filter(s -> s.size() > 0)
             .toList();
-    List<ReadingSeries> cleaned = kept.stream().filter(s -> s.size() > 8).toList();
-    if (cleaned.isEmpty()) {
-      return kept.isEmpty() ? List.of() : byHand(kept, fires);
-    }
     List<Found> all = new ArrayList<>();
-    for (long[] spell : spells(cleaned, SILENCE)) {
-      List<ReadingSeries> within =
-          cleaned.stream().map(s -> cut(s, spell[0], spell[1])).filter(s -> s.size() > 8).toList();
+    if (kept.isEmpty()) {
+      return all;
+    }
+    for (long[] spell : spells(kept, HAND_SILENCE)) {
+      List<ReadingSeries> read = cut(kept, spell);
+      List<ReadingSeries> logged = read.stream().filter(RunFinder::byLogger).toList();
+      if (logged.isEmpty()) {
+        byHand(read, spell, fires, all);
+      } else {
+        byLogger(logged, fires, all);
+      }
+    }
+    return all;
+  }
+
+  private static void byLogger(List<ReadingSeries> read, List<Long> fires, List<Found> all) {
+    for (long[] spell : spells(read, SILENCE)) {
+      List<ReadingSeries> within = cut(read, spell).stream().filter(s -> s.size() > FEW).toList();
       if (!within.isEmpty() && spell[1] - spell[0] >= SHORTEST) {
         inSpell(within, spell, fires, all);
       }
     }
-    return all;
   }
 
-  /** Of a few readings by hand each day's or two make one run, from the fire on if one was lit. */
-  private static List<Found> byHand(List<ReadingSeries> read, List<Long> fires) {
-    List<Found> all = new ArrayList<>();
-    for (long[] spell : spells(read, HAND_SILENCE)) {
-      long from = begun(spell[0], fires);
-      if (spell[1] > from) {
-        long charging =
-            read.stream()
-                .map(s -> cut(s, spell[0], spell[1]))
-                .mapToLong(RunFinder::rises)
-                .max()
-                .orElse(0);
-        all.add(new Found(from, spell[1], charging));
+  /** Read more often than anybody walks past. */
+  private static boolean byLogger(ReadingSeries s) {
+    long[] gaps = new long[Math.max(1, s.size() - 1)];
+    for (int i = 1; i < s.size(); i++) {
+      gaps[i - 1] = s.epochSeconds()[i] - s.epochSeconds()[i - 1];
+    }
+    Arrays.sort(gaps);
+    return s.size() > FEW && gaps[gaps.length / 2] <= PAUSE;
+  }
+
+  /** Of readings by hand each charge with what follows makes a run, from the fire on if one was. */
+  private static void byHand(
+      List<ReadingSeries> read, long[] spell, List<Long> fires, List<Found> all) {
+    List<Long> begins = new ArrayList<>(List.of(spell[0]));
+    read.stream()
+        .max(Comparator.comparingDouble(RunFinder::range))
+        .ifPresent(s -> rises(s, begins));
+    for (int i = 0; i < begins.size(); i++) {
+      long from = begun(begins.get(i), fires);
+      long to = i + 1 < begins.size() ? begins.get(i + 1) : spell[1];
+      if (to > from) {
+        long[] part = {begins.get(i), to};
+        long charging = cut(read, part).stream().mapToLong(RunFinder::rise).max().orElse(0);
+        all.add(new Found(from, to, charging));
       }
     }
-    return all;
+  }
+
+  private static double range(ReadingSeries s) {
+    return Arrays.stream(s.celsius()).max().orElse(0) - Arrays.stream(s.celsius()).min().orElse(0);
+  }
+
+  /** Adds when it was coldest before it was charged again: after a fall, a rise of some size. */
+  private static void rises(ReadingSeries s, List<Long> begins) {
+    double least = Math.max(LEAST_RISE, range(s) * RISE_SHARE);
+    double hottest = s.celsius()[0];
+    int coldest = 0;
+    boolean fell = false;
+    for (int i = 1; i < s.size(); i++) {
+      double now = s.celsius()[i];
+      if (!fell) {
+        hottest = Math.max(hottest, now);
+        fell = hottest - now >= least;
+        coldest = i;
+      } else if (now <= s.celsius()[coldest]) {
+        coldest = i;
+      } else if (now - s.celsius()[coldest] >= least) {
+        begins.add(s.epochSeconds()[coldest]);
+        hottest = now;
+        fell = false;
+      }
+    }
   }
 
   /** From its first reading to its hottest, s. */
-  private static long rises(ReadingSeries s) {
+  private static long rise(ReadingSeries s) {
     int hottest = 0;
     for (int i = 1; i < s.size(); i++) {
       hottest = s.celsius()[i] > s.celsius()[hottest] ? i : hottest;
@@ -133,6 +183,10 @@ public final class RunFinder {
     }
     spells.add(new long[] {from, at[at.length - 1]});
     return spells;
+  }
+
+  private static List<ReadingSeries> cut(List<ReadingSeries> series, long[] spell) {
+    return series.stream().map(s -> cut(s, spell[0], spell[1])).filter(s -> s.size() > 0).toList();
   }
 
   private static ReadingSeries cut(ReadingSeries s, long from, long to) {

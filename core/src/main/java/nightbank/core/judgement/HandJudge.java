@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import nightbank.core.evidence.LoopReadings;
 import nightbank.core.evidence.ReadingCleaner;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.SourceProfile;
@@ -20,8 +21,9 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * A run of few readings: what charged it and what was round it, as far as it was told, else as the
- * readings rise and as such places are in the cold half of the year. Neglects a lid's hours, and
- * what a stream carried.
+ * readings rise and as such places are in the cold half of the year. What a loop brought by its own
+ * thermometers counts where the store's readings do not speak against it. Neglects a lid's hours,
+ * and what a stream carried off.
  */
 public final class HandJudge {
   /** Readings of all probes: more are a logger's. */
@@ -37,6 +39,7 @@ public final class HandJudge {
   private static final double UNKNOWN = 0.8; // ln of a power that nobody knows
   private static final double LOGGED = 400; // s by which a source's hours are noted wrong
   private static final double BETWEEN = 1.0 / 6; // of two readings: an hour that nobody noted
+  private static final double WALK = 1800; // s: of a loop that was read but once
   private static final double FOUND = 25; // K by which a first reading may miss the mean
   private static final double[] OFFERED = {0.1, 0.25, 0.5, 1, 1.5, 2, 3}; // half-lives after it
   private static final double WORTH = 0.93; // of an interval: less is not worth the walk
@@ -54,6 +57,7 @@ public final class HandJudge {
    * @param guessed whether its hours were read off the readings
    * @param record what it was judged from
    * @param readings of the mass that were taken; what no store can have had is left out
+   * @param loop what its loop brought beside what it took up; empty where none was read
    */
   public record Judged(
       HandFit.Answer answer,
@@ -63,7 +67,8 @@ public final class HandJudge {
       boolean charged,
       boolean guessed,
       HandRecord record,
-      int readings) {
+      int readings,
+      Optional<LoopCheck> loop) {
     /** What to read to tell most more; empty where nothing would. Takes as long as the judging. */
     public Optional<Next> next() {
       return HandJudge.next(record, answer);
@@ -101,7 +106,7 @@ public final class HandJudge {
     if (main == null || read.isEmpty() || read.size() > MOST || in.store().makesHeat()) {
       return Optional.empty();
     }
-    int own = read.size();
+    int taken = read.size();
     in.air().stream()
         .map(s -> cleaned(in, s))
         .filter(s -> s.size() > 0)
@@ -109,13 +114,13 @@ public final class HandJudge {
         .ifPresent(s -> air(s, zero, read));
     HandRecord.Around around = around(in, zero);
     ReadingSeries most = main;
-    List<HandRecord.Charge> possible = charges(in, most, zero);
+    Fitted own = likeliest(store, charges(in, most, zero), most, zero, around, read);
+    Optional<LoopCheck> loop = loop(in, own, zero);
     Fitted best =
-        possible.stream()
-            .map(by -> new HandRecord(store, by, start(by, most, zero), around, read))
-            .map(tried -> new Fitted(tried, HandFit.of(tried)))
-            .min(Comparator.comparingDouble(f -> f.answer().misfit()))
-            .orElseThrow();
+        loop.filter(LoopCheck::agree)
+            .map(l -> List.of(byLoop(l.loop(), zero)))
+            .map(by -> likeliest(store, by, most, zero, around, read))
+            .orElse(own);
     HandRecord.Charge by = best.record().charge();
     return Optional.of(
         new Judged(
@@ -124,9 +129,58 @@ public final class HandJudge {
             zero + Math.round(by.from()),
             zero + Math.round(by.to()),
             by.watts() > 0,
-            by.watts() > 0 && told(in).isEmpty(),
+            by.watts() > 0 && told(in).isEmpty() && best == own,
             best.record(),
-            own));
+            taken,
+            loop));
+  }
+
+  private static Fitted likeliest(
+      HeatStore store,
+      List<HandRecord.Charge> possible,
+      ReadingSeries main,
+      long zero,
+      HandRecord.Around around,
+      List<HandRecord.Reading> read) {
+    return possible.stream()
+        .map(by -> new HandRecord(store, by, start(by, main, zero), around, read))
+        .map(tried -> new Fitted(tried, HandFit.of(tried)))
+        .min(Comparator.comparingDouble(f -> f.answer().misfit()))
+        .orElseThrow();
+  }
+
+  /** Of a store that its loop charges and that took up heat, by a loop that brought some. */
+  private static Optional<LoopCheck> loop(JudgementInputs in, Fitted own, long zero) {
+    Optional<LoopReadings> read = in.loop().filter(l -> in.store().byStream());
+    Optional<JudgedLoop> judged = read.flatMap(JudgedLoop::judge).filter(HandJudge::brings);
+    HandRecord.Charge by = own.record().charge();
+    return judged.isEmpty()
+        ? Optional.empty()
+        : own.answer()
+            .brought()
+            .map(
+                stored ->
+                    LoopCheck.of(
+                        read.get(),
+                        judged.get(),
+                        stored,
+                        zero + Math.round(by.from()),
+                        zero + Math.round(by.to())));
+  }
+
+  private static boolean brings(JudgedLoop loop) {
+    return loop.charged() > 0
+        && loop.spells().stream().anyMatch(s -> s.direction() == JudgedLoop.Direction.CHARGING);
+  }
+
+  private static HandRecord.Charge byLoop(JudgedLoop loop, long zero) {
+    List<JudgedLoop.Spell> on =
+        loop.spells().stream().filter(s -> s.direction() == JudgedLoop.Direction.CHARGING).toList();
+    double from = on.get(0).from() - zero;
+    double to = Math.max(from + WALK, on.get(on.size() - 1).to() - zero);
+    double half = loop.chargedHalf() / loop.charged();
+    return new HandRecord.Charge(
+        from, to, loop.charged() / (to - from), half / 2, BETWEEN * (to - from));
   }
 
   private static Optional<Next> next(HandRecord record, HandFit.Answer answer) {
@@ -229,7 +283,7 @@ public final class HandJudge {
       JudgementInputs in, ReadingSeries main, int i, int k, long zero) {
     double from = main.epochSeconds()[i] - zero;
     double to = main.epochSeconds()[k] - zero;
-    boolean rated = in.store().watts() > 0;
+    boolean rated = in.store().watts() > 0 && !in.store().byStream();
     double rise = main.celsius()[k] - main.celsius()[i];
     double watts =
         rated

@@ -14,8 +14,10 @@ import nightbank.core.evidence.TimeSeries;
  * What a stream did to a store, from its temperatures going in and coming out: power ṁ c (T_in -
  * T_out), its direction, and since when. Below {@link #DEAD_BAND} two thermometers tell no
  * direction apart. Energy is unsure by the flow, as a bucket and a watch tell it, and by what two
- * thermometers may differ all the time. While the pump stood, as somebody logged, nothing was
- * carried. Neglects times at which the flow was another without anybody saying so.
+ * thermometers may differ all the time. Between readings by hand the power is the mean of both
+ * ends, unsure by half their difference and by {@link #UNSEEN} of itself. While the pump stood, as
+ * somebody logged, nothing was carried. Neglects times at which the flow was another without
+ * anybody saying so.
  *
  * @param at epoch seconds at which both were read
  * @param watts into the store, below zero while the stream empties it
@@ -39,7 +41,10 @@ public record JudgedLoop(
 
   private static final double FLOW_DOUBT = 0.1; // half a 95 % interval, relative
   private static final long SHORT = 1800; // s: a doubtful moment between two alike is like them
-  private static final long LONGEST_GAP = 3600; // s without a reading
+  private static final long FOLLOWED = 3600; // s between readings that leave nothing out
+  private static final long LONGEST_GAP = 8 * 3600; // s: from breakfast to the afternoon
+  private static final long PAIRED = 1200; // s from one thermometer to the other on a walk
+  private static final double UNSEEN = 0.25; // half a 95 % interval; estimate
 
   /** Which way heat goes. */
   public enum Direction {
@@ -65,7 +70,7 @@ public record JudgedLoop(
     List<Double> rises = new ArrayList<>();
     ReadingSeries in = loop.inlet();
     for (int i = 0; i < in.size(); i++) {
-      double out = loop.outlet().at(in.epochSeconds()[i], LONGEST_GAP);
+      double out = beside(loop.outlet(), in.epochSeconds()[i]);
       if (!Double.isNaN(out) && !Double.isNaN(in.celsius()[i])) {
         moments.add(in.epochSeconds()[i]);
         long at = in.epochSeconds()[i];
@@ -93,23 +98,48 @@ public record JudgedLoop(
             loop.stood()));
   }
 
-  private static double half(double[] sums, double rate) {
-    return Math.hypot(FLOW_DOUBT * sums[0], DEAD_BAND * rate * sums[1]);
+  /** What the other showed then, or was read to show within one walk; NaN for neither. */
+  private static double beside(ReadingSeries other, long at) {
+    double between = other.at(at, FOLLOWED);
+    if (!Double.isNaN(between) || other.size() == 0) {
+      return between;
+    }
+    int nearest = 0;
+    for (int i = 1; i < other.size(); i++) {
+      long gap = Math.abs(other.epochSeconds()[i] - at);
+      nearest = gap < Math.abs(other.epochSeconds()[nearest] - at) ? i : nearest;
+    }
+    return Math.abs(other.epochSeconds()[nearest] - at) <= PAIRED
+        ? other.celsius()[nearest]
+        : Double.NaN;
   }
 
-  /** J in one direction, and s for which it went that way. */
+  private static double half(double[] sums, double rate) {
+    return Math.hypot(
+        Math.hypot(FLOW_DOUBT * sums[0], DEAD_BAND * rate * sums[1]), Math.sqrt(sums[2]));
+  }
+
+  /**
+   * J in one direction, s for which it went that way, and the square of half a 95 % interval of
+   * what went on while nobody read, J².
+   */
   private static double[] sums(long[] at, double[] rise, double rate, int sign) {
     double joules = 0;
     double seconds = 0;
+    double unseen = 0;
     for (int i = 1; i < at.length; i++) {
       long dt = at[i] - at[i - 1];
       double mean = sign * (rise[i] + rise[i - 1]) / 2;
       if (mean > 0 && dt <= LONGEST_GAP) {
         joules += rate * mean * dt;
         seconds += dt;
+        if (dt > FOLLOWED) {
+          double half = (Math.abs(rise[i] - rise[i - 1]) / 2 + UNSEEN * mean) * rate * dt;
+          unseen += half * half;
+        }
       }
     }
-    return new double[] {joules, seconds};
+    return new double[] {joules, seconds, unseen};
   }
 
   private static List<Spell> spells(long[] at, double[] rise, double[] watts) {

@@ -61,7 +61,7 @@ public record JudgementInputs(
    * Of the judging code: to be raised with any change that judges the same inputs differently, or
    * that keeps what is judged in another shape.
    */
-  public static final int VERSION = 4;
+  public static final int VERSION = 5;
 
   /** House air below which heat counts as delivered where no house says otherwise, °C. */
   public static final double NO_HOUSE_NEED = 10;
@@ -162,7 +162,7 @@ public record JudgementInputs(
     return air.stream().filter(s -> s.size() > 1).findFirst();
   }
 
-  private Optional<LoopReadings> loop() {
+  Optional<LoopReadings> loop() {
     if (inlet.isEmpty() || outlet.isEmpty() || store.stream().isEmpty()) {
       return Optional.empty();
     }

@@ -56,6 +56,33 @@ public class RunFinderTest {
   }
 
   @Test
+  public void aMonthOfPaperIsARunForEveryChargeHoweverManyReadings() {
+    int days = 30;
+    long[] at = new long[3 * days];
+    double[] t = new double[at.length];
+    for (int d = 0; d < days; d++) {
+      at[3 * d] = d * 86_400L + 8 * 3600; // before, at its hottest, at bedtime
+      at[3 * d + 1] = d * 86_400L + 17 * 3600;
+      at[3 * d + 2] = d * 86_400L + 22 * 3600;
+      t[3 * d] = d % 2 == 0 ? 20 : 24;
+      t[3 * d + 1] = d % 2 == 0 ? 55 : 23; // charged every other day
+      t[3 * d + 2] = d % 2 == 0 ? 44 : 22.5;
+    }
+    List<RunFinder.Found> found =
+        RunFinder.find(List.of(new ReadingSeries("core", at, t)), List.of());
+    assertThat(found).hasSize(days / 2);
+    assertThat(found).allMatch(f -> f.chargingSeconds() == 9 * 3600);
+    assertThat(found.get(3).to()).isEqualTo(found.get(4).from());
+  }
+
+  @Test
+  public void aWarmNoonIsNoCharge() {
+    long[] at = {0, 6 * 3600, 18 * 3600, 24 * 3600, 30 * 3600, 42 * 3600};
+    ReadingSeries read = new ReadingSeries("core", at, new double[] {12, 80, 40, 38, 40, 30});
+    assertThat(RunFinder.find(List.of(read), List.of())).hasSize(1);
+  }
+
+  @Test
   public void aFireSomebodyWroteDownIsTheStart() {
     long lit = 1_700_000_000L + (long) (29.2 * 3600);
     List<RunFinder.Found> found = RunFinder.find(List.of(days(60, 30)), List.of(lit));

@@ -55,6 +55,48 @@ public class JudgedLoopTest {
     assertThat(j.stoodSince()).isEmpty();
   }
 
+  private static ReadingSeries byHand(String name, int minute, double... hoursAndCelsius) {
+    long[] at = new long[hoursAndCelsius.length / 2];
+    double[] celsius = new double[at.length];
+    for (int i = 0; i < at.length; i++) {
+      at[i] = START + (long) (hoursAndCelsius[2 * i] * 3600) + 60L * minute;
+      celsius[i] = hoursAndCelsius[2 * i + 1];
+    }
+    return new ReadingSeries(name, at, celsius);
+  }
+
+  @Test
+  public void readFourTimesADayTheMeanOfBothEndsIsCarriedAndItsDoubtGrowsWithTheGap() {
+    ReadingSeries in = byHand("in", 0, 0, 50, 3, 50, 6, 50, 9, 50);
+    ReadingSeries out = byHand("out", 2, 0, 45, 3, 45, 6, 45, 9, 45); // a walk later
+    JudgedLoop j = JudgedLoop.judge(new LoopReadings(in, out, 200)).orElseThrow();
+    double joules = 200 * 5 * 9 * 3600.0;
+    assertThat(j.charged()).isCloseTo(joules, within(1.0));
+    double flow = 0.1 * joules;
+    double apart = JudgedLoop.DEAD_BAND * 200 * 9 * 3600;
+    double unseen = 0.25 * joules / Math.sqrt(3);
+    assertThat(j.chargedHalf())
+        .isCloseTo(Math.sqrt(flow * flow + apart * apart + unseen * unseen), within(joules * 1e-9));
+  }
+
+  @Test
+  public void endsThatDifferAreDoubtedByHalfTheirDifference() {
+    ReadingSeries in = byHand("in", 0, 0, 60, 6, 50);
+    ReadingSeries out = byHand("out", 0, 0, 40, 6, 50);
+    JudgedLoop j = JudgedLoop.judge(new LoopReadings(in, out, 100)).orElseThrow();
+    assertThat(j.charged()).isCloseTo(100 * 10 * 6 * 3600.0, within(1.0));
+    assertThat(j.chargedHalf() / j.charged()).isGreaterThan(1);
+  }
+
+  @Test
+  public void overANightThatNobodyReadNothingIsCounted() {
+    ReadingSeries in = byHand("in", 0, 0, 50, 2, 50, 14, 50, 16, 50);
+    ReadingSeries out = byHand("out", 0, 0, 45, 2, 45, 14, 45, 16, 45);
+    JudgedLoop j = JudgedLoop.judge(new LoopReadings(in, out, 200)).orElseThrow();
+    assertThat(j.charged()).isCloseTo(200 * 5 * 4 * 3600.0, within(1.0));
+    assertThat(j.spells()).hasSize(2);
+  }
+
   @Test
   public void aPumpThatStandsStillIsToldSinceItWasSwitchedOff() {
     long off = START + 3600;

@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.Optional;
 import nightbank.core.fit.HandFit;
 import nightbank.core.judgement.HandJudge;
+import nightbank.core.judgement.LoopCheck;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param strain what would have to be far from what is described, absent where nothing is
  * @param next what to read to tell most more, absent where nothing would
  * @param means of the whole store at its readings, °C
+ * @param loop what its loop brought beside what it took up, absent where none was read
  * @param changed absent where the store stayed the same through the run
  */
 @RecordBuilder
@@ -42,6 +44,7 @@ public record FewView(
     HandFit.@Nullable Strain strain,
     @Nullable NextView next,
     List<MeanView> means,
+    @Nullable LoopCheckView loop,
     @Nullable ChangedView changed) {
 
   /** A figure with its 95 % interval. */
@@ -58,6 +61,36 @@ public record FewView(
    * @param after the same with that reading
    */
   public record NextView(String probe, double afterSeconds, double before, double after) {}
+
+  /**
+   * A loop and its store.
+   *
+   * @param readings moments at which both of its thermometers were read
+   * @param brought J by them
+   * @param stored J that the store's own readings say
+   * @param agree whether both can be right
+   * @param astray the one moment without which they could, absent for none or several
+   * @param flowTimes by what its flow would have to be another for both to be right
+   */
+  public record LoopCheckView(
+      int readings,
+      Estimate brought,
+      Estimate stored,
+      boolean agree,
+      @Nullable Instant astray,
+      double flowTimes) {}
+
+  private static LoopCheckView loop(LoopCheck c) {
+    double joules = c.loop().charged();
+    double half = c.loop().chargedHalf();
+    return new LoopCheckView(
+        c.loop().at().length,
+        new Estimate(joules, Math.max(0, joules - half), joules + half),
+        estimate(c.stored()),
+        c.agree(),
+        c.astray().isPresent() ? Instant.ofEpochSecond(c.astray().getAsLong()) : null,
+        c.flowTimes());
+  }
 
   static FewView of(HandJudge.Judged j, Map<String, String> names, @Nullable ChangedView changed) {
     HandFit.Answer a = j.answer();
@@ -83,6 +116,7 @@ public record FewView(
                             n.after()))
                 .orElse(null))
         .means(j.means().stream().map(m -> new MeanView(m.at(), estimate(m.celsius()))).toList())
+        .loop(j.loop().map(FewView::loop).orElse(null))
         .changed(changed)
         .build();
   }
