@@ -42,6 +42,8 @@ const LB = 0.45359237
 const FT = 0.3048
 const KELVIN = 1 / 1.8 // of a degree Fahrenheit
 const BTU_H = BTU / 3600
+const SMALL_KG = 0.5 // less is told in g
+const SMALL_KWH = 0.1 // less is told in Wh
 
 /** Energy in J, power in W, mass in kg, volume in litres, length in m, area in m², U in W/(m² K). */
 export function measure(quantity: Quantity, u: Units = mine): Measure {
@@ -130,13 +132,18 @@ export function kelvins(kelvin: number, u: Temperature, digits = 1): string {
 
 export function energyOf(joules: number, u: Units = mine): string {
   const own = toOwn(joules, 'energy', u)
+  if (u.energy === 'KWH' && own && Math.abs(own) < SMALL_KWH)
+    return `${plain(own * 1000, Math.abs(own) < SMALL_KWH / 10 ? 1 : 0)} Wh`
   if (u.energy === 'KWH')
     return `${plain(own, Math.abs(own) >= 100 ? 0 : Math.abs(own) >= 10 ? 1 : 2)} kWh`
   return `${sensible(own)} ${measure('energy', u).symbol}`
 }
 
 export function powerOf(w: number, u: Units = mine): string {
-  if (u.power === 'W') return Math.abs(w) >= 2000 ? `${plain(w / 1000, 1)} kW` : `${plain(w, 0)} W`
+  if (u.power === 'W')
+    return Math.abs(w) >= 2000
+      ? `${plain(w / 1000, 1)} kW`
+      : `${plain(w, w && Math.abs(w) < 10 ? 1 : 0)} W`
   const own = toOwn(w, 'power', u)
   return `${plain(Math.abs(own) >= 1000 ? Number(own.toPrecision(3)) : own, 0)} BTU/h`
 }
@@ -147,7 +154,9 @@ export function conductanceOf(wattsPerKelvin: number, u: Units = mine): string {
 }
 
 export function massOf(kg: number, u: Units = mine): string {
+  if (u.mass === 'LB' && kg > 0 && kg < LB / 2) return `${plain((kg / LB) * 16, 1)} oz`
   if (u.mass === 'LB') return `${few(Number((kg / LB).toPrecision(4)))} lb`
+  if (kg > 0 && kg < SMALL_KG) return `${plain(kg * 1000, 0)} g`
   return kg >= 1000 ? `${plain(kg / 1000, kg >= 10_000 ? 0 : 1)} t` : `${few(kg)} kg`
 }
 
@@ -171,13 +180,25 @@ export function lengthOf(m: number, u: Units = mine): string {
 
 /** A sentence of the server with the numbers it speaks of in their places, {0}, {1}. */
 export function withFigures(text: string, figures: Views['Figure'][], u: Units = mine): string {
-  const own = ({ value, unit }: Views['Figure']) =>
-    unit === 'CELSIUS'
-      ? degrees(value, u, 0)
-      : unit === 'METRES'
-        ? lengthOf(value, u)
-        : massOf(value, u)
-  return text.replace(/\{(\d)\}/g, (_, i) => own(figures[Number(i)]!))
+  const words: Record<Views['Figure']['unit'], (v: number) => string> = {
+    CELSIUS: (v) => degrees(v, u, 0),
+    METRES: (v) => lengthOf(v, u),
+    THIN_METRES: (v) => thinOf(v, u),
+    KILOGRAMS: (v) => massOf(v, u),
+    FLOOR_LOAD: (v) => floorLoadOf(v, u),
+    LITRES: (v) => volumeOf(v, u),
+    NEWTONS: (v) => forceOf(v, u),
+  }
+  return text.replace(/\{(\d)\}/g, (_, i) => {
+    const { value, unit } = figures[Number(i)]!
+    return words[unit](value)
+  })
+}
+
+/** A push, and the weight that pushes so. */
+export function forceOf(newtons: number, u: Units = mine): string {
+  const weight = massOf(newtons / 9.81, u)
+  return u.mass === 'LB' ? `${weight} of force` : `${plain(newtons, 0)} N (about ${weight})`
 }
 
 /** A thickness in mm or inches. */

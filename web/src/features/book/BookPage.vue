@@ -8,6 +8,7 @@ import { api, whole, type Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
+import { measure, type Quantity } from '@/shared/units'
 import { useKeeping } from '@/shared/useKeeping'
 import { bookQuery, catalogueQuery } from '../store/queries'
 import MediaTables from './MediaTables.vue'
@@ -69,11 +70,15 @@ async function reload() {
 const things = computed(() => offered(catalogue.value, book.media))
 const nameOf = (id: string) => things.value.find((t) => t.value === id)?.text ?? id
 const free = computed(() => things.value.filter((t) => !book.prices.some((p) => p.of === t.value)))
+/** Packs are told in units of one's own; a kilogram's price is one of so many pounds. */
+const quantities: Record<string, Quantity> = {
+  KILOGRAM: 'mass',
+  LITRE: 'volume',
+  SQUARE_METRE: 'area',
+  METRE: 'length',
+}
 const units = [
-  { value: 'KILOGRAM', text: 'kg' },
-  { value: 'LITRE', text: 'litres' },
-  { value: 'SQUARE_METRE', text: 'm²' },
-  { value: 'METRE', text: 'm' },
+  ...Object.entries(quantities).map(([value, q]) => ({ value, text: measure(q).symbol })),
   { value: 'KILOWATT_HOUR', text: 'kWh' },
   { value: 'PIECE', text: 'piece' },
 ]
@@ -140,7 +145,9 @@ function medium() {
             <td>
               <BFormInput v-model="p.pack" :aria-label="`${nameOf(p.of)}: sold as`" />
             </td>
-            <td class="hold"><NumberField v-model="p.amount" label="Holds" /></td>
+            <td class="hold">
+              <NumberField v-model="p.amount" label="Holds" :quantity="quantities[p.unit]" />
+            </td>
             <td>
               <BFormSelect
                 v-model="p.unit"

@@ -18,6 +18,9 @@ import {
   areaOf,
   thinOf,
   volumeOf,
+  withFigures,
+  floorLoadOf,
+  forceOf,
 } from '@/shared/units'
 import CautionList from './CautionList.vue'
 import { buildQuery } from './queries'
@@ -68,7 +71,7 @@ const print = () => window.print()
     </header>
     <p class="lead">
       {{ size }}; {{ massOf(sheet.appraisal.massKg) }} in all,
-      {{ massOf(sheet.appraisal.loadKgPerSquareMetre) }} on each square metre. It will hold
+      {{ floorLoadOf(sheet.appraisal.loadKgPerSquareMetre) }} on the floor. It will hold
       {{ energyOf(sheet.appraisal.usableJoules) }} and lose half in
       {{ hours(sheet.appraisal.losesHalfSeconds) }}; after a night of fourteen hours it still gives
       {{ powerOf(sheet.appraisal.dawnWatts) }}.
@@ -114,8 +117,7 @@ const print = () => window.print()
         <p class="soft">
           <template v-if="sheet.pallets"
             >{{ sheet.pallets }} {{ sheet.pallets === 1 ? 'pallet' : 'pallets' }} of fill. </template
-          >A push of {{ Math.round(sheet.tippingNewtons) }} N at the top (about
-          {{ massOf(sheet.tippingNewtons / 9.81) }}) begins to tip a full one.
+          >A push of {{ forceOf(sheet.tippingNewtons) }} at the top begins to tip a full one.
         </p>
       </section>
     </div>
@@ -147,7 +149,7 @@ const print = () => window.print()
     <section class="page-two">
       <h2>In this order</h2>
       <ol>
-        <li v-for="s in sheet.steps" :key="s">{{ s }}</li>
+        <li v-for="s in sheet.steps" :key="s.text">{{ withFigures(s.text, s.figures) }}</li>
       </ol>
     </section>
     <CautionList :cautions="sheet.appraisal.cautions" />

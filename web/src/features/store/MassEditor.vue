@@ -3,11 +3,12 @@ import { BFormCheckbox, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
-import type { Temperature } from '@/shared/units'
+import { volumeOf, type Temperature } from '@/shared/units'
 import WordHelp from '@/shared/WordHelp.vue'
 import type { Design } from './designs'
 import type { MediumChoice } from './media'
 import PlaceEditor from './PlaceEditor.vue'
+import { become, fillTo, litresOf, VESSELS } from './vessels'
 
 const props = defineProps<{
   design: Design
@@ -24,6 +25,25 @@ const shapes = [
   { value: 'CYLINDER', text: 'Round' },
   { value: 'BOX', text: 'Box' },
 ]
+
+const litres = computed({
+  get: () => litresOf(props.design),
+  set: (l) => fillTo(props.design, l ?? 0),
+})
+const vessels = computed(() => [
+  { value: -1, text: 'a size of its own', disabled: vessel.value >= 0 },
+  ...VESSELS.map((v, i) => ({ value: i, text: `${v.word}, ${volumeOf(v.litres)}` })),
+])
+/** The one whose inside it has; -1 for none. */
+const vessel = computed(() =>
+  VESSELS.findIndex((v) => {
+    const d = props.design
+    const floor = v.across
+      ? d.shape === 'CYLINDER' && d.diameterMetres === v.across
+      : d.shape === 'BOX' && d.lengthMetres === v.length && d.widthMetres === v.width
+    return floor && d.heightMetres === v.height
+  }),
+)
 
 function reshape(shape: unknown) {
   const d = props.design
@@ -47,6 +67,13 @@ function reshape(shape: unknown) {
           v-model="design.medium"
           :options="media.map((m) => ({ value: m.id, text: m.name }))"
         />
+        <label for="vessel">In a vessel people have</label>
+        <BFormSelect
+          id="vessel"
+          :model-value="vessel"
+          :options="vessels"
+          @update:model-value="become(design, VESSELS[Number($event)]!)"
+        />
         <label for="shape">Shape</label>
         <BFormSelect
           id="shape"
@@ -65,6 +92,7 @@ function reshape(shape: unknown) {
           <NumberField v-model="design.widthMetres" label="Width" quantity="length" />
         </template>
         <NumberField v-model="design.heightMetres" label="Height" quantity="length" />
+        <NumberField v-model="litres" label="Holds" quantity="volume" />
         <NumberField v-model="design.count" label="How many alike" />
         <NumberField v-model="design.floorCelsius" label="Stops helping at" :temperature="units" />
         <NumberField v-model="design.chargeToCelsius" label="Charged to" :temperature="units" />

@@ -1,5 +1,15 @@
 import type { Views } from '@/shared/api/client'
-import { byHand, fresh, radiator, through, type Of, type PartDesign } from '../part/parts'
+import {
+  always,
+  byHand,
+  fresh,
+  radiator,
+  sensor,
+  thermostat,
+  through,
+  type Of,
+  type PartDesign,
+} from '../part/parts'
 
 export type Design = Views['StoreDesign']
 export type Probe = Views['ProbeView']
@@ -172,6 +182,23 @@ export const starts: Start[] = [
     }),
     probes: [probe('core', 0.05, 0.5), probe('half', 0.55, 0.5), probe('edge', 0.92, 0.5)],
     parts: (id) => [element(id, 600, false)],
+  },
+  {
+    key: 'vessel',
+    word: 'A water vessel with an element',
+    design: body({ across: 0.46, height: 0.72 }, 'water', {
+      foot: face([bulk('xps', 0.05)]),
+      floorCelsius: 6,
+      chargeToCelsius: 45,
+      build: build('hdpe-barrel'),
+    }),
+    probes: [probe('middle', 0.3, 0.5)],
+    parts: (id) => [
+      {
+        ...(element(id, 300, false) as Of<'ELEMENT'>),
+        control: always(thermostat(sensor('STORE', id), 42, 45)),
+      },
+    ],
   },
   {
     key: 'bin',

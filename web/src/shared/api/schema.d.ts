@@ -1298,7 +1298,7 @@ export interface components {
             pallets: number;
             /** Format: double */
             slenderness: number;
-            steps: string[];
+            steps: components["schemas"]["Step"][];
             /** Format: double */
             tippingNewtons: number;
         };
@@ -1816,7 +1816,7 @@ export interface components {
         };
         Figure: {
             /** @enum {string} */
-            unit: "CELSIUS" | "METRES" | "KILOGRAMS";
+            unit: "CELSIUS" | "METRES" | "THIN_METRES" | "KILOGRAMS" | "FLOOR_LOAD" | "LITRES" | "NEWTONS";
             /** Format: double */
             value: number;
         };
@@ -3154,6 +3154,10 @@ export interface components {
             to: string;
             /** Format: int32 */
             unread: number;
+        };
+        Step: {
+            figures: components["schemas"]["Figure"][];
+            text: string;
         };
         StoreDesign: {
             build: components["schemas"]["Build"] | null;

@@ -2,7 +2,6 @@ package nightbank.core.sizing;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import nightbank.core.caution.PartLimit;
@@ -12,6 +11,7 @@ import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
+import nightbank.core.unit.Figure;
 
 /**
  * What a store is built of: fill with bags, layers cut to size face by face, pipe, weight, tipping,
@@ -26,7 +26,7 @@ public final class BuildList {
   private final List<PartLimit> parts;
   private final List<Item> items = new ArrayList<>();
   private final List<Cut> cuts = new ArrayList<>();
-  private final List<String> steps = new ArrayList<>();
+  private final List<Step> steps = new ArrayList<>();
   private double cost;
   private int unpriced;
 
@@ -59,6 +59,9 @@ public final class BuildList {
       double thicknessMetres,
       boolean round) {}
 
+  /** A sentence of what to do, with the numbers that it speaks of. */
+  public record Step(String text, List<Figure> figures) {}
+
   private BuildList(HeatStore store, List<PartLimit> parts, Prices prices) {
     this.store = store;
     this.parts = List.copyOf(parts);
@@ -88,7 +91,7 @@ public final class BuildList {
     return List.copyOf(cuts);
   }
 
-  public List<String> steps() {
+  public List<Step> steps() {
     return List.copyOf(steps);
   }
 
@@ -221,33 +224,33 @@ public final class BuildList {
     if (buried) {
       say("Dig the trenches or bore the holes to depth, with a fall to a drain.");
     } else if (store.place().onGround()) {
-      say(
-          "Level and tamp the ground where it stands: %.0f kg on each square metre.",
-          loadPerSquareMetre());
+      say("Level and tamp the ground where it stands: it bears {0}.", load());
     } else {
-      say("Have the floor seen that bears %.0f kg on each square metre.", loadPerSquareMetre());
+      say("Have the floor seen that bears {0}.", load());
     }
     if (total(FaceName.FOOT) > 0) {
       say(
-          "Lay the foot's %d layer(s), %.0f mm in all.",
-          store.face(FaceName.FOOT).layers().size(), 1000 * total(FaceName.FOOT));
+          "Lay the foot's %s, {0} in all."
+              .formatted(layers(store.face(FaceName.FOOT).layers().size())),
+          thin(total(FaceName.FOOT)));
     }
     if (slenderness() > 2.5 && !buried) {
       say(
-          "Fix a strap to wall or neighbour before anything goes in: a push of %.0f N at the top tips a full one.",
-          tippingNewtons());
+          "Fix a strap to wall or neighbour before anything goes in: a push of {0} at the top tips a full one.",
+          new Figure(tippingNewtons(), Figure.Unit.NEWTONS));
     }
     say(
-        store.count() > 1 ? "Set up the %d vessels or moulds." : "Set up the vessel or the mould.",
-        store.count());
+        store.count() > 1
+            ? "Set up the %d vessels or moulds.".formatted(store.count())
+            : "Set up the vessel or the mould.");
     store
         .carrier()
         .ifPresent(
             c -> {
               if (c.passage() instanceof HeatExchanger.Coil coil) {
                 say(
-                    "Wind the pipe, %.0f m each at %.0f mm from turn to turn, and press it before it is covered.",
-                    coil.lengthMetres(), 1000 * coil.spacingMetres());
+                    "Wind the pipe, {0} each at {1} from turn to turn, and press it before it is covered.",
+                    Figure.metres(coil.lengthMetres()), thin(coil.spacingMetres()));
               } else if (c.passage() instanceof HeatExchanger.Bed) {
                 say(
                     "Lay the air space and its grating at the foot, then the upper one after filling.");
@@ -261,28 +264,44 @@ public final class BuildList {
     }
     if (water) {
       double litres = 1000 * store.geometry().volume() * store.count();
-      say("Fill with %.0f litres, a hand's width short of the rim.", litres);
+      say(
+          "Fill with {0}, a hand's width short of the rim.",
+          new Figure(litres, Figure.Unit.LITRES));
     } else {
-      say("Fill in layers of a hand's width and tamp each: %.0f kg in all.", store.mass());
+      say(
+          "Fill in layers of a hand's width and tamp each: {0} in all.",
+          Figure.kilograms(store.mass()));
     }
     if (!store.probes().isEmpty()) {
       say(
-          "Set the %d probes at their places before the top closes, and note their names.",
-          store.probes().size());
+          "Set the %d probes at their places before the top closes, and note their names."
+              .formatted(store.probes().size()));
     }
     if (total(FaceName.SIDE) > 0) {
       say(
-          "Put on the side's layers from the mass outwards, joints staggered, %.0f mm in all.",
-          1000 * total(FaceName.SIDE));
+          "Put on the side's layers from the mass outwards, joints staggered, {0} in all.",
+          thin(total(FaceName.SIDE)));
     }
     if (total(FaceName.TOP) > 0) {
-      say("Make the lid, %.0f mm, so that one person can lift it.", 1000 * total(FaceName.TOP));
+      say("Make the lid, {0}, so that one person can lift it.", thin(total(FaceName.TOP)));
     }
     say(
         "Warm it gently the first time, over two or three days, and look for steam, smell and cracks.");
   }
 
-  private void say(String words, Object... numbers) {
-    steps.add(String.format(Locale.ROOT, words, numbers));
+  private static String layers(int n) {
+    return n == 1 ? "layer" : n + " layers";
+  }
+
+  private Figure load() {
+    return new Figure(loadPerSquareMetre(), Figure.Unit.FLOOR_LOAD);
+  }
+
+  private static Figure thin(double metres) {
+    return new Figure(metres, Figure.Unit.THIN_METRES);
+  }
+
+  private void say(String words, Figure... figures) {
+    steps.add(new Step(words, List.of(figures)));
   }
 }

@@ -10,7 +10,13 @@ public record Figure(double value, Unit unit) {
   public enum Unit {
     CELSIUS,
     METRES,
-    KILOGRAMS
+    /** Metres, of something thin. */
+    THIN_METRES,
+    KILOGRAMS,
+    /** kg/m² */
+    FLOOR_LOAD,
+    LITRES,
+    NEWTONS
   }
 
   public static Figure celsius(double value) {

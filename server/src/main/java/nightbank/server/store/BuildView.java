@@ -2,6 +2,7 @@ package nightbank.server.store;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import nightbank.core.sizing.BuildList;
 import org.jspecify.annotations.Nullable;
 
 /** A sheet to build a store by. */
@@ -12,7 +13,7 @@ public record BuildView(
     Appraisal appraisal,
     List<Item> items,
     List<Cut> cuts,
-    List<String> steps,
+    List<BuildList.Step> steps,
     double slenderness,
     double tippingNewtons,
     int pallets,
