@@ -162,6 +162,21 @@ button[aria-pressed='true'] {
   border-bottom-color: var(--ember);
 }
 
+@media (max-width: 600px) {
+  li + li::before {
+    left: 0.3rem;
+    right: 0.3rem;
+    top: -0.2rem;
+    bottom: auto;
+    border-left: 0;
+    border-top: 2px dashed var(--line);
+  }
+
+  .band {
+    flex-direction: column;
+  }
+}
+
 .says {
   display: flex;
   flex-direction: column;

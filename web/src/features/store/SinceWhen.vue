@@ -36,7 +36,7 @@ function from(text: string) {
       >
       <div class="moment" :class="{ chosen: since !== null }">
         <BButton variant="secondary" :aria-pressed="since !== null" @click="from(typed)"
-          >It was changed on</BButton
+          >Changed on</BButton
         >
         <BFormInput
           :model-value="typed"

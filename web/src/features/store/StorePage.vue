@@ -318,6 +318,7 @@ function removeProbe(id: string) {
           v-else-if="probe"
           :key="probe.id"
           :probe="probe"
+          :design="draft.design"
           :holding="holding"
           :disabled="!keeper"
           @remove="removeProbe(probe.id)"

@@ -12,6 +12,9 @@ import nightbank.core.store.HeatStore;
  */
 public record HandRecord(
     HeatStore store, Charge charge, Optional<Start> start, Around around, List<Reading> readings) {
+  /** So high, in heights of its store, a spot is on the top. */
+  public static final double TOP = 0.99;
+
   private static final double WARMED = 900; // s that go by before a source's noted hour
 
   /** What a thermometer is put to. */

@@ -213,7 +213,11 @@ final class HandRun {
     double wrong = prior.at(z, k + 2);
     double high = within(probe.heightFraction() + prior.at(z, k + 1));
     if (r.at() == At.SURFACE) {
-      read[i] = surface(model, high, air(r.seconds())) + wrong;
+      boolean top = probe.heightFraction() >= HandRecord.TOP;
+      double across = within(probe.radiusFraction() + prior.at(z, k));
+      double cell = top ? model.at(across, 1) : model.at(1, high);
+      FaceName face = top ? FaceName.TOP : FaceName.SIDE;
+      read[i] = surface(model, face, cell, air(r.seconds())) + wrong;
       return;
     }
     double out = within(probe.radiusFraction() + prior.at(z, k));
@@ -226,16 +230,18 @@ final class HandRun {
             / (within(high + ASIDE) - within(high - ASIDE));
   }
 
-  /**
-   * Outside of the side: the film's part of the way from the outermost cell's middle to the air.
-   */
-  private double surface(StoreModel model, double high, double air) {
-    double cell = model.at(1, high);
-    double u = store.transmittance(FaceName.SIDE, cell, air);
+  /** Outside of a face: the film's part of the way from the outermost cell's middle to the air. */
+  private double surface(StoreModel model, FaceName face, double cell, double air) {
+    double u = store.transmittance(face, cell, air);
     StoreGrid grid = model.state().grid();
-    double run = grid.cells() == 1 ? 0 : grid.acrossRun(grid.across() - 1);
+    double run =
+        grid.cells() == 1
+            ? 0
+            : face == FaceName.TOP
+                ? grid.layerRun(grid.layers() - 1)
+                : grid.acrossRun(grid.across() - 1);
     double inside = run / store.medium().conductivity().value();
-    double film = store.face(FaceName.SIDE).layers().isEmpty() ? 1 / u : LAYER_FILM;
+    double film = store.face(face).layers().isEmpty() ? 1 / u : LAYER_FILM;
     return air + (cell - air) * film / (1 / u + inside);
   }
 

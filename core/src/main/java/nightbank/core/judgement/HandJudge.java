@@ -15,8 +15,11 @@ import nightbank.core.evidence.TimeSeries;
 import nightbank.core.fit.HandFit;
 import nightbank.core.fit.HandRecord;
 import nightbank.core.fit.HandRecord.At;
+import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
+import nightbank.core.store.Layer;
 import nightbank.core.store.Place;
+import nightbank.core.store.Probe;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -30,6 +33,9 @@ public final class HandJudge {
   public static final int MOST = 80;
 
   private static final double READ = 0.95; // K: half a degree of rounding, and a hand's own
+  private static final double SPOT_READ = 1.5; // K: an infrared eye's own, and where it was held
+  private static final double DULL = 0.06; // of what it is over the air: an emissivity not known
+  private static final double FOIL = 0.5; // likewise of foil, which shows what it faces
   private static final double AIR_READ = 1.25; // K: the air wanders within hours too
   private static final int MOST_AIR = 24;
   private static final int MOST_STRETCHES = 4; // that end at the hottest reading or before
@@ -57,6 +63,7 @@ public final class HandJudge {
    * @param guessed whether its hours were read off the readings
    * @param record what it was judged from
    * @param readings of the mass that were taken; what no store can have had is left out
+   * @param inside how many of the record's places are probes in the mass; the rest are spots
    * @param loop what its loop brought beside what it took up; empty where none was read
    */
   public record Judged(
@@ -68,10 +75,11 @@ public final class HandJudge {
       boolean guessed,
       HandRecord record,
       int readings,
+      int inside,
       Optional<LoopCheck> loop) {
     /** What to read to tell most more; empty where nothing would. Takes as long as the judging. */
     public Optional<Next> next() {
-      return HandJudge.next(record, answer);
+      return HandJudge.next(record, answer, inside);
     }
   }
 
@@ -89,7 +97,7 @@ public final class HandJudge {
 
   /** Empty where nobody read the mass, where a logger did, or where it makes heat of its own. */
   public static Optional<Judged> of(JudgementInputs in) {
-    HeatStore store = in.store().design();
+    HeatStore store = withSpots(in);
     long zero = in.window().ledgerFrom();
     List<HandRecord.Reading> read = new ArrayList<>();
     @Nullable ReadingSeries main = null;
@@ -102,6 +110,12 @@ public final class HandJudge {
                 At.STORE, place, s.epochSeconds()[i] - zero, s.celsius()[i], READ));
       }
       main = place >= 0 && (main == null || s.size() > main.size()) ? s : main;
+    }
+    for (JudgementInputs.Spot spot : in.spots()) {
+      ReadingSeries s = cleaned(in, spot.readings());
+      main = main != null && main.size() == 0 ? null : main;
+      spot(s, store, place(store, s.channel()), in.site(), zero, read);
+      main = main == null && s.size() > 0 ? s : main;
     }
     if (main == null || read.isEmpty() || read.size() > MOST || in.store().makesHeat()) {
       return Optional.empty();
@@ -132,6 +146,7 @@ public final class HandJudge {
             by.watts() > 0 && told(in).isEmpty() && best == own,
             best.record(),
             taken,
+            in.store().design().probes().size(),
             loop));
   }
 
@@ -183,7 +198,43 @@ public final class HandJudge {
         from, to, loop.charged() / (to - from), half / 2, BETWEEN * (to - from));
   }
 
-  private static Optional<Next> next(HandRecord record, HandFit.Answer answer) {
+  /** Spots are places too, after the probes in the mass. */
+  private static HeatStore withSpots(JudgementInputs in) {
+    List<Probe> all = new ArrayList<>(in.store().design().probes());
+    in.spots().forEach(s -> all.add(s.where()));
+    return in.store().design().withProbes(all);
+  }
+
+  /**
+   * A surface read from outside, by an eye for infrared as a rule: told as if it shone like most
+   * matter does (emissivity 0.95; Incropera et al., table A.11: 0.85 to 0.96 for paint, wood, brick
+   * and plastic), which is not so of foil.
+   */
+  private static void spot(
+      ReadingSeries s,
+      HeatStore store,
+      int place,
+      JudgementInputs.Site site,
+      long zero,
+      List<HandRecord.Reading> into) {
+    boolean top = store.probes().get(place).heightFraction() >= HandRecord.TOP;
+    var layers = store.face(top ? FaceName.TOP : FaceName.SIDE).layers();
+    boolean foil =
+        !layers.isEmpty() && layers.get(layers.size() - 1) instanceof Layer.ReflectiveGap;
+    double shine = foil ? FOIL : DULL;
+    for (int i = 0; i < s.size(); i++) {
+      double over = Math.abs(s.celsius()[i] - site.needBelowCelsius());
+      into.add(
+          new HandRecord.Reading(
+              At.SURFACE,
+              place,
+              s.epochSeconds()[i] - zero,
+              s.celsius()[i],
+              Math.hypot(SPOT_READ, shine * over)));
+    }
+  }
+
+  private static Optional<Next> next(HandRecord record, HandFit.Answer answer, int inside) {
     if (answer.halfLife().isEmpty()) {
       return Optional.empty();
     }
@@ -192,7 +243,9 @@ public final class HandJudge {
     List<HandRecord.Reading> offered = new ArrayList<>();
     for (int p = 0; p < record.store().probes().size(); p++) {
       for (double share : OFFERED) {
-        offered.add(new HandRecord.Reading(At.STORE, p, end + share * half, 0, READ));
+        At at = p < inside ? At.STORE : At.SURFACE;
+        double sigma = p < inside ? READ : SPOT_READ;
+        offered.add(new HandRecord.Reading(at, p, end + share * half, 0, sigma));
       }
     }
     return HandFit.mostTelling(record, offered)

@@ -24,6 +24,7 @@ import nightbank.core.house.SolarGain;
 import nightbank.core.internal.Fingerprint;
 import nightbank.core.source.LitFire;
 import nightbank.core.source.WoodFire;
+import nightbank.core.store.Probe;
 import nightbank.core.weather.Weather;
 
 /**
@@ -32,6 +33,7 @@ import nightbank.core.weather.Weather;
  *
  * @param store as it was then
  * @param probes readings in the mass, by probe
+ * @param spots read from outside on its surface, of use where few readings are judged
  * @param air readings of the air round it, nearest thermometer first; the first that was read
  *     counts
  * @param inlet readings of its stream on the way in, from when its ledger counts; empty without
@@ -48,6 +50,7 @@ import nightbank.core.weather.Weather;
 public record JudgementInputs(
     ChargedStore store,
     List<ReadingSeries> probes,
+    List<Spot> spots,
     List<ReadingSeries> air,
     Optional<ReadingSeries> inlet,
     Optional<ReadingSeries> outlet,
@@ -74,6 +77,13 @@ public record JudgementInputs(
   /** A sky told so long before or after a moment still counts for it, s. */
   public static final long SKY_HEARD = 2 * 3600;
 
+  /**
+   * A spot on its surface: at the top where its height is all of it, else on the side.
+   *
+   * @param where as its probes' places are told
+   */
+  public record Spot(Probe where, ReadingSeries readings) {}
+
   /** Of the air outdoors and of the house it stands in, °C; degrees north and east. */
   public record Site(
       double latitude, double longitude, double groundCelsius, double needBelowCelsius) {}
@@ -98,6 +108,7 @@ public record JudgementInputs(
 
   public JudgementInputs {
     probes = List.copyOf(probes);
+    spots = List.copyOf(spots);
     air = List.copyOf(air);
     believed = Map.copyOf(believed);
     events = List.copyOf(events);

@@ -64,8 +64,7 @@ public record SparseCase(HandRecord told, JsonNode truth, double zero) {
     List<HandRecord.Reading> readings = new ArrayList<>();
     double shown = Double.NaN;
     for (JsonNode r : d.path("readings")) {
-      HandRecord.At at =
-          HandRecord.At.valueOf(named.get(r.path("probe").asString()).path("kind").asString());
+      HandRecord.At at = at(named.get(r.path("probe").asString()), d.path("design"));
       boolean fahrenheit = r.path("unit").asString().equals("F");
       double typed = Double.parseDouble(r.path("typed").asString());
       double celsius = fahrenheit ? (typed - 32) / 1.8 : typed;
@@ -89,6 +88,14 @@ public record SparseCase(HandRecord told, JsonNode truth, double zero) {
             readings),
         d.path("truth"),
         zero);
+  }
+
+  /** A spot under a cover is the fill's own surface there, as the case's truth has it. */
+  private static HandRecord.At at(JsonNode probe, JsonNode design) {
+    HandRecord.At at = HandRecord.At.valueOf(probe.path("kind").asString());
+    boolean top = probe.path("height_fraction").asDouble() >= HandRecord.TOP;
+    boolean covered = !design.path("faces").path(top ? "top" : "side").isEmpty();
+    return at == HandRecord.At.SURFACE && covered ? HandRecord.At.STORE : at;
   }
 
   public static double seconds(JsonNode iso) {

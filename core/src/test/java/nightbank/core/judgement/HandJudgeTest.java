@@ -12,7 +12,9 @@ import nightbank.core.evidence.ChargedStore;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.evidence.LoggedEvent;
 import nightbank.core.evidence.ReadingSeries;
+import nightbank.core.fit.HandFit;
 import nightbank.core.source.Hearth;
+import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Probe;
 import nightbank.core.store.model.StoreGrid;
@@ -46,6 +48,7 @@ public class HandJudgeTest {
             180,
             true),
         List.of(read),
+        List.of(),
         List.of(),
         Optional.empty(),
         Optional.empty(),
@@ -139,5 +142,50 @@ public class HandJudgeTest {
     assertThat(HandJudge.of(inputs(WATTS, false, read(many), List.of()))).isEmpty();
     assertThat(HandJudge.of(inputs(0, true, read(0, 60, 12, 45), List.of()))).isEmpty();
     assertThat(HandJudge.of(inputs(WATTS, false, read(), List.of()))).isEmpty();
+  }
+
+  /** Read on the side alone, by infrared, of a bin that lags its surface. */
+  @Test
+  public void aSpotOnTheSideTellsOfTheInsideLessThanAProbeDoes() {
+    StoreModel truth = StoreModel.of(BIN, StoreState.uniform(StoreGrid.standard(BIN), 12));
+    Surroundings beyond = Surroundings.of(9, 8);
+    int[] hours = {0, 6, 20};
+    double[] side = new double[3];
+    double[] half = new double[3];
+    double usable = 0;
+    int next = 0;
+    for (int minute = 0; minute <= 20 * 60; minute += 5) {
+      if (next < 3 && minute == hours[next] * 60) {
+        double edge = truth.at(1, 0.5);
+        double u = BIN.transmittance(FaceName.SIDE, edge, 9);
+        side[next] = Math.round(9 + (edge - 9) * u * 0.1); // film of 0.1 m² K/W outside of layers
+        half[next] = Math.round(truth.at(0.5, 0.5));
+        next++;
+      }
+      usable = minute == 6 * 60 ? truth.usableEnergy() : usable;
+      truth.step(300, beyond, minute * 60 < CHARGED ? WATTS : 0);
+    }
+    JudgementInputs plain =
+        inputs(WATTS, false, read(0, half[0], 6, half[1], 20, half[2]), List.of());
+    HandFit.Estimate byProbe = HandJudge.of(plain).orElseThrow().answer().atLast();
+    HandJudge.Judged spotted =
+        HandJudge.of(onlySpot(plain, read(0, side[0], 6, side[1], 20, side[2]))).orElseThrow();
+    HandFit.Estimate bySpot = spotted.answer().atEnd();
+    assertThat(usable).isBetween(bySpot.low(), bySpot.high());
+    HandFit.Estimate late = spotted.answer().atLast();
+    assertThat(late.high() - late.low()).isGreaterThan(byProbe.high() - byProbe.low());
+    assertThat(spotted.readings()).isEqualTo(3);
+    assertThat(spotted.answer().strain()).isEmpty();
+  }
+
+  private static JudgementInputs onlySpot(JudgementInputs in, ReadingSeries spot) {
+    return JudgementInputsBuilder.builder(in)
+        .probes(List.of(read()))
+        .spots(
+            List.of(
+                new JudgementInputs.Spot(
+                    new Probe("wall", 1, 0.5),
+                    new ReadingSeries("wall", spot.epochSeconds(), spot.celsius()))))
+        .build();
   }
 }

@@ -60,6 +60,7 @@ public class JudgementInputsTest {
     return new JudgementInputs(
         store,
         List.of(series("core", 60, 50), series("edge", 50, 42)),
+        List.of(),
         List.of(series("air", 10, 5)),
         Optional.empty(),
         Optional.empty(),
@@ -88,6 +89,7 @@ public class JudgementInputsTest {
         new JudgementInputs(
             plain.store(),
             plain.probes(),
+            List.of(),
             plain.air(),
             plain.inlet(),
             plain.outlet(),
@@ -103,6 +105,7 @@ public class JudgementInputsTest {
         new JudgementInputs(
             plain.store(),
             plain.probes(),
+            List.of(),
             plain.air(),
             plain.inlet(),
             plain.outlet(),
@@ -199,6 +202,7 @@ public class JudgementInputsTest {
         new JudgementInputs(
             store(),
             List.of(new ReadingSeries("core", new long[0], new double[0])),
+            List.of(),
             List.of(),
             Optional.empty(),
             Optional.empty(),

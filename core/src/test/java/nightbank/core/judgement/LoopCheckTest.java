@@ -66,6 +66,7 @@ public class LoopCheckTest {
                 BIN, false, 0, true, Optional.of(WATER), Hearth.bench(), 0, 0, 180, false),
             List.of(series("half", read)),
             List.of(),
+            List.of(),
             Optional.of(series("in", into)),
             Optional.of(series("out", out)),
             Map.of(),

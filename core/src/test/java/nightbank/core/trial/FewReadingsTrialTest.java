@@ -48,6 +48,7 @@ public class FewReadingsTrialTest {
                 described, false, WATTS, false, Optional.empty(), Hearth.bench(), 0, 0, 180, true),
             List.of(new ReadingSeries("half", at, celsius)),
             List.of(),
+            List.of(),
             Optional.empty(),
             Optional.empty(),
             Map.of(),

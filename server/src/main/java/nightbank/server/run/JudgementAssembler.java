@@ -10,6 +10,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -23,6 +24,7 @@ import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.TimeInterval;
 import nightbank.core.judgement.JudgementInputs;
 import nightbank.core.judgement.JudgementInputsBuilder;
+import nightbank.core.store.Probe;
 import nightbank.core.usual.Usual;
 import nightbank.core.weather.Ground;
 import nightbank.server.holding.HoldingView;
@@ -224,10 +226,14 @@ class JudgementAssembler {
     Instant from = c.readFrom();
     List<UUID> mass =
         c.store().store().probes().stream().map(p -> UUID.fromString(p.id())).toList();
+    List<ProbeView> spots =
+        c.probes().stream().filter(p -> p.kind() == ProbeView.Kind.SURFACE).toList();
     Map<UUID, ReadingSeries> read =
         readings.series(
             c.holding(),
-            Stream.concat(mass.stream(), c.air().stream()).toList(),
+            Stream.of(mass, spots.stream().map(ProbeView::id).toList(), c.air())
+                .flatMap(List::stream)
+                .toList(),
             from,
             c.to(),
             most);
@@ -240,6 +246,14 @@ class JudgementAssembler {
     return JudgementInputsBuilder.builder()
         .store(c.charged())
         .probes(mass.stream().map(read::get).toList())
+        .spots(
+            spots.stream()
+                .map(
+                    p ->
+                        new JudgementInputs.Spot(
+                            new Probe(p.id().toString(), p.radiusFraction(), p.heightFraction()),
+                            Objects.requireNonNull(read.get(p.id()))))
+                .toList())
         .air(c.air().stream().map(read::get).toList())
         .inlet(c.probe(ProbeView.Kind.INLET).map(stream::get))
         .outlet(c.probe(ProbeView.Kind.OUTLET).map(stream::get))

@@ -3,6 +3,7 @@ package nightbank.server.run;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.LongStream;
 import nightbank.core.evidence.ReadingCleaner;
@@ -18,6 +19,8 @@ import org.springframework.stereotype.Service;
 /** A run's readings as they are drawn while it is judged. */
 @Service
 public class RunReadings {
+  private static final Set<ProbeView.Kind> DRAWN =
+      Set.of(ProbeView.Kind.STORE, ProbeView.Kind.SURFACE);
   private static final int MOMENTS = 800; // as many as a wide drawing has room for
   private static final int LONGEST_GAP = 3600; // s
 
@@ -38,8 +41,7 @@ public class RunReadings {
     Arrangements when = stores.arrangements(holding, run.storeId());
     CoreStore store =
         stores.core(holding, run.storeId(), when.mostOf(run.from(), run.to()).arrangement());
-    List<ProbeView> probes =
-        store.probes().stream().filter(p -> p.kind() == ProbeView.Kind.STORE).toList();
+    List<ProbeView> probes = store.probes().stream().filter(p -> DRAWN.contains(p.kind())).toList();
     List<ReadingSeries> read = probes.stream().map(p -> series(holding, p.id(), run)).toList();
     long[] at = moments(read);
     List<JudgementView.Curve> curves = new ArrayList<>();

@@ -199,7 +199,7 @@ public final class StoreGrid {
     return run(alongCentre, alongEdge, j);
   }
 
-  double layerRun(int layer) {
+  public double layerRun(int layer) {
     return run(layerCentre, layerEdge, layer);
   }
 
