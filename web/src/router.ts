@@ -27,6 +27,11 @@ export const router = createRouter({
           name: 'notebook',
           component: () => import('./features/notebook/NotebookPage.vue'),
         },
+        {
+          path: 'thermometers',
+          name: 'thermometers',
+          component: () => import('./features/notebook/NotebookPage.vue'),
+        },
         { path: 'log', name: 'log', component: () => import('./features/log/LogPage.vue') },
         { path: 'round', name: 'round', component: () => import('./features/log/RoundPage.vue') },
         {

@@ -7,7 +7,14 @@ export type Change = Views['ChangeView']
 const OUTCOME = { MADE: 'made', CHANGED: 'changed', REMOVED: 'taken away' } as const
 const READING = { MADE: 'typed', CHANGED: 'put right', REMOVED: 'taken away' } as const
 const EVENT = { MADE: 'logged', CHANGED: 'put right', REMOVED: 'taken away' } as const
-const WHAT = { RUN: 'Run', TRIAL: 'Trial', PART: 'Part', STORE: 'Store', HOUSE: 'House' } as const
+const WHAT = {
+  RUN: 'Run',
+  TRIAL: 'Trial',
+  PART: 'Part',
+  STORE: 'Store',
+  HOUSE: 'House',
+  THERMOMETER: 'Thermometer',
+} as const
 
 /** What somebody changed, in a line. */
 export function changeWords(c: Change, units: Temperature): string {

@@ -10,6 +10,7 @@ import { useSession } from '@/shared/session'
 import { clock, day } from '@/shared/units'
 import { newId } from '../store/designs'
 import { storesQuery } from '../store/queries'
+import { thermometersQuery } from '../thermometer/queries'
 
 const session = useSession()
 const client = useQueryClient()
@@ -23,16 +24,18 @@ const devicesQuery = queryOptions({
 })
 const { data: devices } = useQuery(devicesQuery)
 const { data: stores } = useQuery(storesQuery(holding))
+const { data: thermometers } = useQuery(thermometersQuery(holding))
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const zone = computed(() => session.zone(holding))
 const name = ref('')
 const fresh = ref<Views['DeviceView'] | null>(null)
 const error = ref<unknown>(null)
-const probes = computed(() =>
-  (stores.value ?? []).flatMap((s) =>
+const probes = computed(() => [
+  ...(stores.value ?? []).flatMap((s) =>
     s.probes.map((p) => ({ value: p.id, text: `${s.name}, ${p.name}` })),
   ),
-)
+  ...(thermometers.value ?? []).map((t) => ({ value: t.id, text: t.name })),
+])
 const probeName = (id: string) => probes.value.find((p) => p.value === id)?.text ?? '?'
 
 async function attempt<T>(what: () => Promise<T>): Promise<T | null> {

@@ -8,6 +8,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { day } from '@/shared/units'
 import { storeQuery } from '../store/queries'
+import { thermometersQuery } from '../thermometer/queries'
 import FileUnderstood from './FileUnderstood.vue'
 import { importQuery, leftOutQuery } from './queries'
 
@@ -19,6 +20,11 @@ const holding = String(route.params.holding)
 const store = String(route.params.store)
 const file = computed(() => String(route.params.file ?? ''))
 const { data: loaded } = useQuery(storeQuery(holding, store))
+const { data: thermometers } = useQuery(thermometersQuery(holding))
+/** What hangs round the store. */
+const hung = computed(() =>
+  (thermometers.value ?? []).filter((t) => !t.houseId || t.houseId === loaded.value?.data.houseId),
+)
 const { data: state, error: missing } = useQuery(
   computed(() => ({ ...importQuery(holding, file.value), enabled: !!file.value })),
 )
@@ -115,7 +121,7 @@ const number = (n: number) => new Intl.NumberFormat('en-GB').format(n)
       <ProblemNote v-if="error" :error="error" />
       <FileUnderstood
         :state="state"
-        :probes="loaded?.data.probes ?? []"
+        :probes="[...(loaded?.data.probes ?? []), ...hung]"
         :units="session.units"
         @correct="correct"
       />

@@ -7,7 +7,7 @@ import { degrees, type Temperature } from '@/shared/units'
 /** The first rows as understood, each column tied to its probe; every tie can be put right. */
 const props = defineProps<{
   state: Views['ImportView']
-  probes: Views['ProbeView'][]
+  probes: Pick<Views['ProbeView'], 'id' | 'name'>[]
   units: Temperature
 }>()
 const emit = defineEmits<{ correct: [mapping: Views['FileMapping']] }>()

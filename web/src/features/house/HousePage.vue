@@ -14,6 +14,7 @@ import { degrees, kelvins, powerOf, mine, lengthOf, thinOf } from '@/shared/unit
 import WordHelp from '@/shared/WordHelp.vue'
 import { catalogueQuery } from '../store/queries'
 import { usualOf } from '../store/usual'
+import ThermometersOf from '../thermometer/ThermometersOf.vue'
 import HouseParts from './HouseParts.vue'
 import { houseQuery } from './queries'
 import { tightness, type Design } from './shapes'
@@ -317,6 +318,13 @@ function massive(is: boolean) {
       house.</TakeAway
     >
   </form>
+  <ThermometersOf
+    v-if="ready"
+    class="mt-4"
+    :holding="holding"
+    :house="id"
+    :zone="session.zone(holding)"
+  />
 </template>
 
 <style scoped>

@@ -10,7 +10,9 @@ import { useSession } from '@/shared/session'
 import { clock, day, degrees, massOf } from '@/shared/units'
 import { newId } from '../store/designs'
 import { partsQuery } from '../part/queries'
+import { housesQuery } from '../house/queries'
 import { storesQuery } from '../store/queries'
+import { thermometersQuery } from '../thermometer/queries'
 import DoneForm from './DoneForm.vue'
 import { kinds, placeOf, sights, wordOf, type Kind, type Way } from './doneKinds'
 import { eventsQuery, roundsQuery, walkQuery } from './queries'
@@ -25,6 +27,8 @@ const to = new Date(now().getTime() + 86_400_000).toISOString()
 const { data: events } = useQuery(eventsQuery(holding, from, to))
 const { data: rounds } = useQuery(roundsQuery(holding))
 const { data: stores } = useQuery(storesQuery(holding))
+const { data: houses } = useQuery(housesQuery(holding))
+const { data: thermometers } = useQuery(thermometersQuery(holding))
 const { data: parts } = useQuery(partsQuery(holding))
 const { data: walk } = useQuery(walkQuery(holding))
 const mayLog = computed(() => session.role(holding) !== 'GUEST')
@@ -109,7 +113,9 @@ type Line = {
 }
 const nameOf = (id: string | null) => stores.value?.find((s) => s.id === id)?.name ?? ''
 const probes = computed(() => new Map(stops.value.map((s) => [s.probeId, s])))
-const stops = computed(() => stopsOf(stores.value ?? [], walk.value ?? []))
+const stops = computed(() =>
+  stopsOf(stores.value ?? [], thermometers.value ?? [], houses.value ?? [], walk.value ?? []),
+)
 /** Newest first; of the same moment, the event that came last, then the rounds. */
 const lines = computed<Line[]>(() =>
   [

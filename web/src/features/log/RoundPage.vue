@@ -10,6 +10,7 @@ import { useSession } from '@/shared/session'
 import { degrees, energyOf, typedCelsius } from '@/shared/units'
 import { housesQuery } from '../house/queries'
 import { storesQuery } from '../store/queries'
+import { thermometersQuery } from '../thermometer/queries'
 import { headline } from '../tonight/sentences'
 import { walkQuery } from './queries'
 import { scaledDown, useRound } from './useRound'
@@ -21,13 +22,16 @@ const holding = String(useRoute().params.holding)
 const { data: stores, error: noStores } = useQuery(storesQuery(holding))
 const { data: walk } = useQuery(walkQuery(holding))
 const { data: houses } = useQuery(housesQuery(holding))
+const { data: thermometers } = useQuery(thermometersQuery(holding))
 const now = () => new Date(session.me?.demo ? session.me.now : Date.now())
 const { state, ready, begin, answer, photo, end, back, count } = useRound(
   holding,
   () => session.units.fahrenheit,
   now,
 )
-const stops = computed(() => stopsOf(stores.value ?? [], walk.value ?? []))
+const stops = computed(() =>
+  stopsOf(stores.value ?? [], thermometers.value ?? [], houses.value ?? [], walk.value ?? []),
+)
 const stop = computed(() => stops.value[state.at])
 const text = ref('')
 const note = ref('')

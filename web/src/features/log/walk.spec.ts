@@ -15,14 +15,14 @@ describe('the walk', () => {
   const stores = [store('bin', ['a', 'b']), store('tank', ['c']), store('planned', ['d'], true)]
 
   it('goes in the order that the grower gave, the rest after', () => {
-    expect(stopsOf(stores, ['c', 'b']).map((s) => s.probeId)).toEqual(['c', 'b', 'a'])
+    expect(stopsOf(stores, [], [], ['c', 'b']).map((s) => s.probeId)).toEqual(['c', 'b', 'a'])
   })
   it('passes no probe of a store that is only planned', () => {
-    expect(stopsOf(stores, []).map((s) => s.probeId)).toEqual(['a', 'b', 'c'])
+    expect(stopsOf(stores, [], [], []).map((s) => s.probeId)).toEqual(['a', 'b', 'c'])
   })
   it('knows what was read last', () => {
-    expect(stopsOf(stores, [])[0].last).toBe(14.5)
-    expect(stopsOf(stores, [])[1].last).toBeNull()
+    expect(stopsOf(stores, [], [], [])[0].last).toBe(14.5)
+    expect(stopsOf(stores, [], [], [])[1].last).toBeNull()
   })
   it('is put in another order one step at a time', () => {
     expect(movedStop(['a', 'b', 'c'], 'b', -1)).toEqual(['b', 'a', 'c'])

@@ -4,13 +4,26 @@ export interface Stop {
   probeId: string
   probe: string
   store: string
-  storeId: string
+  /** Null of a thermometer that hangs in a house or outdoors. */
+  storeId: string | null
   last: number | null
 }
 
 /** The probes in the order of the grower's own walk; those it does not name come after. */
-export function stopsOf(stores: Views['StoreView'][], walk: string[]): Stop[] {
-  const all = stores
+export function stopsOf(
+  stores: Views['StoreView'][],
+  thermometers: Views['ThermometerView'][],
+  houses: Views['HouseView'][],
+  walk: string[],
+): Stop[] {
+  const hung = thermometers.map((t) => ({
+    probeId: t.id,
+    probe: t.name,
+    store: houses.find((h) => h.id === t.houseId)?.name ?? 'Outdoors',
+    storeId: null,
+    last: t.celsius,
+  }))
+  const inStores = stores
     .filter((s) => !s.planned)
     .flatMap((s) =>
       s.probes.map((p) => ({
@@ -21,6 +34,7 @@ export function stopsOf(stores: Views['StoreView'][], walk: string[]): Stop[] {
         last: s.now.latest.find((l) => l.probeId === p.id)?.celsius ?? null,
       })),
     )
+  const all: Stop[] = [...inStores, ...hung]
   const rank = (id: string) => {
     const i = walk.indexOf(id)
     return i < 0 ? walk.length : i

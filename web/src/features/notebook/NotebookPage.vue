@@ -9,6 +9,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { clock, day, degrees, typedCelsius } from '@/shared/units'
 import { storesQuery } from '../store/queries'
+import { thermometersQuery } from '../thermometer/queries'
 import NotesPaste from './NotesPaste.vue'
 import { pageOf, type Moment } from './pages'
 import { notebookQuery } from './queries'
@@ -17,16 +18,24 @@ const session = useSession()
 const client = useQueryClient()
 const route = useRoute()
 const holding = String(route.params.holding)
-const storeId = String(route.params.store)
+const storeId = route.params.store ? String(route.params.store) : null
 const now = new Date(session.me?.demo ? session.me.now : Date.now())
 const before = ref(new Date(now.getTime() + 3_600_000).toISOString())
 const { data: stores } = useQuery(storesQuery(holding))
+const { data: thermometers } = useQuery(thermometersQuery(holding))
 const store = computed(() => stores.value?.find((s) => s.id === storeId))
 const query = computed(() => notebookQuery(holding, storeId, before.value))
 const { data: notebook } = useQuery(query)
 const zone = computed(() => session.zone(holding))
 const mayLog = computed(() => session.role(holding) !== 'GUEST')
-const probes = computed(() => store.value?.probes ?? [])
+const probes = computed(() => (storeId ? store.value?.probes : thermometers.value) ?? [])
+/** Notes on a store tell of what hangs round it too. */
+const noted = computed(() => [
+  ...probes.value,
+  ...(storeId ? (thermometers.value ?? []) : []).filter(
+    (t) => !t.houseId || t.houseId === store.value?.houseId,
+  ),
+])
 const moments = computed(() => pageOf(notebook.value?.readings ?? []))
 const error = ref<{ cell: string; of: unknown } | null>(null)
 
@@ -89,8 +98,8 @@ const older = () => {
 </script>
 
 <template>
-  <h1>Notebook of {{ store?.name }}</h1>
-  <NotesPaste v-if="mayLog && store" :holding="holding" :store="store" />
+  <h1>Notebook of {{ storeId ? store?.name : 'the thermometers' }}</h1>
+  <NotesPaste v-if="mayLog && probes.length" :holding="holding" :store="storeId" :probes="noted" />
   <h2 class="mt-4">What was read</h2>
   <p v-if="notebook && !moments.length" class="soft">Nothing yet.</p>
   <template v-else>

@@ -9,12 +9,17 @@ import { useSession } from '@/shared/session'
 import { zonedIso, zonedText } from '@/shared/moments'
 import { DOUBTS, draftOf, ready, tied, type Draft } from './pages'
 
-const props = defineProps<{ holding: string; store: Views['StoreView'] }>()
+const props = defineProps<{
+  holding: string
+  /** Whose notes they are; null of thermometers that hang in no store. */
+  store: string | null
+  probes: Pick<Views['ProbeView'], 'id' | 'name'>[]
+}>()
 const session = useSession()
 const client = useQueryClient()
 const SETTLE_MS = 350
 const SHOWN = 200
-const key = `notes-${props.store.id}`
+const key = `notes-${props.store ?? props.holding}`
 const text = ref(sessionStorage.getItem(key) ?? '')
 const drafts = ref<Draft[]>([])
 const error = ref<unknown>(null)
@@ -25,7 +30,7 @@ const good = computed(() => drafts.value.filter(ready))
 const left = computed(() => drafts.value.filter((d) => !ready(d)).length)
 const needsStart = computed(() => /(^|\n)\s*(\+\s*\d|\d+\s*(min|h)\b)|^\s*min/im.test(text.value))
 const example = computed(() => {
-  const names = props.store.probes.map((p) => p.name)
+  const names = props.probes.map((p) => p.name)
   return `22:40  ${names[0] ?? 'core'} 61${names[1] ? `, ${names[1]} 38` : ''}\n7:00  ${names[0] ?? 'core'} 48`
 })
 
@@ -49,16 +54,23 @@ async function understand() {
     return
   }
   said.value = ''
+  const holdingId = props.holding
+  const written = {
+    text: text.value,
+    fahrenheit: session.units.fahrenheit,
+    began: zonedIso(began.value, zone.value),
+  }
   try {
     const view = await body(
-      api.POST('/api/holdings/{holdingId}/stores/{storeId}/notes', {
-        params: { path: { holdingId: props.holding, storeId: props.store.id } },
-        body: {
-          text: text.value,
-          fahrenheit: session.units.fahrenheit,
-          began: zonedIso(began.value, zone.value),
-        },
-      }),
+      props.store
+        ? api.POST('/api/holdings/{holdingId}/stores/{storeId}/notes', {
+            params: { path: { holdingId, storeId: props.store } },
+            body: written,
+          })
+        : api.POST('/api/holdings/{holdingId}/notes', {
+            params: { path: { holdingId } },
+            body: written,
+          }),
     )
     if (mine === asked) drafts.value = view.notes.map(draftOf)
   } catch (e) {
@@ -160,7 +172,7 @@ async function keep() {
                 @change="tie(d, ($event.target as HTMLSelectElement).value)"
               >
                 <option value="">{{ d.name ? `${d.name}: of none` : 'of none' }}</option>
-                <option v-for="p in store.probes" :key="p.id" :value="p.id">{{ p.name }}</option>
+                <option v-for="p in probes" :key="p.id" :value="p.id">{{ p.name }}</option>
               </select>
             </td>
             <td class="figure">{{ d.typed }}</td>

@@ -1,14 +1,19 @@
 import { keepPreviousData, queryOptions } from '@tanstack/vue-query'
 import { api, body } from '@/shared/api/client'
 
-export const notebookQuery = (holdingId: string, storeId: string, before: string) =>
+/** Of a store's probes, or of thermometers that hang in none. */
+export const notebookQuery = (holdingId: string, storeId: string | null, before: string) =>
   queryOptions({
     queryKey: ['holding', holdingId, 'notebook', storeId, before],
     queryFn: () =>
       body(
-        api.GET('/api/holdings/{holdingId}/stores/{storeId}/notebook', {
-          params: { path: { holdingId, storeId }, query: { before } },
-        }),
+        storeId
+          ? api.GET('/api/holdings/{holdingId}/stores/{storeId}/notebook', {
+              params: { path: { holdingId, storeId }, query: { before } },
+            })
+          : api.GET('/api/holdings/{holdingId}/notebook', {
+              params: { path: { holdingId }, query: { before } },
+            }),
       ),
     placeholderData: keepPreviousData,
   })

@@ -254,7 +254,7 @@ export interface paths {
         get?: never;
         put: operations["change_6"];
         post?: never;
-        delete: operations["remove_6"];
+        delete: operations["remove_7"];
         options?: never;
         head?: never;
         patch?: never;
@@ -334,7 +334,7 @@ export interface paths {
         get: operations["get_2"];
         put: operations["change_5"];
         post?: never;
-        delete: operations["remove_5"];
+        delete: operations["remove_6"];
         options?: never;
         head?: never;
         patch?: never;
@@ -580,6 +580,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/notebook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["notebook_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["understood_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/parts": {
         parameters: {
             query?: never;
@@ -606,7 +638,7 @@ export interface paths {
         get?: never;
         put: operations["change_4"];
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -654,7 +686,7 @@ export interface paths {
         get?: never;
         put: operations["change_3"];
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -718,7 +750,7 @@ export interface paths {
         get?: never;
         put: operations["change_2"];
         post?: never;
-        delete: operations["remove_2"];
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -862,7 +894,7 @@ export interface paths {
         get: operations["get_1"];
         put: operations["change_1"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -975,6 +1007,38 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/thermometers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_6"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/thermometers/{thermometerId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["save_1"];
+        post?: never;
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1351,7 +1415,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "READING" | "EVENT" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE";
+            kind: "READING" | "EVENT" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER";
             mine: boolean;
             name: string;
             /** Format: date-time */
@@ -1665,6 +1729,13 @@ export interface components {
             /** Format: uuid */
             runId: string;
             silent: string;
+        };
+        Draft: {
+            /** Format: uuid */
+            houseId: string | null;
+            /** @enum {string} */
+            kind: "STORE" | "AIR" | "OUTDOOR" | "SURFACE" | "INLET" | "OUTLET" | "LOWEST";
+            name: string;
         };
         Effort: {
             /** Format: int32 */
@@ -3310,6 +3381,19 @@ export interface components {
             /** Format: double */
             takenAt: number;
         };
+        ThermometerView: {
+            /** Format: date-time */
+            at: string | null;
+            /** Format: double */
+            celsius: number | null;
+            /** Format: uuid */
+            houseId: string | null;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "STORE" | "AIR" | "OUTDOOR" | "SURFACE" | "INLET" | "OUTLET" | "LOWEST";
+            name: string;
+        };
         Thermostat: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -4047,7 +4131,7 @@ export interface operations {
             };
         };
     };
-    remove_6: {
+    remove_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -4242,7 +4326,7 @@ export interface operations {
             };
         };
     };
-    remove_5: {
+    remove_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -4640,6 +4724,56 @@ export interface operations {
             };
         };
     };
+    notebook_1: {
+        parameters: {
+            query: {
+                before: string;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Notebook"];
+                };
+            };
+        };
+    };
+    understood_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Written"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotesView"];
+                };
+            };
+        };
+    };
     all_2: {
         parameters: {
             query?: never;
@@ -4717,7 +4851,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -4859,7 +4993,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -4985,7 +5119,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5301,7 +5435,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5523,6 +5657,76 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["RunDraft"][];
                 };
+            };
+        };
+    };
+    all_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThermometerView"][];
+                };
+            };
+        };
+    };
+    save_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                thermometerId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Draft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThermometerView"];
+                };
+            };
+        };
+    };
+    remove_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                thermometerId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -69,7 +69,8 @@ public class Changes {
     TRIAL,
     PART,
     STORE,
-    HOUSE
+    HOUSE,
+    THERMOMETER
   }
 
   /** What became of it. */

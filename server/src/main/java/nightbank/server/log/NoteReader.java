@@ -62,7 +62,8 @@ final class NoteReader {
       Instant now,
       @Nullable Instant began) {
     this.probes = probes;
-    inside = probes.stream().filter(p -> p.kind() == ProbeView.Kind.STORE).toList();
+    List<ProbeView> mass = probes.stream().filter(p -> p.kind() == ProbeView.Kind.STORE).toList();
+    inside = mass.isEmpty() ? probes : mass;
     this.fahrenheit = fahrenheit;
     this.chargeTo = chargeTo;
     this.zone = zone;

@@ -60,7 +60,12 @@ public class Readings implements Reversible {
   /** The newest of a store before a moment, and whether there are older ones. */
   public record Notebook(List<ReadingView> readings, boolean more) {}
 
-  public Notebook notebook(UUID holding, UUID store, Instant before) {
+  /**
+   * The newest.
+   *
+   * @param store whose probes; absent for thermometers of none
+   */
+  public Notebook notebook(UUID holding, @Nullable UUID store, Instant before) {
     List<ReadingView> newest = repository.newest(holding, store, before, MOST_SHOWN + 1);
     boolean more = newest.size() > MOST_SHOWN;
     return new Notebook(more ? newest.subList(0, MOST_SHOWN) : newest, more);

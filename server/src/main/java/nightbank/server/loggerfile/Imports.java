@@ -6,6 +6,7 @@ import java.io.InputStream;
 import java.io.SequenceInputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -21,7 +22,10 @@ import nightbank.server.loggerfile.internal.ImportRepository.Outcome;
 import nightbank.server.loggerfile.internal.UploadRepository;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
+import nightbank.server.store.ProbeView;
+import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
+import nightbank.server.thermometer.Thermometers;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -37,6 +41,7 @@ public class Imports {
   private final ImportPreview previews;
   private final Jobs jobs;
   private final Stores stores;
+  private final Thermometers thermometers;
   private final Holdings holdings;
   private final Json json;
   private final Clock clock;
@@ -47,6 +52,7 @@ public class Imports {
       ImportPreview previews,
       Jobs jobs,
       Stores stores,
+      Thermometers thermometers,
       Holdings holdings,
       Json json,
       Clock clock) {
@@ -55,6 +61,7 @@ public class Imports {
     this.previews = previews;
     this.jobs = jobs;
     this.stores = stores;
+    this.thermometers = thermometers;
     this.holdings = holdings;
     this.json = json;
     this.clock = clock;
@@ -64,7 +71,7 @@ public class Imports {
   @Transactional(rollbackFor = IOException.class)
   public ImportView accept(UUID holding, UUID store, @Nullable String fileName, InputStream content)
       throws IOException {
-    var probes = stores.get(holding, store).probes();
+    var probes = probes(holding, store);
     byte[] head = content.readNBytes(HEAD);
     String zone = holdings.get(holding).zone();
     Understood u = previews.understand(holding, store, head, probes, zone);
@@ -81,6 +88,14 @@ public class Imports {
     InputStream all = new SequenceInputStream(new ByteArrayInputStream(head), content);
     repository.setBytes(holding, id, uploads.save(id, all));
     return view(holding, id);
+  }
+
+  /** Those of a store, and what hangs round it. */
+  private List<ProbeView> probes(UUID holding, UUID store) {
+    StoreView s = stores.get(holding, store);
+    List<ProbeView> all = new ArrayList<>(s.probes());
+    all.addAll(thermometers.around(holding, s.houseId()));
+    return all;
   }
 
   public ImportView view(UUID holding, UUID id) {
@@ -140,7 +155,7 @@ public class Imports {
     if (!r.getState().equals(ImportView.State.UPLOADED.name())) {
       throw Problem.changedMeanwhile("import");
     }
-    previews.check(mapping, stores.probes(holding, r.getStoreId()));
+    previews.check(mapping, probes(holding, r.getStoreId()));
     repository.setMapping(holding, id, mapping);
     return view(holding, id);
   }

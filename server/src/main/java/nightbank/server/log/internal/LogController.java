@@ -71,6 +71,19 @@ class LogController {
     return notes.understood(holdingId, storeId, w);
   }
 
+  /** What was read of thermometers in houses and outdoors. */
+  @GetMapping("/notebook")
+  Readings.Notebook notebook(@PathVariable UUID holdingId, @RequestParam Instant before) {
+    access.require(holdingId, Role.GUEST);
+    return readings.notebook(holdingId, null, before);
+  }
+
+  @PostMapping("/notes")
+  NotesView understood(@PathVariable UUID holdingId, @RequestBody Notes.Written w) {
+    access.require(holdingId, Role.HELPER);
+    return notes.understood(holdingId, w);
+  }
+
   /** A reading put right: all of it as it should be. */
   record Corrected(UUID probeId, Instant at, String typed, boolean fahrenheit) {}
 

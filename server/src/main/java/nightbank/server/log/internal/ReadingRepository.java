@@ -147,7 +147,8 @@ public class ReadingRepository {
   }
 
   /** The newest of a store's probes before a moment. */
-  public List<Readings.ReadingView> newest(UUID holding, UUID store, Instant before, int most) {
+  public List<Readings.ReadingView> newest(
+      UUID holding, @Nullable UUID store, Instant before, int most) {
     return db.select(READING.PROBE_ID, READING.AT, READING.CELSIUS)
         .from(PROBE)
         .crossJoin(
@@ -160,7 +161,7 @@ public class ReadingRepository {
                         .limit(most))
                 .as(READING))
         .where(PROBE.HOLDING_ID.eq(holding))
-        .and(PROBE.HEAT_STORE_ID.eq(store))
+        .and(store == null ? PROBE.HEAT_STORE_ID.isNull() : PROBE.HEAT_STORE_ID.eq(store))
         .and(PROBE.REMOVED_AT.isNull())
         .orderBy(READING.AT.desc(), PROBE.RANK)
         .limit(most)

@@ -1,0 +1,4 @@
+@NullMarked
+package nightbank.server.thermometer.internal;
+
+import org.jspecify.annotations.NullMarked;
