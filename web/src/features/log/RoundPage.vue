@@ -6,6 +6,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, body, type Views } from '@/shared/api/client'
 import { sent, waiting } from '@/shared/outbox'
+import { zonedIso, zonedText } from '@/shared/moments'
 import { useSession } from '@/shared/session'
 import { degrees, energyOf, typedCelsius } from '@/shared/units'
 import { housesQuery } from '../house/queries'
@@ -24,7 +25,7 @@ const { data: walk } = useQuery(walkQuery(holding))
 const { data: houses } = useQuery(housesQuery(holding))
 const { data: thermometers } = useQuery(thermometersQuery(holding))
 const now = () => new Date(session.me?.demo ? session.me.now : Date.now())
-const { state, ready, begin, answer, photo, end, back, count } = useRound(
+const { state, ready, begin, answer, earlier, photo, end, back, count } = useRound(
   holding,
   () => session.units.fahrenheit,
   now,
@@ -40,6 +41,14 @@ const wrong = ref('')
 const pictures = ref(0)
 const before = ref<Record<string, number>>({})
 const field = ref<{ focus: () => void } | null>(null)
+const zone = computed(() => session.zone(holding))
+
+/** Typed later than it was read: from now on at another hour, or at this one again. */
+const setBack = () => void earlier(state.past ? null : now().toISOString())
+function moved(typed: string) {
+  const at = zonedIso(typed, zone.value)
+  if (at && at <= now().toISOString()) void earlier(at)
+}
 const keys = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '−', '0', '.']
 const mayLog = computed(() => session.role(holding) !== 'GUEST')
 
@@ -203,9 +212,22 @@ const balances = computed(() =>
           @change="take"
         />
       </label>
+      <BButton variant="secondary" :aria-pressed="!!state.past" @click="setBack"
+        >Read earlier</BButton
+      >
       <BButton v-if="state.at > 0" variant="secondary" @click="back">Back</BButton>
       <BButton variant="secondary" @click="finish">End here</BButton>
     </div>
+    <template v-if="state.past">
+      <label for="earlier">It was read on</label>
+      <BFormInput
+        id="earlier"
+        :model-value="zonedText(state.past, zone)"
+        type="datetime-local"
+        :max="zonedText(now().toISOString(), zone)"
+        @change="moved(($event.target as HTMLInputElement).value)"
+      />
+    </template>
     <template v-if="noting">
       <label for="note">Note to {{ stop.probe }}</label>
       <BFormInput id="note" v-model="note" maxlength="2000" />

@@ -12,6 +12,8 @@ interface State {
   /** By probe; id and moment as they were first answered, so that a second answer corrects it. */
   done: Record<string, { outcome: Outcome; typed: string; id?: string; at?: string }>
   ended: boolean
+  /** When it was read, where that was earlier than it is typed. */
+  past?: string | null
 }
 
 /**
@@ -34,6 +36,7 @@ export function useRound(holding: string, fahrenheit: () => boolean, now: () => 
         at: 0,
         done: {},
         ended: false,
+        past: null,
       })
     ready.value = true
   }
@@ -67,11 +70,18 @@ export function useRound(holding: string, fahrenheit: () => boolean, now: () => 
   ) {
     const before = state.done[probeId]
     const id = before?.id ?? newId()
-    const at = before?.at ?? now().toISOString()
+    const at = before?.at ?? state.past ?? now().toISOString()
     state.done[probeId] = { outcome, typed, id, at }
     state.at++
     const entry = { id, probeId, at, outcome, typed, note }
     await enqueue({ entries: [entry] }, what)
+  }
+
+  /** The readings that follow were taken then; the round began no later. */
+  async function earlier(at: string | null) {
+    state.past = at
+    if (at && at < state.startedAt) state.startedAt = at
+    await keep(key, state)
   }
 
   async function photo(blob: Blob) {
@@ -97,7 +107,7 @@ export function useRound(holding: string, fahrenheit: () => boolean, now: () => 
   }
 
   const count = computed(() => Object.keys(state.done).length)
-  return { state, ready, begin, answer, photo, end, back, count }
+  return { state, ready, begin, answer, earlier, photo, end, back, count }
 }
 
 const WIDEST = 1280

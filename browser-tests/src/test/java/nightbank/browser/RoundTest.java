@@ -134,6 +134,28 @@ public class RoundTest {
   }
 
   @Test
+  public void whatWasReadEarlierIsKeptAtItsHour() {
+    browser.go(demo.home + "/round").see(".pad");
+    browser.click("Read earlier");
+    org.openqa.selenium.WebElement hour = browser.see("#earlier");
+    String moment = hour.getDomProperty("value").substring(0, 11) + "00:05";
+    browser.driver.executeScript(
+        "arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('change'))",
+        hour,
+        moment);
+    browser.isAccessible();
+    read("44.5");
+    browser.click("Read earlier"); // and from here on as it is read
+    read("33");
+    nothingWaits();
+    List<JsonNode> entries = entries();
+    assertThat(entries).hasSize(2);
+    assertThat(entries.get(0).path("at").asString()).startsWith(moment);
+    assertThat(entries.get(1).path("at").asString())
+        .isGreaterThan(entries.get(0).path("at").asString());
+  }
+
+  @Test
   public void withTheProgramGoneAndTheTabKilledNothingIsLostAndNothingDoubled() {
     browser.go(demo.home + "/round").see(".pad");
     read("40");
