@@ -16,6 +16,7 @@ import { charges, storesOf, type Kind } from '../part/parts'
 import { partsQuery } from '../part/queries'
 import LoopNotes from '../run/LoopNotes.vue'
 import HandReadings from './HandReadings.vue'
+import { apart } from './conflict'
 import BuildEditor from './BuildEditor.vue'
 import CautionList from './CautionList.vue'
 import ChargeBench from './ChargeBench.vue'
@@ -25,6 +26,7 @@ import LayerEditor from './LayerEditor.vue'
 import LedEditor from './LedEditor.vue'
 import MassEditor from './MassEditor.vue'
 import ProbeEditor from './ProbeEditor.vue'
+import StoreConflict from './StoreConflict.vue'
 import SinceWhen from './SinceWhen.vue'
 import StoreFigures from './StoreFigures.vue'
 import StoreRuns from './StoreRuns.vue'
@@ -62,6 +64,8 @@ const {
   settle,
   never,
   reload,
+  theirs,
+  overrule,
   changedMeanwhile,
 } = useStoreDraft(holding, store, loaded, past)
 const selected = ref('mass')
@@ -231,9 +235,14 @@ function removeProbe(id: string) {
       @never="never"
     />
     <ProblemNote v-if="error" :error="error" />
-    <BButton v-if="changedMeanwhile" variant="secondary" @click="reload"
-      >Load the newer one</BButton
-    >
+    <StoreConflict
+      v-if="changedMeanwhile && theirs"
+      :apart="
+        apart(theirs.data, draft, session.units, catalogue?.insulation ?? [], media, houses ?? [])
+      "
+      @theirs="reload"
+      @mine="overrule"
+    />
     <div class="split">
       <div>
         <CutAway

@@ -36,7 +36,12 @@ const layer = (l: Layer, insulation: Views['InsulationMaterial'][]) => {
   return `${thinOf(l.thicknessMetres)} ${what}${l.wet ? ', wet' : ''}`
 }
 
-function face(d: Design, key: FaceKey, insulation: Views['InsulationMaterial'][]): string {
+/** What a face is, in a few words. */
+export function faceWords(
+  d: Design,
+  key: FaceKey,
+  insulation: Views['InsulationMaterial'][],
+): string {
   const f = d[key]
   if (f?.measuredTransmittance != null) return `${key} as measured`
   if (!f?.layers?.length) return `${key} bare`
@@ -74,7 +79,7 @@ export function differences(
 ): string[] {
   const a = before.design
   const b = after.design
-  const words = FACES.filter((f) => !same(a[f], b[f])).map((f) => face(b, f, insulation))
+  const words = FACES.filter((f) => !same(a[f], b[f])).map((f) => faceWords(b, f, insulation))
   if (size(a) !== size(b)) words.push(size(b))
   if (a.medium !== b.medium)
     words.push(media.find((m) => m.id === b.medium)?.name.toLowerCase() ?? 'another medium')
@@ -107,7 +112,7 @@ export function inShort(
     return before
       ? differences(before, all[i]!, insulation, media).join(', ')
       : differing.length
-        ? differing.map((f) => face(all[i]!.design, f, insulation)).join(', ')
+        ? differing.map((f) => faceWords(all[i]!.design, f, insulation)).join(', ')
         : size(all[i]!.design)
   })
 }

@@ -14,27 +14,39 @@ const view = (name: string, version: number) =>
     houseId: null,
     design: starts[0].design,
     probes: [],
+    earlier: [],
     appraisal: {},
     now: {},
   }) as unknown as Views['StoreView']
+
+/** What is sent, as far as it is looked at here. */
+interface Sent {
+  name: string
+  since: string | null
+  design: { heightMetres: number }
+  earlier: { until: string; design: { heightMetres: number } }[] | null
+  was: { design: { heightMetres: number } } | null
+}
 
 const fake = vi.hoisted(() => {
   const state = {
     version: 1,
     refuse: 0,
     slowMs: 0,
-    saves: [] as { match: string; name: string }[],
+    newer: {} as object,
+    saves: [] as (Sent & { match: string })[],
   }
-  type Save = { params: { header: { 'If-Match': string } }; body: { name: string } }
+  type Save = { params: { header: { 'If-Match': string } }; body: Sent }
   const answer = (status: number, etag = '') =>
     new Response(null, { status, headers: { ETag: etag } })
   return {
     state,
     api: {
+      GET: () => Promise.resolve({ data: state.newer, response: answer(200, '"9"') }),
       POST: () => Promise.resolve({ data: {}, response: answer(200) }),
       PUT: async (_: string, save: Save) => {
         if (state.slowMs) await new Promise((done) => setTimeout(done, state.slowMs))
-        state.saves.push({ match: save.params.header['If-Match'], name: save.body.name })
+        state.saves.push({ ...save.body, match: save.params.header['If-Match'] })
         if (state.refuse)
           return Promise.resolve({
             error: { code: state.refuse === 412 ? 'changed-meanwhile' : 'invalid', detail: 'No.' },
@@ -54,13 +66,13 @@ vi.mock('@/shared/api/client', async (original) => ({
   api: fake.api,
 }))
 
-function editor() {
-  const loaded = ref({ data: view('Drum', 1), etag: '"1"' })
+function editor(past = ref(''), of = view('Drum', 1)) {
+  const loaded = ref({ data: of, etag: '"1"' })
   let draft!: ReturnType<typeof useStoreDraft>
   const w = mount(
     defineComponent({
       setup() {
-        draft = useStoreDraft('h', 's', loaded)
+        draft = useStoreDraft('h', 's', loaded, past)
         return () => null
       },
     }),
@@ -97,12 +109,18 @@ describe('a store being changed', () => {
   })
   it('stays on the page when it is refused, and says that somebody was quicker', async () => {
     const { d } = editor()
-    fake.state.refuse = 412
+    Object.assign(fake.state, { refuse: 412, newer: view('Theirs', 9) })
     d.draft.name = 'Mine'
     await settle()
     expect(d.state.value).toBe('refused')
     expect(d.changedMeanwhile.value).toBe(true)
     expect(d.draft.name).toBe('Mine')
+    expect(d.theirs.value?.data.name).toBe('Theirs')
+    fake.state.refuse = 0
+    await d.overrule()
+    expect(saves()[1]!.match).toBe('"9"')
+    expect(saves()[1]!.name).toBe('Mine')
+    expect(d.state.value).toBe('kept')
   })
   it('is no longer refused once it is as it was', async () => {
     const { d } = editor()
@@ -148,5 +166,55 @@ describe('a store being changed', () => {
     expect(d.state.value).toBe('kept')
     expect(saves().map((s) => s.name)).toEqual(['Cask', 'Cask'])
     w.unmount()
+  })
+
+  const TUESDAY = '2026-01-13T10:00:00Z'
+
+  it('asks since when only once something of it is otherwise', async () => {
+    const { d } = editor()
+    d.draft.name = 'Bin'
+    await settle()
+    expect(d.changed.value).toBe(false)
+    d.draft.design.heightMetres = 0.7
+    await settle()
+    expect(d.changed.value).toBe(true)
+    await d.settle()
+    expect(d.changed.value).toBe(false)
+  })
+  it('is sent again with how it was and the moment, when that is said afterwards', async () => {
+    const { d } = editor()
+    const before = d.draft.design.heightMetres
+    d.draft.design.heightMetres = 0.7
+    await settle()
+    d.draft.moment = TUESDAY
+    await settle()
+    expect(saves().map((s) => s.since)).toEqual([null, TUESDAY])
+    expect(saves()[1]!.was?.design.heightMetres).toBe(before)
+    await d.settle()
+    d.draft.design.heightMetres = 0.8
+    await settle()
+    expect(saves()[2]!.since).toBeNull()
+    expect(saves()[2]!.was?.design.heightMetres).toBe(0.7)
+  })
+  it('is changed as it was, and how it is now stays', async () => {
+    const design = JSON.parse(JSON.stringify(starts[0]!.design)) as { heightMetres: number }
+    const now = design.heightMetres
+    const of = {
+      ...view('Drum', 1),
+      earlier: [
+        { until: TUESDAY, houseId: null, design: { ...design, heightMetres: 0.4 }, probes: [] },
+      ],
+    } as unknown as Views['StoreView']
+    const past = ref(TUESDAY)
+    const { d } = editor(past, of)
+    expect(d.draft.design.heightMetres).toBe(0.4)
+    d.draft.design.heightMetres = 0.45
+    await settle()
+    expect(saves()[0]!.earlier?.[0]?.design.heightMetres).toBe(0.45)
+    expect(saves()[0]!.design.heightMetres).toBe(now)
+    expect(d.changed.value).toBe(false)
+    await d.never()
+    expect(saves()[1]!.earlier).toEqual([])
+    expect(past.value).toBe('')
   })
 })

@@ -56,6 +56,7 @@ export function useStoreDraft(
   const base = ref<Described & { earlier: Arrangement[] }>()
   let view: Views['StoreView']
   let etag = ''
+  let asked = 0
   const keeping = useKeeping(() => JSON.stringify(draft), save, SETTLE_MS)
   const { state, error } = keeping
 
@@ -164,7 +165,6 @@ export function useStoreDraft(
     },
   )
 
-  let asked = 0
   async function appraise(text: string) {
     const mine = ++asked
     const { design, houseId } = JSON.parse(text) as Draft
@@ -179,6 +179,26 @@ export function useStoreDraft(
     } catch {
       // the save that follows says what is wrong
     }
+  }
+
+  /** What somebody else has kept meanwhile. */
+  const theirs = ref<{ data: Views['StoreView']; etag: string } | null>(null)
+  watch(keeping.changedMeanwhile, async (is) => {
+    theirs.value = null
+    if (is)
+      theirs.value = await whole(
+        api.GET('/api/holdings/{holdingId}/stores/{storeId}', {
+          params: { path: { holdingId, storeId } },
+        }),
+      ).catch(() => null)
+  })
+
+  /** Mine in the place of theirs. */
+  async function overrule() {
+    if (!theirs.value) return
+    etag = theirs.value.etag
+    view = theirs.value.data
+    await keeping.keep()
   }
 
   async function reload() {
@@ -198,6 +218,8 @@ export function useStoreDraft(
     settle,
     never,
     reload,
+    theirs,
+    overrule,
     changedMeanwhile: keeping.changedMeanwhile,
   }
 }

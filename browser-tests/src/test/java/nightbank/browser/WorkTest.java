@@ -145,8 +145,12 @@ public class WorkTest {
       store("Stone bench");
       browser.type("Stops helping at", "7").reads("Kept");
       other.type("Stops helping at", "9").reads("Somebody changed this store");
-      other.click("Load the newer one").reads("between 7 °C");
+      other.reads("7.0 °C").reads("9.0 °C").isAccessible();
+      other.click("Leave it as it is kept").reads("between 7 °C");
       browser.type("Stops helping at", "6").reads("Kept");
+      other.type("Stops helping at", "8").reads("6.0 °C").click("Keep mine").reads("Kept");
+      browser.driver.navigate().refresh();
+      browser.reads("between 8 °C").type("Stops helping at", "6").reads("Kept");
     }
   }
 
