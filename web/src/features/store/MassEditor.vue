@@ -31,7 +31,7 @@ const litres = computed({
   set: (l) => fillTo(props.design, l ?? 0),
 })
 const vessels = computed(() => [
-  { value: -1, text: 'a size of its own', disabled: vessel.value >= 0 },
+  { value: -1, text: 'none of these', disabled: vessel.value >= 0 },
   ...VESSELS.map((v, i) => ({ value: i, text: `${v.word}, ${volumeOf(v.litres)}` })),
 ])
 /** The one whose inside it has; -1 for none. */

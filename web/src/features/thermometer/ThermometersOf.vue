@@ -8,6 +8,7 @@ import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { clock, day, degrees } from '@/shared/units'
 import { newId } from '../store/designs'
+import { storesQuery } from '../store/queries'
 import { thermometersQuery } from './queries'
 
 type Thermometer = Views['ThermometerView']
@@ -17,8 +18,19 @@ const session = useSession()
 const client = useQueryClient()
 const keeper = computed(() => session.role(props.holding) === 'KEEPER')
 const { data } = useQuery(thermometersQuery(props.holding))
+const { data: stores } = useQuery(storesQuery(props.holding))
 const here = computed(() =>
   (data.value ?? []).filter((t) => !t.houseId || t.houseId === props.house),
+)
+/** Those that were hung up with a store and tell of this house's air or of outdoors. */
+const withStores = computed(() =>
+  (stores.value ?? [])
+    .flatMap((s) => s.probes.map((p) => ({ ...p, store: s })))
+    .filter(
+      (p) =>
+        p.kind === 'OUTDOOR' ||
+        (['AIR', 'LOWEST'].includes(p.kind) && p.store.houseId === props.house),
+    ),
 )
 const kinds = [
   { value: 'LOWEST', text: 'in here, and keeps its lowest' },
@@ -105,7 +117,16 @@ const when = (at: string) => {
         >
       </li>
     </ul>
-    <p v-else class="soft">
+    <p v-if="withStores.length" class="soft">
+      Hung up with stores:
+      <template v-for="(p, i) in withStores" :key="p.id"
+        >{{ i ? ', ' : '' }}{{ p.name }} at
+        <RouterLink :to="{ name: 'store', params: { holding, store: p.store.id } }">{{
+          p.store.name
+        }}</RouterLink></template
+      >.
+    </p>
+    <p v-else-if="!here.length" class="soft">
       None hangs in here or outdoors. One that keeps its lowest, read in the morning, tells a whole
       night.
     </p>

@@ -182,4 +182,52 @@ public class PaperTest {
       browser.until("what can be taken back", () -> !turns().equals(before));
     }
   }
+
+  /** A house without any store: one thermometer that keeps its lowest, one dish of water. */
+  @Test(dataProvider = "windows", priority = -1)
+  public void nightsAreToldByAThermometerThatKeepsItsLowestAndByADish(boolean phone) {
+    if (phone) {
+      browser.phone();
+    } else {
+      browser.laptop();
+    }
+    String on = phone ? "phone-" : "";
+    browser.go(home + "/stores").see("main");
+    String house =
+        String.valueOf(
+            browser.driver.executeAsyncScript(
+                "fetch('/api/holdings/' + arguments[0] + '/houses').then(r => r.json())"
+                    + ".then(h => arguments[1]('/h/' + arguments[0] + '/houses/' + h[0].id))",
+                home.substring(3)));
+    browser.go(house).reads("Thermometers").click("Hang one up");
+    browser.see("[aria-label^='Take lowest" + (phone ? " 2" : "") + " down']");
+    browser.isAccessible();
+    shot(on + "house-thermometers");
+    browser.click("What they showed").see("textarea").click();
+    String name = phone ? "lowest 2" : "lowest";
+    int day = phone ? 5 : 3;
+    browser
+        .see("textarea")
+        .sendKeys(
+            "%s 8:00, %s 4\n%s 7:30, %s -1.5\n".formatted(day(day), name, day(day + 1), name));
+    browser.click("Keep 2 readings").reads("2 kept");
+    shot(on + "thermometer-notes");
+    browser.isAccessible();
+    night(FIRST.plusDays(day), "lost");
+
+    browser.go(home + "/log").click("No ice on the dish").reads("is logged");
+    LocalDate morning = FIRST.plusDays(day + 2);
+    browser.driver.executeScript(
+        "const d = document.querySelector('#day'); d.value = arguments[0];"
+            + " d.dispatchEvent(new Event('input')); d.dispatchEvent(new Event('change'))",
+        morning.toString());
+    browser.type("It was at", "7:40").click("Set it right");
+    browser.reads("07:40");
+    night(morning.minusDays(1), "held");
+  }
+
+  private void night(LocalDate evening, String told) {
+    browser.go(home + "/record/nights?from=" + FIRST + "&to=" + FIRST.plusDays(9));
+    browser.see("[aria-label^='" + evening + ": " + told + "']");
+  }
 }
