@@ -43,10 +43,10 @@ public class FoundRuns {
 
   /** Drafts, newest first; what overlaps a run by more than half is left out. */
   public List<Runs.RunDraft> find(UUID holding, UUID store) {
-    List<ProbeView> probes =
-        stores.probes(holding, store).stream()
-            .filter(p -> p.kind() == ProbeView.Kind.STORE)
-            .toList();
+    List<ProbeView> all = stores.probes(holding, store);
+    boolean mass = all.stream().anyMatch(p -> p.kind() == ProbeView.Kind.STORE);
+    ProbeView.Kind kind = mass ? ProbeView.Kind.STORE : ProbeView.Kind.SURFACE;
+    List<ProbeView> probes = all.stream().filter(p -> p.kind() == kind).toList();
     Set<UUID> ids = probes.stream().map(ProbeView::id).collect(Collectors.toSet());
     Instant to = readings.newest(holding, ids).orElse(null);
     if (to == null) {
