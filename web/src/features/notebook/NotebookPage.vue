@@ -149,6 +149,11 @@ const older = () => {
   overflow-x: auto;
 }
 
+.scroll table {
+  width: auto;
+  min-width: min(100%, 460px);
+}
+
 .when {
   white-space: nowrap;
   color: var(--ink-soft);

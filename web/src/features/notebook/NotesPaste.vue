@@ -31,6 +31,7 @@ const left = computed(() => drafts.value.filter((d) => !ready(d)).length)
 const needsStart = computed(() => /(^|\n)\s*(\+\s*\d|\d+\s*(min|h)\b)|^\s*min/im.test(text.value))
 const example = computed(() => {
   const names = props.probes.map((p) => p.name)
+  if (!props.store) return `8:00  ${names[0] ?? 'lowest'} 3${names[1] ? `, ${names[1]} −4` : ''}`
   return `22:40  ${names[0] ?? 'core'} 61${names[1] ? `, ${names[1]} 38` : ''}\n7:00  ${names[0] ?? 'core'} 48`
 })
 

@@ -174,7 +174,7 @@ li {
 }
 
 .hang select {
-  width: 240px;
+  width: 280px;
 }
 
 .hang input {

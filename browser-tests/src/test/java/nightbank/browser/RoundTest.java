@@ -80,13 +80,16 @@ public class RoundTest {
         """);
   }
 
-  /** Entries of the newest round, as the server has them. */
-  private List<JsonNode> entries() {
+  private JsonNode rounds() {
     Visitor v = new Visitor(demo.program);
     v.post("/api/session", "{\"login\":\"helper\",\"password\":\"quernstone croft\"}");
-    JsonNode rounds = v.get("/api/holdings/" + demo.home.substring(3) + "/rounds?most=50").body();
+    return v.get("/api/holdings/" + demo.home.substring(3) + "/rounds?most=50").body();
+  }
+
+  /** Entries of the newest round, as the server has them. */
+  private List<JsonNode> entries() {
     List<JsonNode> all = new ArrayList<>();
-    rounds.path(0).path("entries").forEach(all::add);
+    rounds().path(0).path("entries").forEach(all::add);
     return all;
   }
 
@@ -148,11 +151,19 @@ public class RoundTest {
     browser.click("Read earlier"); // and from here on as it is read
     read("33");
     nothingWaits();
-    List<JsonNode> entries = entries();
-    assertThat(entries).hasSize(2);
-    assertThat(entries.get(0).path("at").asString()).startsWith(moment);
-    assertThat(entries.get(1).path("at").asString())
-        .isGreaterThan(entries.get(0).path("at").asString());
+    browser.click("End here").reads("Thank you");
+    nothingWaits();
+    List<JsonNode> ofThatHour = new ArrayList<>();
+    for (JsonNode round : rounds()) {
+      if (round.path("startedAt").asString().startsWith(moment)) {
+        round.path("entries").forEach(ofThatHour::add);
+      }
+    }
+    assertThat(ofThatHour)
+        .extracting(e -> e.path("celsius").asDouble())
+        .containsExactly(44.5, 33.0);
+    assertThat(ofThatHour.get(0).path("at").asString()).startsWith(moment);
+    assertThat(ofThatHour.get(1).path("at").asString()).doesNotStartWith(moment);
   }
 
   @Test
