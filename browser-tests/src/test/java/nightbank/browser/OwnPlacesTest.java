@@ -25,23 +25,7 @@ public class OwnPlacesTest {
   @BeforeClass
   void begin() {
     browser = new Browser(Program.start("").address());
-    browser
-        .go("/")
-        .reads("Nobody keeps this Night Bank yet")
-        .type("Name to sign in with", "brid")
-        .type("Password", "three plain words")
-        .type("What it is called", "Thornhow")
-        .type("Latitude", "54.5")
-        .type("Longitude", "-2")
-        .type("Time zone", "Europe/London");
-    browser.see("button[type=submit]").click();
-    browser.reads("Night Bank must know the house first");
-    home =
-        browser
-            .driver
-            .getCurrentUrl()
-            .replaceFirst("/tonight.*", "")
-            .replaceFirst("^.*?/h/", "/h/");
+    home = NewHolding.begun(browser, "Europe/London");
   }
 
   @AfterClass(alwaysRun = true)

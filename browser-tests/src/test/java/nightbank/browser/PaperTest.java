@@ -29,23 +29,7 @@ public class PaperTest {
   @BeforeClass
   void begin() {
     browser = new Browser(Program.start("").address());
-    browser
-        .go("/")
-        .reads("Nobody keeps this Night Bank yet")
-        .type("Name to sign in with", "brid")
-        .type("Password", "three plain words")
-        .type("What it is called", "Thornhow")
-        .type("Latitude", "54.5")
-        .type("Longitude", "-2")
-        .type("Time zone", "UTC");
-    browser.see("button[type=submit]").click();
-    browser.reads("Night Bank must know the house first");
-    home =
-        browser
-            .driver
-            .getCurrentUrl()
-            .replaceFirst("/tonight.*", "")
-            .replaceFirst("^.*?/h/", "/h/");
+    home = NewHolding.begun(browser, "UTC");
     browser.go(home + "/houses/new").click("a cold frame").type("What it is called", "Frame");
     browser.type("They stand", "-3").type("Tonight’s low", "-4").click("Will tonight hold?");
     browser.see("h1.headline");

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -319,7 +320,12 @@ class JudgementAssembler {
         .forEach(p -> air.add(p.id()));
     if (store.store().place().indoors() && store.houseId() != null) {
       Map<UUID, UUID> inHouse = readings.airProbes(holding, store.houseId());
-      inHouse.keySet().stream().filter(p -> !air.contains(p)).sorted().forEach(air::add);
+      inHouse.keySet().stream()
+          .filter(p -> !air.contains(p))
+          .sorted(
+              Comparator.comparing((UUID p) -> inHouse.get(p) != null) // the house's own first
+                  .thenComparing(Comparator.naturalOrder()))
+          .forEach(air::add);
     } else if (!store.store().place().indoors()) {
       air.addAll(readings.outdoorProbes(holding));
     }

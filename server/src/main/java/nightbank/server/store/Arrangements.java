@@ -83,8 +83,8 @@ public record Arrangements(List<Arrangement> all) {
   /** What was in force for the greater part of a stretch; of equal parts the later. */
   public Lasting mostOf(Instant from, Instant to) {
     return lasting().stream()
-        .max(Comparator.comparing(l -> l.within(from, to)))
         .filter(l -> !l.within(from, to).isZero())
+        .reduce((a, b) -> b.within(from, to).compareTo(a.within(from, to)) >= 0 ? b : a)
         .orElseGet(() -> at(from));
   }
 

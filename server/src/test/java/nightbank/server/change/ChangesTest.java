@@ -275,4 +275,59 @@ public class ChangesTest {
         .isEqualTo(404);
     assertThat(notebook()).hasSize(1);
   }
+
+  private void thirtyDaysOn() {
+    DSLContext db = Program.shared().bean(DSLContext.class);
+    for (String table : new String[] {"greenhouse", "heat_store", "probe"}) {
+      db.execute(
+          "UPDATE "
+              + table
+              + " SET removed_at = removed_at - interval '31 days' WHERE holding_id = ?",
+          grounds.holding);
+    }
+    Program.shared().bean(Changes.class).tidy();
+  }
+
+  private int rows(String table) {
+    DSLContext db = Program.shared().bean(DSLContext.class);
+    return db.fetchCount(db.selectFrom(table).where("holding_id = ?", grounds.holding));
+  }
+
+  @Test
+  public void aHousesOwnThermometersGoWithItAndAStoresStay() {
+    UUID house = grounds.newHouse();
+    UUID lowest = UUID.randomUUID();
+    grounds.keeper.put(
+        grounds.path("/thermometers/" + lowest),
+        null,
+        "{\"houseId\":\"%s\",\"kind\":\"LOWEST\",\"name\":\"lowest\"}".formatted(house));
+    grounds.keeper.post(
+        grounds.path("/readings"),
+        "{\"fahrenheit\":false,\"readings\":[{\"probeId\":\"%s\",\"at\":\"%s\",\"typed\":\"3\"}]}"
+            .formatted(lowest, AT));
+    type("61", AT);
+    assertThat(rows("reading")).isEqualTo(2);
+    grounds.keeper.delete(grounds.path("/houses/" + house));
+    thirtyDaysOn();
+    assertThat(rows("greenhouse")).isZero();
+    assertThat(rows("reading")).as("the store's stays").isEqualTo(1);
+    assertThat(rows("probe")).isEqualTo(4);
+  }
+
+  @Test
+  public void whatAProbeReadThatWasTakenOutStaysForAsLongAsItTellsHowItWas() {
+    type("61", AT);
+    String all = Grounds.drum(store, "Drum");
+    int core = all.indexOf("{\"id\":\"" + this.core);
+    String without = all.substring(0, core) + all.substring(all.indexOf("{\"id\"", core + 5));
+    String since = without.replace("\"houseId\"", "\"since\":\"2026-01-13T10:00:00Z\",\"houseId\"");
+    Answer put = grounds.keeper.put(grounds.path("/stores/" + store), "\"1\"", since);
+    assertThat(put.status()).as(put.body().toString()).isEqualTo(200);
+    assertThat(put.body().path("probes")).hasSize(3);
+    thirtyDaysOn();
+    assertThat(rows("reading")).isEqualTo(1);
+    grounds.keeper.delete(grounds.path("/stores/" + store));
+    thirtyDaysOn();
+    assertThat(rows("reading")).isZero();
+  }
 }

@@ -1,6 +1,9 @@
 package nightbank.server.house.internal;
 
 import static nightbank.db.Tables.GREENHOUSE;
+import static nightbank.db.Tables.PROBE;
+import static nightbank.db.Tables.READING;
+import static org.jooq.impl.DSL.select;
 
 import java.time.Instant;
 import java.util.List;
@@ -77,7 +80,18 @@ public class HouseRepository {
   }
 
   /** Those of all holdings that were taken away before a moment. */
+  /** With its own thermometers and what they read; a store's probes only hang in it no more. */
   public void forget(Instant before) {
+    var gone = select(GREENHOUSE.ID).from(GREENHOUSE).where(GREENHOUSE.REMOVED_AT.lt(before));
+    db.update(PROBE)
+        .setNull(PROBE.GREENHOUSE_ID)
+        .where(PROBE.GREENHOUSE_ID.in(gone))
+        .and(PROBE.HEAT_STORE_ID.isNotNull())
+        .execute();
+    db.deleteFrom(READING)
+        .where(
+            READING.PROBE_ID.in(select(PROBE.ID).from(PROBE).where(PROBE.GREENHOUSE_ID.in(gone))))
+        .execute();
     db.deleteFrom(GREENHOUSE).where(GREENHOUSE.REMOVED_AT.lt(before)).execute();
   }
 
