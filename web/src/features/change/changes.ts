@@ -29,6 +29,7 @@ export function changeWords(c: Change, units: Temperature): string {
       .map((t) => degrees(t as number, units))
     return `${c.name}: ${told.join(' → ')}, ${READING[c.verb]}`
   }
+  if (c.kind === 'BOOK') return 'Prices and own media, changed'
   return `${WHAT[c.kind]} “${c.name}” ${OUTCOME[c.verb]}`
 }
 

@@ -110,6 +110,7 @@ type Line = {
   of: string
   note: string
   event?: Views['EventView']
+  photos?: string[]
 }
 const nameOf = (id: string | null) => stores.value?.find((s) => s.id === id)?.name ?? ''
 const probes = computed(() => new Map(stops.value.map((s) => [s.probeId, s])))
@@ -139,6 +140,7 @@ const lines = computed<Line[]>(() =>
             `${probes.value.get(e.probeId)?.probe ?? '?'} ${degrees(e.celsius!, session.units)}`,
         )
         .join(', '),
+      photos: r.photos,
     })),
   ].sort((a, b) => b.at.localeCompare(a.at)),
 )
@@ -221,7 +223,22 @@ function moveStop(id: string, by: -1 | 1) {
         </td>
         <th scope="row">{{ l.word }}</th>
         <td>{{ l.of }}</td>
-        <td>{{ l.note }}</td>
+        <td>
+          {{ l.note }}
+          <span v-if="l.photos?.length" class="photos">
+            <a
+              v-for="(p, i) in l.photos"
+              :key="p"
+              :href="`/api/holdings/${holding}/photos/${p}`"
+              target="_blank"
+              rel="noopener"
+              ><img
+                loading="lazy"
+                :src="`/api/holdings/${holding}/photos/${p}`"
+                :alt="`Photo ${i + 1} of this round`"
+            /></a>
+          </span>
+        </td>
         <td v-if="mayLog" class="right-or-away">
           <template v-if="l.event">
             <button
@@ -271,6 +288,18 @@ function moveStop(id: string, by: -1 | 1) {
 </template>
 
 <style scoped>
+.photos {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  margin-top: 0.3rem;
+}
+
+.photos img {
+  height: 72px;
+  border: 1px solid var(--line);
+}
+
 .walk {
   font-size: 1.2rem;
   min-height: 56px;

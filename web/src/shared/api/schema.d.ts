@@ -1415,7 +1415,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "READING" | "EVENT" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER";
+            kind: "READING" | "EVENT" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER" | "BOOK";
             mine: boolean;
             name: string;
             /** Format: date-time */

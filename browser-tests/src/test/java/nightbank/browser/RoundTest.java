@@ -137,6 +137,30 @@ public class RoundTest {
   }
 
   @Test
+  public void aPhotoOfTheRoundIsSeenInTheLog() throws java.io.IOException {
+    var picture =
+        new java.awt.image.BufferedImage(40, 30, java.awt.image.BufferedImage.TYPE_INT_RGB);
+    var file = java.nio.file.Files.createTempFile("shot", ".png");
+    javax.imageio.ImageIO.write(picture, "png", file.toFile());
+    browser.go(demo.home + "/round").see(".pad");
+    read("42");
+    browser.driver.findElement(By.id("photo")).sendKeys(file.toString());
+    browser.reads("Photo (1)");
+    browser.click("End here").reads("Thank you");
+    nothingWaits();
+    browser.go(demo.home + "/log").see(".photos img");
+    browser.until(
+        "the photo is drawn",
+        () ->
+            (Boolean)
+                browser.driver.executeScript(
+                    "const i = document.querySelector('.photos img');"
+                        + " i.scrollIntoView(); return i.naturalWidth === 40"));
+    browser.isAccessible();
+    java.nio.file.Files.delete(file);
+  }
+
+  @Test
   public void whatWasReadEarlierIsKeptAtItsHour() {
     browser.go(demo.home + "/round").see(".pad");
     browser.click("Read earlier");

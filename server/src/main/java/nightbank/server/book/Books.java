@@ -17,26 +17,41 @@ import nightbank.core.medium.Range;
 import nightbank.core.sizing.Pack;
 import nightbank.core.sizing.Prices;
 import nightbank.server.book.internal.BookRepository;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.shared.InputChanged;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** A holding's own prices and media: kept, checked, and handed to the core. */
 @Service
-public class Books {
+public class Books implements Reversible {
+  private static final String BOOK = "book"; // a holding has but one
   private static final int MOST_PRICES = 300;
   private static final int MOST_MEDIA = 50;
   private static final double DRY_SHARE = 0.4; // of a damp medium's conductivity once it is dry
 
   private final BookRepository repository;
   private final ApplicationEventPublisher events;
+  private final Changes changes;
+  private final Json json;
   private final Clock clock;
 
-  Books(BookRepository repository, ApplicationEventPublisher events, Clock clock) {
+  Books(
+      BookRepository repository,
+      ApplicationEventPublisher events,
+      Changes changes,
+      Json json,
+      Clock clock) {
     this.repository = repository;
     this.events = events;
+    this.changes = changes;
+    this.json = json;
     this.clock = clock;
   }
 
@@ -53,6 +68,12 @@ public class Books {
             draft.prices() == null ? List.of() : draft.prices(),
             draft.media() == null ? List.of() : draft.media());
     check(book);
+    keep(holding, before, book, version);
+    changes.made(holding, kind(), BOOK, BOOK, before, book);
+    return get(holding);
+  }
+
+  private void keep(UUID holding, Book before, Book book, int version) {
     if (!repository.save(holding, book, version, clock.instant())) {
       throw Problem.changedMeanwhile("book");
     }
@@ -64,7 +85,24 @@ public class Books {
     if (!touched.isEmpty()) {
       events.publishEvent(InputChanged.design(holding, touched));
     }
-    return get(holding);
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.BOOK;
+  }
+
+  @Override
+  public Book now(UUID holding, String subject) {
+    return get(holding).book();
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    BookView now = get(holding);
+    Book book = state == null ? Book.empty() : json.read(state, Book.class);
+    keep(holding, now.book(), book, now.version());
   }
 
   public MediaBook media(UUID holding) {

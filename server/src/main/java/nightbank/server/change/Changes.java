@@ -70,7 +70,8 @@ public class Changes {
     PART,
     STORE,
     HOUSE,
-    THERMOMETER
+    THERMOMETER,
+    BOOK
   }
 
   /** What became of it. */

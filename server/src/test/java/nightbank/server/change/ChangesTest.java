@@ -330,4 +330,42 @@ public class ChangesTest {
     thirtyDaysOn();
     assertThat(rows("reading")).isZero();
   }
+
+  private String price() {
+    return grounds
+        .keeper
+        .get(grounds.path("/book"))
+        .body()
+        .path("book")
+        .path("prices")
+        .path(0)
+        .path("price")
+        .asString("");
+  }
+
+  private void price(int version, String price) {
+    Answer a =
+        grounds.keeper.put(
+            grounds.path("/book"),
+            "\"" + version + "\"",
+            "{\"currency\":\"£\",\"media\":[],\"prices\":[{\"of\":\"firewood\",\"pack\":\"net\",\"amount\":20,\"unit\":\"KILOGRAM\",\"price\":%s}]}"
+                .formatted(price));
+    assertThat(a.status()).as(a.body().toString()).isEqualTo(200);
+  }
+
+  @Test
+  public void pricesAreTakenBackAndMadeAgain() {
+    price(0, "6.1");
+    price(1, "7.2");
+    JsonNode change = newest();
+    assertThat(change.path("kind").asString()).isEqualTo("BOOK");
+    assertThat(turn(change, "undo").status()).isEqualTo(200);
+    assertThat(price()).isEqualTo("6.1");
+    assertThat(turn(change, "redo").status()).isEqualTo(200);
+    assertThat(price()).isEqualTo("7.2");
+    turn(change, "undo");
+    assertThat(turn(grounds.keeper.get(grounds.path("/changes")).body().path(1), "undo").status())
+        .isEqualTo(200);
+    assertThat(price()).isEmpty();
+  }
 }
