@@ -1,6 +1,8 @@
 package nightbank.server.store;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -15,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 public record Arrangement(
     @Nullable Instant until, @Nullable UUID houseId, StoreDesign design, List<ProbeView> probes) {
   public Arrangement {
-    probes = probes == null ? List.of() : List.copyOf(probes);
+    probes = probes == null ? List.of() : Collections.unmodifiableList(new ArrayList<>(probes));
   }
 
   Arrangement until(@Nullable Instant moment) {

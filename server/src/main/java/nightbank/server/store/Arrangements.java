@@ -169,13 +169,11 @@ public record Arrangements(List<Arrangement> all) {
                 Objects.requireNonNull(to).equals(Instant.MAX) ? null : to));
   }
 
-  void check() {
-    if (all.size() > MOST) {
-      throw Problem.invalid(
-          "since",
-          "A store keeps at most " + MOST + " ways that it was.",
-          "Take one of them away, or say that it was always so.");
-    }
+  static Problem tooMany() {
+    return Problem.invalid(
+        "since",
+        "A store keeps at most " + MOST + " ways that it was.",
+        "Take one of them away, or say that it was always so.");
   }
 
   private static Arrangement merged(Arrangement own, Arrangement was, Arrangement to, Json json) {

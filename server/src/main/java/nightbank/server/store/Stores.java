@@ -235,6 +235,7 @@ public class Stores implements Reversible {
 
   @Transactional
   public StoreView create(UUID holding, StoreDraft draft) {
+    StoreChecks.told(draft);
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
     Arrangements when = draft.over(new Arrangements(List.of(draft.now())), json);
     check(holding, draft, when);
@@ -348,6 +349,7 @@ public class Stores implements Reversible {
 
   @Transactional
   public StoreView change(UUID holding, UUID id, StoreDraft draft, int version) {
+    StoreChecks.told(draft);
     StoredStore before = stored(holding, id);
     List<ProbeView> probes = probes(holding, id);
     Arrangements was = arrangements(holding, before, probes);
@@ -429,7 +431,6 @@ public class Stores implements Reversible {
       if (a.houseId() != null) {
         houses.get(holding, a.houseId());
       }
-      StoreChecks.probes(a.probes());
       StoreChecks.temperatures(a.design());
       HeatStore core = StoreMapping.toCore(a.design(), a.probes(), book);
       Appraiser.appraise(a.design(), core, StoreHeat.none(), book, Double.NaN, null);

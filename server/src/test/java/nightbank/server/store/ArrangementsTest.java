@@ -6,6 +6,7 @@ import java.util.UUID;
 import nightbank.server.Grounds;
 import nightbank.server.Visitor.Answer;
 import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -218,5 +219,52 @@ public class ArrangementsTest {
     assertThat(a.status()).isEqualTo(422);
     assertThat(a.body().path("field").asString()).isEqualTo("since");
     assertThat(now().path("earlier")).isEmpty();
+  }
+
+  @DataProvider
+  Object[][] odd() {
+    return new Object[][] {
+      {"since", "\"1850-01-01T00:00:00Z\"", "since"},
+      {"earlier", "[null]", "earlier"},
+      {
+        "earlier",
+        "[{\"until\":null,\"design\":{\"heightMetres\":0.5,\"count\":1,\"floorCelsius\":8,\"chargeToCelsius\":60},\"probes\":[]}]",
+        "earlier"
+      },
+      {"earlier", "[{\"until\":\"2026-01-13T10:00:00Z\",\"probes\":[]}]", "earlier"},
+      {
+        "earlier",
+        "[{\"until\":\"2026-01-13T10:00:00Z\",\"design\":{\"heightMetres\":0.5,\"count\":1,\"floorCelsius\":8,\"chargeToCelsius\":60},\"probes\":[null]}]",
+        "probes"
+      },
+      {"was", "{\"probes\":[],\"earlier\":[]}", "was"},
+      {
+        "was",
+        "{\"design\":{\"heightMetres\":0.5,\"count\":1,\"floorCelsius\":8,\"chargeToCelsius\":60},\"probes\":[],\"earlier\":[{}]}",
+        "was.earlier"
+      },
+      {"probes", "[null]", "probes"},
+    };
+  }
+
+  @Test(dataProvider = "odd")
+  public void whatCannotBeIsRefusedByItsFieldAndLeavesTheStoreAsItWas(
+      String part, String json, String field) {
+    int version = now().path("version").asInt();
+    ObjectNode d = draft();
+    d.set(part, MAPPER.readTree(json));
+    Answer a = put(d);
+    assertThat(a.status()).as(a.body().toString()).isEqualTo(422);
+    assertThat(a.body().path("field").asString()).isEqualTo(field);
+    assertThat(now().path("version").asInt()).isEqualTo(version);
+  }
+
+  @Test
+  public void twoWaysThatEndAtOnceAreRefused() {
+    kept(since("side", 0.4, TUESDAY));
+    ObjectNode d = draft();
+    JsonNode one = now().path("earlier").path(0);
+    d.set("earlier", MAPPER.createArrayNode().add(one).add(one));
+    assertThat(put(d).body().path("field").asString()).isEqualTo("earlier");
   }
 }
