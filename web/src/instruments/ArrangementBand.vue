@@ -11,7 +11,8 @@ const props = defineProps<{
   arrangements: Views['Arrangement'][]
   /** What each is that the one before it was not. */
   words: string[][]
-  runs: Views['RunView'][]
+  /** How many runs are judged by each. */
+  runs: number[]
   zone: string
 }>()
 /** When the one that is shown ended; empty for how it is now. */
@@ -31,28 +32,8 @@ const skin = (a: Views['Arrangement'], face: Face) => {
   return metres ? Math.max(2.5, Math.min(1, metres / METRES) * THICKEST) : 0
 }
 
-/** Which of them held for most of a run. */
-function held(run: Views['RunView']): number {
-  const [from, to] = [Date.parse(run.from), Date.parse(run.to)]
-  let best = -1
-  let most = 0
-  let begin = -Infinity
-  props.arrangements.forEach((a, i) => {
-    const end = a.until ? Date.parse(a.until) : Infinity
-    const within = Math.min(to, end) - Math.max(from, begin)
-    if (within > 0 && within >= most) [best, most] = [i, within]
-    begin = end
-  })
-  return best
-}
-
-const tiles = computed(() => {
-  const counts = props.arrangements.map(() => 0)
-  props.runs.forEach((r) => {
-    const i = held(r)
-    if (i >= 0) counts[i]!++
-  })
-  return props.arrangements.map((a, i) => {
+const tiles = computed(() =>
+  props.arrangements.map((a, i) => {
     const tall = a.design.shape === 'BOX' ? 18 : 24
     return {
       key: a.until ?? '',
@@ -60,15 +41,15 @@ const tiles = computed(() => {
       when: a.until
         ? `until ${moment(a.until)}`
         : `since ${moment(props.arrangements[i - 1]!.until as string)}`,
-      runs: counts[i]!,
+      runs: props.runs[i]!,
       now: !a.until,
       tall,
       side: skin(a, 'side'),
       top: skin(a, 'top'),
       foot: skin(a, 'foot'),
     }
-  })
-})
+  }),
+)
 </script>
 
 <template>

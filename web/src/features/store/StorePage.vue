@@ -21,7 +21,7 @@ import BuildEditor from './BuildEditor.vue'
 import CautionList from './CautionList.vue'
 import ChargeBench from './ChargeBench.vue'
 import { chargeSentence } from './chargeSentences'
-import { allOf, differences, type Described } from './arrangements'
+import { allOf, differences, mostOf, type Described } from './arrangements'
 import LayerEditor from './LayerEditor.vue'
 import LedEditor from './LedEditor.vue'
 import MassEditor from './MassEditor.vue'
@@ -77,6 +77,11 @@ const was = computed(() => (loaded.value ? allOf(loaded.value.data) : []))
 const between = (a: Described, b: Described) =>
   differences(a, b, catalogue.value?.insulation ?? [], media.value)
 const wasWords = computed(() => was.value.map((a, i) => (i ? between(was.value[i - 1]!, a) : [])))
+const runsOf = computed(() => {
+  const counts = was.value.map(() => 0)
+  runs.value?.forEach((r) => counts[mostOf(was.value, Date.parse(r.from), Date.parse(r.to))]!++)
+  return counts
+})
 /** Nobody is asked since when of a store that nobody has read. */
 const asks = computed(
   () => keeper.value && changed.value && !!base.value && !!(now.value?.at || runs.value?.length),
@@ -224,7 +229,7 @@ function removeProbe(id: string) {
       v-model="past"
       :arrangements="was"
       :words="wasWords"
-      :runs="runs ?? []"
+      :runs="runsOf"
       :zone="zone"
     />
     <PastArrangement

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { arrangementAt, differences, inShort, type Arrangement } from './arrangements'
+import { differences, inShort, mostOf, type Arrangement } from './arrangements'
 import { starts } from './designs'
 
 const wool = [{ id: 'wool', name: 'Sheep wool' }] as never
@@ -37,11 +37,13 @@ describe('how a store was, when', () => {
     expect(differences(bare, { ...bare, probes: [] }, wool, [])).toEqual(['core taken out'])
     expect(differences({ ...bare, probes: [] }, bare, wool, [])).toEqual(['core put in'])
   })
-  it('holds until its moment and not at it', () => {
-    const all = [bare, wrapped, lidded]
-    expect(arrangementAt(all, Date.parse('2026-01-10T09:59:59Z'))).toBe(bare)
-    expect(arrangementAt(all, Date.parse('2026-01-10T10:00:00Z'))).toBe(wrapped)
-    expect(arrangementAt(all, Date.parse('2026-06-01T00:00:00Z'))).toBe(lidded)
+  it('counts for what lay in it for the most part', () => {
+    const most = (from: string, to: string) =>
+      mostOf([bare, wrapped, lidded], Date.parse(from), Date.parse(to))
+    expect(most('2026-01-09T08:00:00Z', '2026-01-10T10:00:00Z')).toBe(0)
+    expect(most('2026-01-10T10:00:00Z', '2026-01-11T10:00:00Z')).toBe(1)
+    expect(most('2026-01-09T10:00:00Z', '2026-01-11T10:00:00Z')).toBe(1)
+    expect(most('2026-01-10T08:00:00Z', '2026-06-01T00:00:00Z')).toBe(2)
   })
   it('has a short name for each side of a trial, another for each', () => {
     expect(inShort([bare, wrapped, lidded], wool, [])).toEqual([

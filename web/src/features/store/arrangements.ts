@@ -24,9 +24,19 @@ export function allOf(store: Views['StoreView']): Arrangement[] {
   return [...(store.earlier ?? []), { until: null, houseId, design, probes }]
 }
 
-/** How it was at a moment. */
-export const arrangementAt = (all: Arrangement[], at: number) =>
-  all.find((a) => !a.until || Date.parse(a.until) > at) as Arrangement
+/** The place of the one that was in force for most of a stretch, ms; of equal parts the later. */
+export function mostOf(all: Arrangement[], from: number, to: number): number {
+  let found = all.length - 1
+  let most = 0
+  let begin = -Infinity
+  all.forEach((a, i) => {
+    const end = a.until ? Date.parse(a.until) : Infinity
+    const within = Math.min(to, end) - Math.max(from, begin)
+    if (within > 0 && within >= most) [found, most] = [i, within]
+    begin = end
+  })
+  return found
+}
 
 const layer = (l: Layer, insulation: Views['InsulationMaterial'][]) => {
   const what =

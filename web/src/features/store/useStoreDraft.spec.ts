@@ -37,6 +37,9 @@ const fake = vi.hoisted(() => {
     saves: [] as (Sent & { match: string })[],
   }
   type Save = { params: { header: { 'If-Match': string } }; body: Sent }
+  /** As the server writes moments. */
+  const plain = (earlier: Sent['earlier']) =>
+    earlier?.map((a) => ({ ...a, until: a.until.replace('.000Z', 'Z') })) ?? []
   const answer = (status: number, etag = '') =>
     new Response(null, { status, headers: { ETag: etag } })
   return {
@@ -54,7 +57,7 @@ const fake = vi.hoisted(() => {
           })
         state.version++
         return Promise.resolve({
-          data: { ...save.body, appraisal: {} },
+          data: { ...save.body, earlier: plain(save.body.earlier), appraisal: {} },
           response: answer(200, `"${state.version}"`),
         })
       },
@@ -213,8 +216,42 @@ describe('a store being changed', () => {
     expect(saves()[0]!.earlier?.[0]?.design.heightMetres).toBe(0.45)
     expect(saves()[0]!.design.heightMetres).toBe(now)
     expect(d.changed.value).toBe(false)
+    d.draft.moment = '2026-01-12T21:00:00.000Z'
+    await settle()
+    expect(past.value).toBe('2026-01-12T21:00:00Z')
+    d.draft.design.heightMetres = 0.5
+    past.value = ''
+    await settle()
+    expect(saves()[2]!.earlier?.[0]?.design.heightMetres).toBe(0.5)
+    expect(saves()[2]!.design.heightMetres).toBe(now)
+    expect(d.draft.design.heightMetres).toBe(now)
+    past.value = '2026-01-12T21:00:00Z'
+    await settle()
     await d.never()
-    expect(saves()[1]!.earlier).toEqual([])
+    expect(saves()[3]!.earlier).toEqual([])
     expect(past.value).toBe('')
+  })
+  it('is kept before another arrangement is looked at, and never put into that one', async () => {
+    const design = JSON.parse(JSON.stringify(starts[0]!.design)) as object
+    const of = {
+      ...view('Drum', 1),
+      earlier: [{ until: TUESDAY, houseId: null, design, probes: [] }],
+    } as unknown as Views['StoreView']
+    const past = ref('')
+    const { d } = editor(past, of)
+    d.draft.design.heightMetres = 0.7
+    past.value = TUESDAY
+    await settle()
+    expect(saves()[0]!.design.heightMetres).toBe(0.7)
+    expect(saves()[0]!.earlier).toBeNull()
+    past.value = ''
+    await settle()
+    fake.state.refuse = 422
+    d.draft.design.heightMetres = 0
+    past.value = TUESDAY
+    await settle()
+    expect(past.value).toBe('')
+    expect(d.draft.design.heightMetres).toBe(0)
+    expect(d.state.value).toBe('refused')
   })
 })

@@ -56,16 +56,22 @@ export function useStoreDraft(
   const base = ref<Described & { earlier: Arrangement[] }>()
   let view: Views['StoreView']
   let etag = ''
+  /** Until when the arrangement was that the draft is of: the page may be turning to another. */
+  let of = ''
   let asked = 0
   const keeping = useKeeping(() => JSON.stringify(draft), save, SETTLE_MS)
   const { state, error } = keeping
+
+  const ended = (until: string) =>
+    view.earlier?.find((a) => Date.parse(a.until ?? '') === Date.parse(until))
 
   function begin() {
     base.value = { ...complete(view), earlier: clone(view.earlier ?? []) }
   }
 
   function take() {
-    const was = view.earlier?.find((a) => a.until === past.value)
+    const was = ended(past.value)
+    of = was?.until ?? ''
     const { name, planned } = view
     Object.assign(draft, { name, planned, moment: was?.until ?? null }, complete(was ?? view))
     if (was) void appraise(JSON.stringify(draft))
@@ -81,33 +87,38 @@ export function useStoreDraft(
       if (l && state.value === 'kept' && l.etag !== etag) {
         view = l.data
         etag = l.etag
-        if (past.value && !view.earlier?.some((a) => a.until === past.value)) past.value = ''
+        if (past.value && !ended(past.value)) past.value = ''
         take()
       }
     },
     { immediate: true },
   )
 
-  watch(past, (to, from) => {
-    if (to === draft.moment || (!to && !from)) return
-    if (state.value === 'changing') void keeping.keep().then(take)
-    else take()
+  /** What is not kept yet is kept first; what cannot be kept stays before one's eyes. */
+  watch(past, async (to) => {
+    if (to === of) return
+    if (state.value !== 'kept') await keeping.keep()
+    if (state.value === 'kept') take()
+    else past.value = of
   })
 
   function sent(d: Draft): Views['StoreDraft'] {
     const { name, planned, moment, ...is } = d
-    if (!past.value) {
+    if (!of) {
       const was = base.value ?? null
       return { id: storeId, name, planned, ...is, earlier: null, since: moment, was }
     }
-    const earlier = view.earlier.map((a) => (a.until === past.value ? { until: moment, ...is } : a))
+    const earlier = view.earlier.map((a) => (a.until === of ? { until: moment, ...is } : a))
     return { id: storeId, name, planned, ...described(view), earlier, since: null, was: null }
   }
 
   async function save(text: string) {
     const d = JSON.parse(text) as Draft
     await put(sent(d))
-    if (past.value && d.moment) past.value = d.moment
+    if (!of) return
+    const stays = past.value === of
+    of = ended(d.moment ?? '')?.until ?? of
+    if (stays) past.value = of
   }
 
   async function put(store: Views['StoreDraft']) {
@@ -119,7 +130,7 @@ export function useStoreDraft(
     )
     etag = answer.etag
     view = answer.data
-    if (!past.value) appraisal.value = view.appraisal
+    if (!of) appraisal.value = view.appraisal
     client.setQueryData(['holding', holdingId, 'store', storeId], answer)
     for (const of of ['stores', 'few', 'judgement', 'run-readings'])
       void client.invalidateQueries({ queryKey: ['holding', holdingId, of] })
@@ -127,7 +138,7 @@ export function useStoreDraft(
 
   /** It was never as the past one that is shown: the one after it was so already. */
   async function never() {
-    const earlier = view.earlier.filter((a) => a.until !== past.value)
+    const earlier = view.earlier.filter((a) => a.until !== of)
     const { name, planned } = view
     try {
       await put({
@@ -193,11 +204,12 @@ export function useStoreDraft(
       ).catch(() => null)
   })
 
-  /** Mine in the place of theirs. */
+  /** Mine in the place of theirs, which counts as how it was. */
   async function overrule() {
     if (!theirs.value) return
     etag = theirs.value.etag
     view = theirs.value.data
+    begin()
     await keeping.keep()
   }
 

@@ -1,6 +1,6 @@
 import type { Design } from './designs'
 
-/** A vessel as people have them; inside sizes in metres, of our own measuring, rounded. */
+/** A vessel as people have them; inside sizes in metres, estimates of the usual ones, rounded. */
 export interface Vessel {
   word: string
   litres: number

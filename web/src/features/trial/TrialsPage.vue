@@ -10,7 +10,7 @@ import { useSession } from '@/shared/session'
 import { day } from '@/shared/units'
 import RecordTabs from '../record/RecordTabs.vue'
 import { newId } from '../store/designs'
-import { allOf, arrangementAt, inShort } from '../store/arrangements'
+import { allOf, inShort, mostOf } from '../store/arrangements'
 import { catalogueQuery, runsQuery, storesQuery } from '../store/queries'
 import { trialsQuery } from './queries'
 
@@ -58,10 +58,9 @@ function sideOf(id: string): string {
   const run = all.value.find((a) => a.run.id === id)?.run
   const store = stores.value?.find((s) => s.id === run?.storeId)
   if (run && store?.earlier.length) {
-    const middle = (Date.parse(run.from) + Date.parse(run.to)) / 2
     const was = allOf(store)
     const short = inShort(was, catalogue.value?.insulation ?? [], catalogue.value?.media ?? [])
-    return short[was.indexOf(arrangementAt(was, middle))]!
+    return short[mostOf(was, Date.parse(run.from), Date.parse(run.to))]!
   }
   return chosen.size ? 'changed' : 'as it was'
 }

@@ -37,7 +37,7 @@ public final class HandJudge {
   private static final double DULL = 0.06; // of what it is over the air: an emissivity not known
   private static final double FOIL = 0.5; // likewise of foil, which shows what it faces
   private static final double AIR_READ = 1.25; // K: the air wanders within hours too
-  private static final int MOST_AIR = 24;
+  private static final int MOST_AIR = 24; // readings, of a spot too: the rest say the same again
   private static final int MOST_STRETCHES = 4; // that end at the hottest reading or before
   private static final double RISE = 3; // K that tell a charge
   private static final double LABEL = 0.055; // ln of a rated power that gets in (IEC 60335-1)
@@ -77,6 +77,12 @@ public final class HandJudge {
       int readings,
       int inside,
       Optional<LoopCheck> loop) {
+    /** The store as the readings leave it likeliest, without the places of spots. */
+    public HeatStore learned() {
+      HeatStore all = answer.learned();
+      return all.withProbes(all.probes().subList(0, inside));
+    }
+
     /** What to read to tell most more; empty where nothing would. Takes as long as the judging. */
     public Optional<Next> next() {
       return HandJudge.next(record, answer, inside);
@@ -99,6 +105,7 @@ public final class HandJudge {
   public static Optional<Judged> of(JudgementInputs in) {
     HeatStore store = withSpots(in);
     long zero = in.window().ledgerFrom();
+    HandRecord.Around around = around(in, zero);
     List<HandRecord.Reading> read = new ArrayList<>();
     @Nullable ReadingSeries main = null;
     for (ReadingSeries raw : in.probes()) {
@@ -113,9 +120,8 @@ public final class HandJudge {
     }
     for (JudgementInputs.Spot spot : in.spots()) {
       ReadingSeries s = cleaned(in, spot.readings());
-      main = main != null && main.size() == 0 ? null : main;
-      spot(s, store, place(store, s.channel()), in.site(), zero, read);
-      main = main == null && s.size() > 0 ? s : main;
+      spot(s, store, place(store, s.channel()), around.air(), zero, read);
+      main = (main == null || main.size() == 0) && s.size() > 0 ? s : main;
     }
     if (main == null || read.isEmpty() || read.size() > MOST || in.store().makesHeat()) {
       return Optional.empty();
@@ -126,7 +132,6 @@ public final class HandJudge {
         .filter(s -> s.size() > 0)
         .findFirst()
         .ifPresent(s -> air(s, zero, read));
-    HandRecord.Around around = around(in, zero);
     ReadingSeries most = main;
     Fitted own = likeliest(store, charges(in, most, zero), most, zero, around, read);
     Optional<LoopCheck> loop = loop(in, own, zero);
@@ -214,7 +219,7 @@ public final class HandJudge {
       ReadingSeries s,
       HeatStore store,
       int place,
-      JudgementInputs.Site site,
+      double air,
       long zero,
       List<HandRecord.Reading> into) {
     boolean top = store.probes().get(place).heightFraction() >= HandRecord.TOP;
@@ -222,8 +227,10 @@ public final class HandJudge {
     boolean foil =
         !layers.isEmpty() && layers.get(layers.size() - 1) instanceof Layer.ReflectiveGap;
     double shine = foil ? FOIL : DULL;
-    for (int i = 0; i < s.size(); i++) {
-      double over = Math.abs(s.celsius()[i] - site.needBelowCelsius());
+    int n = Math.min(MOST_AIR, s.size());
+    for (int k = 0; k < n; k++) {
+      int i = (int) ((long) k * s.size() / n);
+      double over = Math.abs(s.celsius()[i] - air);
       into.add(
           new HandRecord.Reading(
               At.SURFACE,

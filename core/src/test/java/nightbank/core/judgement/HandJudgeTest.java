@@ -175,6 +175,7 @@ public class HandJudgeTest {
     HandFit.Estimate late = spotted.answer().atLast();
     assertThat(late.high() - late.low()).isGreaterThan(byProbe.high() - byProbe.low());
     assertThat(spotted.readings()).isEqualTo(3);
+    assertThat(spotted.learned().probes()).isEqualTo(BIN.probes());
     assertThat(spotted.answer().strain()).isEmpty();
   }
 
@@ -187,5 +188,16 @@ public class HandJudgeTest {
                     new Probe("wall", 1, 0.5),
                     new ReadingSeries("wall", spot.epochSeconds(), spot.celsius()))))
         .build();
+  }
+
+  @Test
+  public void aSpotThatALoggerFollowsTakesNoRoomFromWhatWasReadByHand() {
+    double[] many = new double[2 * 300];
+    Arrays.setAll(many, i -> i % 2 == 0 ? i / 30.0 : 20);
+    ReadingSeries hand = read(0, 12, 8, 44, 21, 33);
+    JudgementInputs plain = inputs(WATTS, false, hand, List.of());
+    JudgementInputs both =
+        JudgementInputsBuilder.builder(onlySpot(plain, read(many))).probes(List.of(hand)).build();
+    assertThat(HandJudge.of(both)).isPresent();
   }
 }

@@ -14,7 +14,6 @@ import java.util.Set;
 import java.util.UUID;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.forecast.StartOfNight;
-import nightbank.core.judgement.HandJudge;
 import nightbank.core.judgement.JudgedRun;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreGrid;
@@ -205,9 +204,8 @@ class InitialConditions {
     }
     return stretch
         .few()
-        .map(HandJudge.Judged::answer)
-        .filter(few -> few.strain().isEmpty()) // else the last readings count for more
-        .map(few -> new StoreStart(view, readAt, few.learned(), few.last()))
+        .filter(few -> few.answer().strain().isEmpty()) // else the last readings count for more
+        .map(few -> new StoreStart(view, readAt, few.learned(), few.answer().last()))
         .orElseGet(
             () -> {
               double mean = Objects.requireNonNull(view.now().meanCelsius());
