@@ -31,6 +31,11 @@ describe('what two people left otherwise', () => {
     expect(all).toContainEqual({ what: 'Filled with', theirs: 'Dry sand', mine: 'Water' })
     expect(all).toHaveLength(4)
   })
+  it('never says the same of both', () => {
+    const zone = { reachFraction: 0.3, lowFraction: 0, highFraction: 1, behind: null }
+    const all = apart(told('Drum', { zone }), told('Drum'), SI, [], [], [])
+    expect(all).toEqual([{ what: 'Where it is heated', theirs: 'described', mine: 'otherwise' }])
+  })
   it('is nothing where both have it so', () => {
     expect(apart(told('Drum'), told('Drum'), SI, [], [], [])).toEqual([])
   })

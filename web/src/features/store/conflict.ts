@@ -72,7 +72,7 @@ export function apart(
   add('Probes', theirs.probes, mine.probes, (p: Described['probes']) =>
     p.map((x) => x.name).join(', '),
   )
-  return all
+  return all.map((x) => (x.theirs === x.mine ? { ...x, mine: 'otherwise' } : x))
 }
 
 const plain = (v: unknown) =>

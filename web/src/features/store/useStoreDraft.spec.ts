@@ -119,6 +119,7 @@ describe('a store being changed', () => {
     expect(d.changedMeanwhile.value).toBe(true)
     expect(d.draft.name).toBe('Mine')
     expect(d.theirs.value?.data.name).toBe('Theirs')
+    expect(d.theirs.value?.data.design).toEqual(d.draft.design)
     fake.state.refuse = 0
     await d.overrule()
     expect(saves()[1]!.match).toBe('"9"')

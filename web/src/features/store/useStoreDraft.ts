@@ -196,12 +196,13 @@ export function useStoreDraft(
   const theirs = ref<{ data: Views['StoreView']; etag: string } | null>(null)
   watch(keeping.changedMeanwhile, async (is) => {
     theirs.value = null
-    if (is)
-      theirs.value = await whole(
-        api.GET('/api/holdings/{holdingId}/stores/{storeId}', {
-          params: { path: { holdingId, storeId } },
-        }),
-      ).catch(() => null)
+    if (!is) return
+    const now = await whole(
+      api.GET('/api/holdings/{holdingId}/stores/{storeId}', {
+        params: { path: { holdingId, storeId } },
+      }),
+    ).catch(() => null)
+    theirs.value = now && { ...now, data: { ...now.data, ...complete(now.data) } }
   })
 
   /** Mine in the place of theirs, which counts as how it was. */
