@@ -28,6 +28,7 @@ describe('the house drawing', () => {
     ['TUNNEL', ['Front half', 'Rear half']],
     ['DOME', ['Front half', 'Rear half']],
     ['FRAME', ['Front', 'Light', 'Back']],
+    ['ROOM', ['Front', 'Ceiling', 'Back']],
   ])('draws every face of a %s to be touched', (kind, names) => {
     const faces = draw(kind)
       .findAll('[role=button]')

@@ -7,6 +7,7 @@ import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { degrees, lengthOf, mine, powerOf } from '@/shared/units'
 import HeatArrow from './HeatArrow.vue'
+import { behindWord } from '@/features/house/behind'
 import { heatWays, wayWords, type Way } from './heatWays'
 
 type Shape = Views['Shape']
@@ -69,6 +70,8 @@ const edges = computed<Edge[]>(() => {
       slope('Rear slope', x + w / 2, high, x + w, low),
       right('Rear wall', low),
     ]
+  if (kind === 'ROOM')
+    return [left('Front', high), slope('Ceiling', x, high, x + w, high), right('Back', high)]
   if (kind === 'LEAN_TO' || kind === 'FRAME')
     return [
       left('Front', low),
@@ -123,6 +126,24 @@ const wordsAt = (e: { name: string; y: number; nx: number; ny: number }) => {
 }
 
 const part = (name: string) => props.parts.find((p) => p.name === name)
+const behind = (name: string) => behindWord(part(name))
+/** Earth against the walls that are drawn, as high as it reaches up them, and on the roof. */
+const banks = computed(() => {
+  const { x, w } = box.value
+  const high = props.shape.highMetres
+  const list: { x: number; y: number; w: number; h: number }[] = []
+  for (const e of edges.value) {
+    const p = part(e.name)
+    if (p?.earthMetres != null && Math.abs(e.nx) > 0.9) {
+      const top = up(Math.min(high, 2 * p.earthMetres))
+      list.push({ x: e.nx < 0 ? x - 60 : x + w, y: top, w: 60, h: END.ground - top })
+    } else if (e.ny < -0.9 && (p?.wallMedium === 'soil' || p?.earthMetres != null)) {
+      const thick = (p.wallMetres ?? 0.4) * scale.value
+      list.push({ x, y: up(high) - thick, w, h: thick })
+    }
+  }
+  return list
+})
 const word = (name: string) => `${name} ${powerOf(loss(name))}`
 
 const plan = computed(() => {
@@ -150,7 +171,8 @@ const ground = computed(() => loss('Foundation edge'))
   <div class="frame" role="region" aria-label="The house, wider than a phone" tabindex="0">
     <svg
       class="house"
-      :viewBox="`0 0 720 ${Math.max(420, 400 + rest.length * 24)}`"
+      :class="{ alone: !known }"
+      :viewBox="known ? `0 0 720 ${Math.max(420, 400 + rest.length * 24)}` : '60 60 400 330'"
       role="group"
       aria-label="The house to scale, with what leaves each part"
     >
@@ -173,6 +195,15 @@ const ground = computed(() => loss('Foundation edge'))
       </defs>
       <rect x="20" :y="END.ground" width="420" height="34" fill="url(#earth)" />
       <path :d="`M20 ${END.ground} H440`" class="line" />
+      <rect
+        v-for="(b, i) in banks"
+        :key="i"
+        fill="url(#earth)"
+        :x="b.x"
+        :y="b.y"
+        :width="b.w"
+        :height="b.h"
+      />
       <path :d="outline" class="inside" />
 
       <g
@@ -212,7 +243,7 @@ const ground = computed(() => loss('Foundation edge'))
           </tspan>
           <tspan v-else class="figure" dx="5">{{ powerOf(loss(e.name)) }}</tspan>
           <tspan v-if="face(e.name) != null" class="face" :x="besides(e)" dy="17">
-            inside face {{ degrees(face(e.name)!, mine, 0) }}
+            {{ behind(e.name) || `inside face ${degrees(face(e.name)!, mine, 0)}` }}
           </tspan>
         </text>
       </g>
@@ -276,7 +307,7 @@ const ground = computed(() => loss('Foundation edge'))
         <path class="hit" :d="`M${e.x} ${plan.y} v${plan.h}`" />
         <path
           class="skin"
-          :class="{ twice: part(e.name)?.secondSkin }"
+          :class="{ twice: part(e.name)?.secondSkin, wall: part(e.name)?.looks === 'SHELTERED' }"
           :d="`M${e.x} ${plan.y} v${plan.h}`"
         />
         <HeatArrow
@@ -329,6 +360,10 @@ const ground = computed(() => loss('Foundation edge'))
   display: block;
   width: 100%;
   min-width: 620px;
+}
+
+.house.alone {
+  min-width: 0;
 }
 
 text {

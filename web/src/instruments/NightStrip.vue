@@ -11,6 +11,7 @@ import type { Views } from '@/shared/api/client'
 import { beginning, begun, lanes, type Doing, type Lane } from '@/features/tonight/doings'
 import { laneWord } from '@/features/tonight/sentences'
 import { degreeTicks } from '@/shared/heat'
+import { keepsWords } from '@/shared/keeps'
 import { clock, degrees, energyOf, type Temperature } from '@/shared/units'
 import NightRail from './NightRail.vue'
 
@@ -147,19 +148,21 @@ const stores = computed(() =>
     }
   }),
 )
+const words = computed(() => keepsWords[props.night.keeps])
+const felt = computed(() => words.value.feels)
 const endLabels = computed(() => {
   const n = props.night
   const last = n.at.length - 1
   const list = [
     { key: 'air', word: 'air in the house', y: y.value(n.air[last]) },
-    { key: 'leaf', word: 'leaves', y: y.value(n.leaf[last]) },
+    ...(felt.value ? [{ key: 'leaf', word: felt.value, y: y.value(n.leaf[last]) }] : []),
     ...(props.without.length
       ? [{ key: 'without', word: 'without stores', y: y.value(props.without[last]) }]
       : []),
     { key: 'out', word: 'outdoors', y: y.value(n.outdoor[last]) },
     {
       key: 'limit-word',
-      word: `plants stand ${degrees(n.plantLimitCelsius, props.units)}`,
+      word: `${words.value.limit} ${degrees(n.plantLimitCelsius, props.units)}`,
       y: y.value(n.plantLimitCelsius),
     },
   ].sort((a, b) => a.y - b.y)
@@ -182,7 +185,7 @@ function add(l: Lane) {
     <svg
       :viewBox="`0 0 ${w} ${h}`"
       role="group"
-      :aria-label="`The night hour by hour: coldest ${degrees(night.coldestCelsius, units)} at ${clock(Date.parse(night.coldestAt) / 1000, zone)}, the plants’ limit ${degrees(night.plantLimitCelsius, units)}`"
+      :aria-label="`The night hour by hour: coldest ${degrees(night.coldestCelsius, units)} at ${clock(Date.parse(night.coldestAt) / 1000, zone)}, ${words.limit} ${degrees(night.plantLimitCelsius, units)}`"
     >
       <defs>
         <pattern id="rime" width="10" height="10" patternUnits="userSpaceOnUse">
@@ -234,7 +237,7 @@ function add(l: Lane) {
       <path class="band" :d="likely" />
       <path class="out" :d="path(night.outdoor)" />
       <path v-if="without.length" class="without" :d="path(without)" />
-      <path class="leaf" :d="path(night.leaf)" />
+      <path v-if="felt" class="leaf" :d="path(night.leaf)" />
       <path class="air" :d="path(night.air)" />
       <g class="coldest">
         <circle :cx="coldest.x" :cy="coldest.y" r="6" />
@@ -301,9 +304,10 @@ function add(l: Lane) {
       </ul>
     </div>
     <p v-if="narrow" class="soft key">
-      <b class="air">thick line</b> air in the house · <b class="leaf">thin</b> leaves ·
+      <b class="air">thick line</b> air in the house ·
+      <template v-if="felt"><b class="leaf">thin</b> {{ felt }} · </template>
       <b class="without">dashes</b> without stores · <b class="out">thin line</b> outdoors ·
-      <b class="limit-word">rime</b> below what plants stand,
+      <b class="limit-word">rime</b> below what {{ words.limit }},
       {{ degrees(night.plantLimitCelsius, units) }}
     </p>
   </div>

@@ -25,7 +25,7 @@ const nights = [
 ]
 const wall = (chosen = '', of = nights) =>
   mount(NightWall, {
-    props: { nights: of, limit: 2, units: { fahrenheit: false }, chosen },
+    props: { nights: of, stand: 'plants stand', limit: 2, units: { fahrenheit: false }, chosen },
     attachTo: document.body,
   })
 

@@ -12,6 +12,7 @@ type Night = Views['PastNightView']['nights'][number]
 const props = defineProps<{
   nights: Night[]
   limit: number
+  stand: string
   units: Temperature
   chosen: string
   /** What the stores lifted the low by, K, by evening. */
@@ -115,7 +116,7 @@ const reachable = (n: Night, i: number) =>
         </text>
       </g>
       <path class="limit" :d="`M${left} ${y(limit)} H${W - 90}`" />
-      <text class="limit-word" :x="W - 84" :y="y(limit) + 1">plants stand</text>
+      <text class="limit-word" :x="W - 84" :y="y(limit) + 1">{{ stand }}</text>
       <text class="limit-word" :x="W - 84" :y="y(limit) + 17">{{ degrees(limit, units) }}</text>
       <g
         v-for="(n, i) in nights"

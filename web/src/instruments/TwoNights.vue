@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The same night twice: what the plants feel with one design and with the other, on one axis; below
+/** The same night twice: what is felt in the house with one design and with the other, on one axis; below
  * it what each store holds. */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
@@ -79,7 +79,7 @@ const sides = computed(() => [
       :d="`M${left} ${upper - 2} H${W - right} M${left} ${H - 30} H${W - right}`"
     />
     <text class="soft" :x="left + 4" :y="upper + 14">in the store, to {{ energyOf(fullest) }}</text>
-    <text class="soft" :x="left + 4" y="14">what the plants feel</text>
+    <text class="soft" :x="left + 4" y="14">what is felt in the house</text>
     <g v-for="s in hoursShown" :key="s">
       <path class="ground" :d="`M${x(s)} ${H - 30} v5`" />
       <text class="soft" :x="x(s)" :y="H - 10" text-anchor="middle">{{ clock(s, zone) }}</text>

@@ -6,6 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import HouseDrawing from '@/instruments/HouseDrawing.vue'
 import LossFan from '@/instruments/LossFan.vue'
 import { api, body, whole } from '@/shared/api/client'
+import { keepsOf, keepsOptions } from '@/shared/keeps'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import TakeAway from '@/shared/TakeAway.vue'
@@ -15,6 +16,7 @@ import WordHelp from '@/shared/WordHelp.vue'
 import { catalogueQuery } from '../store/queries'
 import { usualOf } from '../store/usual'
 import ThermometersOf from '../thermometer/ThermometersOf.vue'
+import BehindPart from './BehindPart.vue'
 import HouseParts from './HouseParts.vue'
 import { houseQuery } from './queries'
 import { tightness, type Design } from './shapes'
@@ -90,7 +92,7 @@ async function leave() {
 const closeGaps = () => (draft.design.gaps = [])
 const none = null
 
-type Choice = 'shelter' | 'stand' | 'wetness'
+type Choice = 'shelter' | 'stand' | 'wetness' | 'keeps'
 /** A choice that is absent until it is made. */
 function choice<K extends Choice>(key: K, usual: NonNullable<Design[K]>) {
   return computed({
@@ -101,6 +103,8 @@ function choice<K extends Choice>(key: K, usual: NonNullable<Design[K]>) {
 const shelter = choice('shelter', 'GARDEN')
 const stand = choice('stand', 'OPEN')
 const wetness = choice('wetness', 'BEDS')
+const keeps = choice('keeps', 'PLANTS')
+const kept = computed(() => keepsOf(draft.design))
 const shelters = [
   { value: 'OPEN', text: 'in the open' },
   { value: 'GARDEN', text: 'in a garden' },
@@ -131,7 +135,8 @@ function massive(is: boolean) {
   <ProblemNote v-if="missing" :error="missing" />
   <form v-if="ready" @submit.prevent="keep">
     <h1>
-      {{ draft.name }} loses <span class="figure">{{ powerOf(total) }}</span> at its coldest tonight
+      {{ draft.name }} {{ total < 0 ? 'is given' : 'loses' }}
+      <span class="figure">{{ powerOf(Math.abs(total)) }}</span> at its coldest tonight
     </h1>
     <p class="soft">
       At a low of {{ degrees(low, session.units, 0) }} and
@@ -199,8 +204,9 @@ function massive(is: boolean) {
             :label="mine.insulation"
             quantity="transmittance"
           />
+          <BehindPart :part="part" />
           <BFormCheckbox
-            v-if="part.looks !== 'UP'"
+            v-if="part.looks !== 'UP' || part.wallMedium != null"
             :model-value="part.wallMedium != null"
             class="wide"
             @update:model-value="massive($event === true)"
@@ -219,9 +225,11 @@ function massive(is: boolean) {
         <template v-else>
           <label for="h-name">Name</label>
           <BFormInput id="h-name" v-model="draft.name" />
+          <label for="h-keeps">Kept for</label>
+          <BFormSelect id="h-keeps" v-model="keeps" :options="keepsOptions" />
           <NumberField
             v-model="draft.design.plantLimitCelsius"
-            label="The plants stand"
+            :label="kept.stand"
             :temperature="session.units"
           />
           <label for="h-tight">How tight</label>
@@ -276,7 +284,7 @@ function massive(is: boolean) {
             "
             >a night screen that can be drawn</BFormCheckbox
           >
-          <BFormCheckbox v-model="draft.design.fleece" class="wide"
+          <BFormCheckbox v-if="keeps === 'PLANTS'" v-model="draft.design.fleece" class="wide"
             >fleece to lay over the plants</BFormCheckbox
           >
           <BFormCheckbox v-model="draft.design.edgeInsulated" class="wide"
@@ -299,8 +307,10 @@ function massive(is: boolean) {
           />
           <label for="h-shelter">It stands</label>
           <BFormSelect id="h-shelter" v-model="shelter" :options="shelters" />
-          <label for="h-stand">The plants are</label>
-          <BFormSelect id="h-stand" v-model="stand" :options="stands" />
+          <template v-if="keeps === 'PLANTS'">
+            <label for="h-stand">The plants are</label>
+            <BFormSelect id="h-stand" v-model="stand" :options="stands" />
+          </template>
           <label for="h-wet">Floor and beds</label>
           <BFormSelect id="h-wet" v-model="wetness" :options="wetnesses" />
           <NumberField

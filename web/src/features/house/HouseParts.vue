@@ -37,6 +37,7 @@ function add(design: Design) {
     tiltDegrees: none,
     azimuthDegrees: none,
     beyondCelsius: none,
+    earthMetres: none,
     secondSkin: false,
     wallMedium: null,
     wallMetres: null,

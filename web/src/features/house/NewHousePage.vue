@@ -5,6 +5,7 @@ import { computed, reactive, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import HouseDrawing from '@/instruments/HouseDrawing.vue'
 import { api, body } from '@/shared/api/client'
+import { keepsOptions, keepsWords, type Keeps } from '@/shared/keeps'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
@@ -12,7 +13,7 @@ import { degrees } from '@/shared/units'
 import { newId } from '../store/designs'
 import { catalogueQuery } from '../store/queries'
 import { usualOf } from '../store/usual'
-import { dimensions, plants, shapes, tightness, type Answers, type Shape } from './shapes'
+import { dimensions, rooms, shapes, tightness, wants, type Answers, type Shape } from './shapes'
 
 /** Five questions from nothing to a first verdict. */
 const session = useSession()
@@ -27,18 +28,53 @@ const name = ref('Glasshouse')
 const low = ref<number | null>(-5)
 const heated = ref('no')
 const shape = reactive<Shape>({ ...shapes[0].size })
-const answers = reactive({ material: 'single-glass', tight: 1, limit: 2 as number | null })
+const answers = reactive({
+  material: 'single-glass',
+  tight: 1,
+  limit: 2 as number | null,
+  keeps: 'PLANTS' as Keeps,
+})
+const room = ref(rooms[0])
+const isRoom = computed(() => shape.kind === 'ROOM')
 
 const skins = computed(() =>
   (catalogue.value?.skins ?? [])
-    .filter((s) => s.solarShare.value > 0)
+    .filter((s) => s.solarShare.value > 0 !== isRoom.value)
     .map((s) => ({ value: s.id, text: s.name })),
 )
+const names: Partial<Record<Shape['kind'], string>> = {
+  TUNNEL: 'Tunnel',
+  FRAME: 'Cold frame',
+  ROOM: 'Room',
+}
 function choose(kind: Shape['kind']) {
   const start = shapes.find((s) => s.kind === kind)
   if (start) Object.assign(shape, start.size)
-  name.value = kind === 'TUNNEL' ? 'Tunnel' : kind === 'FRAME' ? 'Cold frame' : 'Glasshouse'
+  name.value = names[kind] ?? 'Glasshouse'
+  if (kind === 'ROOM') chooseRoom(room.value.room)
+  else {
+    answers.material = 'single-glass'
+    keep('PLANTS')
+  }
 }
+
+function chooseRoom(which: string) {
+  room.value = rooms.find((r) => r.room === which) ?? rooms[0]
+  answers.material = room.value.wall
+  heated.value = room.value.room === 'CELLAR' || room.value.room === 'DWELLING' ? 'yes' : 'no'
+  keep(room.value.keeps)
+}
+
+function keep(what: Keeps) {
+  answers.keeps = what
+  answers.limit = wants[what][what === 'PLANTS' ? 2 : 0].celsius
+}
+
+/** Whether a room next door, or above, may be warm. */
+const besides = computed(
+  () => shape.kind === 'LEAN_TO' || (isRoom.value && asksHeated.includes(room.value.room)),
+)
+const asksHeated = ['DWELLING', 'GARAGE', 'CELLAR']
 
 async function see() {
   error.value = null
@@ -48,11 +84,15 @@ async function see() {
   const asked: Answers = {
     shape: { ...shape },
     material: answers.material,
-    backCelsius: (shape.kind === 'LEAN_TO' && heated.value === 'yes'
+    backCelsius: (besides.value && heated.value === 'yes'
       ? usualOf(catalogue.value, 'DWELLING')
-      : null) as unknown as number,
+      : isRoom.value && besides.value && room.value.room !== 'GARAGE'
+        ? usualOf(catalogue.value, 'ROOM')
+        : null) as unknown as number,
     airChangesPerHour: answers.tight,
     plantLimitCelsius: answers.limit ?? 0,
+    room: isRoom.value ? room.value.room : null,
+    keeps: answers.keeps,
   }
   try {
     const design = await body(
@@ -105,21 +145,35 @@ async function see() {
             <NumberField v-model="shape[key]" :label="word" quantity="length" />
           </div>
         </div>
-        <template v-if="shape.kind === 'LEAN_TO'">
-          <label class="form-label mt-2" for="n-heated">Is the building behind it heated?</label>
+        <template v-if="isRoom">
+          <label class="form-label mt-2" for="n-room">What is round it?</label>
+          <BFormSelect
+            id="n-room"
+            :model-value="room.room"
+            :options="rooms.map((r) => ({ value: r.room, text: r.word }))"
+            @update:model-value="chooseRoom(String($event))"
+          />
+        </template>
+        <template v-if="besides">
+          <label class="form-label mt-2" for="n-heated">{{
+            isRoom ? 'Is the rest of the building heated?' : 'Is the building behind it heated?'
+          }}</label>
           <BFormSelect
             id="n-heated"
             v-model="heated"
             :options="[
-              { value: 'no', text: 'no: a barn, a garden wall' },
+              {
+                value: 'no',
+                text: isRoom ? 'no, or it stands alone' : 'no: a barn, a garden wall',
+              },
               { value: 'yes', text: 'yes: a dwelling' },
             ]"
           />
         </template>
       </li>
       <li>
-        <h2>What is it covered with?</h2>
-        <label class="visually-hidden" for="n-skin">Covering</label>
+        <h2>{{ isRoom ? `${room.of}` : 'What is it covered with?' }}</h2>
+        <label class="visually-hidden" for="n-skin">{{ isRoom ? room.of : 'Covering' }}</label>
         <BFormSelect id="n-skin" v-model="answers.material" :options="skins" />
       </li>
       <li>
@@ -128,10 +182,19 @@ async function see() {
         <BFormSelect id="n-tight" v-model="answers.tight" :options="tightness" />
       </li>
       <li>
-        <h2>What can the plants stand?</h2>
+        <h2>{{ isRoom ? 'What is it kept for, and how warm?' : 'What can the plants stand?' }}</h2>
+        <div v-if="isRoom" class="one mb-2">
+          <label class="visually-hidden" for="n-keeps">Kept for</label>
+          <BFormSelect
+            id="n-keeps"
+            :model-value="answers.keeps"
+            :options="keepsOptions"
+            @update:model-value="keep($event as Keeps)"
+          />
+        </div>
         <div class="chips">
           <BButton
-            v-for="p in plants"
+            v-for="p in wants[answers.keeps]"
             :key="p.word"
             variant="secondary"
             :aria-pressed="answers.limit === p.celsius"
@@ -140,7 +203,11 @@ async function see() {
           >
         </div>
         <div class="one">
-          <NumberField v-model="answers.limit" label="They stand" :temperature="session.units" />
+          <NumberField
+            v-model="answers.limit"
+            :label="isRoom ? keepsWords[answers.keeps].stand : 'They stand'"
+            :temperature="session.units"
+          />
         </div>
       </li>
       <li>
@@ -159,7 +226,8 @@ async function see() {
         >Will tonight hold?</BButton
       >
       <p class="soft mt-2">
-        Everything can be put right later on the house’s own drawing: gaps, screens, a second skin.
+        Everything can be put right later on the house’s own drawing: gaps, screens, a second skin,
+        what lies behind each wall.
       </p>
     </div>
   </form>

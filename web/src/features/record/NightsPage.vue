@@ -5,6 +5,7 @@ import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import NightWall from '@/instruments/NightWall.vue'
+import { keepsOf } from '@/shared/keeps'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import TableTools from '@/shared/TableTools.vue'
 import { useSession } from '@/shared/session'
@@ -26,6 +27,7 @@ const south = computed(() => session.south(holding))
 const { data: houses } = useQuery(housesQuery(holding))
 
 const house = computed(() => String(route.query.house ?? houses.value?.[0]?.id ?? ''))
+const kept = computed(() => keepsOf(houses.value?.find((h) => h.id === house.value)?.design))
 const winter = computed(() => Number(route.query.winter ?? winterOf(today.value, south.value)))
 const span = computed(() => spanOf(winter.value, south.value, today.value))
 const chosen = computed(() => String(route.query.night ?? ''))
@@ -82,6 +84,7 @@ const opened = computed(
     <NightWall
       :nights="data.nights"
       :limit="data.limitCelsius"
+      :stand="kept.limit"
       :units="session.units"
       :chosen="opened?.evening ?? ''"
       :lifts="lifts"

@@ -46,7 +46,7 @@ function knownSentence(n: Night, limit: number, u: Temperature, zone: string): s
     n.lowestAt == null
       ? ' by the thermometer that keeps its lowest'
       : ` at ${clock(Date.parse(n.lowestAt) / 1000, zone)}`
-  return `${went}: ${degrees(n.lowestCelsius, u)}${at}, ${where} what the plants stand.`
+  return `${went}: ${degrees(n.lowestCelsius, u)}${at}, ${where} the limit.`
 }
 
 /** What is known of a night that nobody looked through, and what the model says. */

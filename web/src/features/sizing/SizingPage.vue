@@ -9,6 +9,7 @@ import SizeCurve from '@/instruments/SizeCurve.vue'
 import { api, body, type Views } from '@/shared/api/client'
 import { sidesOf } from '@/shared/body'
 import { heatColour } from '@/shared/heat'
+import { keepsOf } from '@/shared/keeps'
 import NumberField from '@/shared/NumberField.vue'
 import { asItIs } from '../store/arrangements'
 import ProblemNote from '@/shared/ProblemNote.vue'
@@ -183,8 +184,8 @@ async function plan(s: Found) {
       <RouterLink :to="{ name: 'pairs', params: { holding } }">Two ways with one store</RouterLink>
     </p>
     <p v-if="view" class="soft">
-      With nothing added the plants would come to
-      {{ degrees(view.withoutCelsius, session.units) }}; they stand
+      With nothing added {{ keepsOf(house.design).all }} would come to
+      {{ degrees(view.withoutCelsius, session.units) }}; {{ keepsOf(house.design).limit }}
       {{ degrees(view.limitCelsius, session.units, 0) }}. That night costs
       {{ energyOf(view.billJoules) }}, up to {{ powerOf(view.peakWatts) }} at once. Held means that
       nine nights in ten like it are: the middle one must stay

@@ -113,9 +113,9 @@ describe('two ways', () => {
       second: side(b),
     }) as Views['PairView']
 
-  it('names the side that keeps the plants warmer and whether it matters', () => {
+  it('names the side that keeps the house warmer and whether it matters', () => {
     expect(pairSentence(pair(1, 2.5), C)).toBe(
-      'Wrapped in wool keeps the plants 1.5 K warmer at the coldest; only that one holds.',
+      'Wrapped in wool keeps the house 1.5 K warmer at the coldest; only that one holds.',
     )
     expect(pairSentence(pair(4, 3), C)).toContain('both hold')
     expect(pairSentence(pair(0, -1), C)).toContain('neither holds')

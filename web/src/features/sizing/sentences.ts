@@ -171,7 +171,7 @@ export function pairSentence(p: Pair, u: Temperature): string {
         ? 'both hold'
         : 'neither holds'
       : `only that one holds`
-  return `${word} keeps the plants ${size.toFixed(1)} ${unit} warmer at the coldest; ${matters}.`
+  return `${word} keeps the house ${size.toFixed(1)} ${unit} warmer at the coldest; ${matters}.`
 }
 
 /** One reason in words, with its numbers. */

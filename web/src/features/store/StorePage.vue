@@ -5,6 +5,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import ArrangementBand from '@/instruments/ArrangementBand.vue'
 import CutAway from '@/instruments/CutAway.vue'
+import TopWarmth from '@/instruments/TopWarmth.vue'
 import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import TakeAway from '@/shared/TakeAway.vue'
@@ -182,6 +183,15 @@ function removeProbe(id: string) {
   draft.probes = draft.probes.filter((p) => p.id !== id)
   selected.value = 'mass'
 }
+
+const WIDE = 0.2 // m² that something can lie on
+/** Its top when full, where it is solid, wide enough to lay things on, and meets a room's air. */
+const topFull = computed(() => {
+  const top = appraisal.value?.faces.find((f) => f.face === 'TOP')
+  return top && draft.design.medium !== 'water' && top.areaSquareMetres / draft.design.count >= WIDE
+    ? top.surfaceCelsius
+    : null
+})
 </script>
 
 <template>
@@ -267,6 +277,13 @@ function removeProbe(id: string) {
           @place="place"
         />
         <StoreFigures :appraisal="appraisal" :count="draft.design.count" />
+        <TopWarmth
+          v-if="topFull != null && catalogue"
+          :uses="catalogue.faceUses"
+          :now="charging ? null : (now?.topCelsius ?? null)"
+          :full="topFull"
+          :units="session.units"
+        />
         <LoopNotes :holding="holding" :store="store" :probes="draft.probes.map((p) => p.id)" />
         <div class="d-flex gap-2 flex-wrap mt-2 no-print">
           <BButton variant="secondary" :aria-pressed="charging" @click="charging = !charging">{{

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { clock, day, degrees, type Temperature } from '@/shared/units'
+import { keepsWords } from '@/shared/keeps'
 import { headline } from './sentences'
 
 /** The night on a card for the door: only on paper. */
@@ -29,7 +30,7 @@ const burns = computed(() => props.errands.some((e) => e.word.startsWith('light'
       </li>
     </ol>
     <p>
-      The plants stand {{ degrees(night.plantLimitCelsius, units) }}. Sunrise
+      {{ keepsWords[night.keeps].stand }} {{ degrees(night.plantLimitCelsius, units) }}. Sunrise
       {{ night.sunrise ? clock(Date.parse(night.sunrise) / 1000, zone) : 'does not come' }}.
     </p>
     <p v-if="burns">

@@ -20,8 +20,12 @@ type Doing = Views['Doing']
 /** What will happen, in one sentence. */
 export function headline(n: Night, u: Temperature, zone: string): string {
   const when = clock(Date.parse(n.coldestAt) / 1000, zone)
-  const what = n.coldestIs === 'LEAF' ? 'leaves at their coldest' : 'coldest'
-  const coldest = `${what} ${degrees(n.coldestCelsius, u)} at ${when}`
+  const what = {
+    LEAF: 'leaves at their coldest',
+    FELT: 'coldest to people',
+    AIR: 'coldest',
+  }[n.coldestIs]
+  const coldest = `${what ?? 'coldest'} ${degrees(n.coldestCelsius, u)} at ${when}`
   if (n.verdict === 'HELD')
     return `Tonight holds: ${coldest}, ${kelvins(n.marginKelvin, u)} to spare.`
   if (n.verdict === 'CLOSE')

@@ -38,12 +38,12 @@ export const words: { when: string; words: Word[] }[] = [
       {
         id: 'plants-stand',
         word: 'plants stand',
-        says: 'The lowest temperature at the leaves that does no harm. On a clear night leaves are colder than the air: the colder of the two counts.',
+        says: 'The lowest temperature at the leaves that does no harm. On a clear night leaves are colder than the air: the colder of the two counts. In a room for people it is what they want to feel: half the air, half the walls and windows that face them. For roots and pipes the air alone counts.',
       },
       {
         id: 'bill',
         word: 'the night’s bill',
-        says: 'The heat that would keep the house at what its plants stand until sunrise with nothing stored in it.',
+        says: 'The heat that would keep the house at its limit until sunrise with nothing stored in it.',
       },
     ],
   },
@@ -93,7 +93,7 @@ export const words: { when: string; words: Word[] }[] = [
       {
         id: 'held',
         word: 'holds, close, lost',
-        says: 'Of a night to come: it holds when the coldest tenth of its likely nights stays above what the plants stand, is lost when half of them fall below it, and close between. Of a night that was: by the lowest that was read.',
+        says: 'Of a night to come: it holds when the coldest tenth of its likely nights stays above the limit, is lost when half of them fall below it, and close between. Of a night that was: by the lowest that was read.',
       },
       {
         id: 'not-known',

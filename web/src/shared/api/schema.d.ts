@@ -1247,9 +1247,11 @@ export interface components {
             airChangesPerHour: number;
             /** Format: double */
             backCelsius: number | null;
+            keeps: ("PLANTS" | "PEOPLE" | "THINGS") | null;
             material: string;
             /** Format: double */
             plantLimitCelsius: number;
+            room: ("DWELLING" | "GARAGE" | "CELLAR" | "BERMED" | "MASONRY") | null;
             shape: components["schemas"]["Shape"];
         };
         Appraisal: {
@@ -1385,6 +1387,7 @@ export interface components {
             sideHalf: number;
         };
         CatalogueView: {
+            faceUses: components["schemas"]["FaceUseView"][];
             feedstocks: components["schemas"]["Feedstock"][];
             fuels: components["schemas"]["Fuel"][];
             hearths: components["schemas"]["Hearth"][];
@@ -1811,6 +1814,8 @@ export interface components {
             areaSquareMetres: number;
             face: string;
             /** Format: double */
+            surfaceCelsius: number | null;
+            /** Format: double */
             thicknessMetres: number;
             /** Format: double */
             transmittance: number;
@@ -1821,6 +1826,17 @@ export interface components {
             face: string;
             /** Format: double */
             share: number;
+        };
+        FaceUseView: {
+            /** Format: double */
+            best: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** @enum {string} */
+            of: "SEED_TRAYS" | "LIE_ON" | "SIT_ON" | "DRY_HERBS" | "DRY_FRUIT";
+            source: string;
         };
         FairView: {
             /** Format: double */
@@ -2151,6 +2167,7 @@ export interface components {
             /** Format: double */
             innerMassKg: number;
             innerMassMedium: string;
+            keeps: ("PLANTS" | "PEOPLE" | "THINGS") | null;
             learned: components["schemas"]["LearnedFactors"] | null;
             /** Format: double */
             perimeterMetres: number | null;
@@ -2652,6 +2669,8 @@ export interface components {
             meanCelsius: number | null;
             section: components["schemas"]["Section"] | null;
             /** Format: double */
+            topCelsius: number | null;
+            /** Format: double */
             usableJoules: number | null;
         };
         OutdoorAir: {
@@ -2728,6 +2747,8 @@ export interface components {
             azimuthDegrees: number | null;
             /** Format: double */
             beyondCelsius: number | null;
+            /** Format: double */
+            earthMetres: number | null;
             /** @enum {string} */
             looks: "UP" | "OUT" | "SHELTERED";
             material: string | null;
@@ -3054,7 +3075,7 @@ export interface components {
             /** Format: double */
             highMetres: number;
             /** @enum {string} */
-            kind: "GABLE" | "LEAN_TO" | "TUNNEL" | "DOME" | "FRAME";
+            kind: "GABLE" | "LEAN_TO" | "TUNNEL" | "DOME" | "FRAME" | "ROOM";
             /** Format: double */
             lengthMetres: number;
             /** Format: double */
@@ -3463,6 +3484,8 @@ export interface components {
             high: number[];
             /** Format: uuid */
             houseId: string;
+            /** @enum {string} */
+            keeps: "PLANTS" | "PEOPLE" | "THINGS";
             leaf: number[];
             /** Format: double */
             liftKelvin: number;
@@ -3565,7 +3588,7 @@ export interface components {
             /** Format: double */
             low: number;
             /** @enum {string} */
-            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
+            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "ROOM_CONTENTS" | "WINDOW_SHARE" | "TURF" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
             source: string;
             unit: string;
             /** Format: double */

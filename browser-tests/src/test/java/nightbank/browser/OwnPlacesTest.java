@@ -198,6 +198,21 @@ public class OwnPlacesTest {
   }
 
   @Test(dependsOnMethods = "aDwellingBehindTheWallWarmsALeanTo")
+  public void aCellarIsKeptByTheEarthRoundItUntilAWallIsDugFree() {
+    browser.go(home + "/houses/new").click("a room, no glasshouse");
+    choose("What is round it?", "a cellar: earth behind all walls, a room above");
+    choose("Is the rest of the building heated?", "no, or it stands alone");
+    browser.type("What it is called", "Root cellar").type("Tonight’s low", "-9");
+    browser.click("Will tonight hold?").reads("Tonight holds").reads("must stay above 3.0 °C");
+    browser.see("a[href*='/houses/']").click();
+    browser.reads("earth behind it");
+    browser.see(".house [aria-label^='Front']").sendKeys(Keys.ENTER);
+    choose("Behind it is", "the open air");
+    browser.reads("Colder by");
+    assertThat(browser.driver.findElements(By.cssSelector(".house .face")).size()).isEqualTo(3);
+  }
+
+  @Test(dependsOnMethods = "aDwellingBehindTheWallWarmsALeanTo")
   public void oneFireWarmsTwoStoresAndTheRoom() {
     begin("Cold wall", "A brick wall behind a stove");
     begin("Cold wall", "A round drum of dry sand with an element in the middle");

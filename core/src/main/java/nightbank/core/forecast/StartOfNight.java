@@ -2,6 +2,9 @@ package nightbank.core.forecast;
 
 import java.util.Arrays;
 import java.util.OptionalDouble;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.house.HouseLosses;
+import nightbank.core.house.Keeps;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
 import nightbank.core.store.model.StoreGrid;
@@ -66,11 +69,26 @@ public final class StartOfNight {
         : new Taken(lowCelsius + Usual.EVENING_OVER_LOW.value(), Basis.GUESSED);
   }
 
-  /** The house's air now; by so much over outdoors as is usual at dusk where nobody read it. */
-  public static Taken air(OptionalDouble read, double evening) {
-    return read.isPresent()
-        ? new Taken(read.getAsDouble(), Basis.READ)
-        : new Taken(evening + Usual.HOUSE_OVER_EVENING.value(), Basis.GUESSED);
+  /**
+   * The house's air now. Where nobody read it: what earth, other rooms and outdoors leave it at
+   * rest; by so much over outdoors as is usual at dusk under glass; as people keep it where it is
+   * theirs; whichever is warmest.
+   *
+   * @param evening outdoors, °C
+   * @param ground two metres down
+   */
+  public static Taken air(OptionalDouble read, double evening, Greenhouse house, double ground) {
+    if (read.isPresent()) {
+      return new Taken(read.getAsDouble(), Basis.READ);
+    }
+    double by = HouseLosses.atRest(house, evening, ground);
+    if (house.letsInSun()) {
+      by = Math.max(by, evening + Usual.HOUSE_OVER_EVENING.value());
+    }
+    if (house.keeps() == Keeps.PEOPLE) {
+      by = Math.max(by, house.plantLimitCelsius() + Usual.HOUSE_OVER_LIMIT.value());
+    }
+    return new Taken(by, Basis.GUESSED);
   }
 
   /**

@@ -18,7 +18,6 @@ final class Enclosure {
   private static final double SIGMA = 5.670374419e-8;
 
   private static final double KELVIN = 273.15;
-  private static final double ROOM_FILM = 7.69; // W/(m² K) behind a shared wall, ISO 6946
   private static final double SCREEN_EMISSIVITY = 0.9; // woven cloth
   private static final double WETTED = 0.01; // kg/m² that cover a sheet
   private static final double MOST_WATER = 0.15; // kg/m²; more runs down
@@ -125,9 +124,9 @@ final class Enclosure {
     seesFloor = sum > 0 ? radiating / sum : 0;
   }
 
-  void start(double air, double outdoor) {
+  void start(double air, double outdoor, double ground) {
     for (int i = 0; i < n; i++) {
-      double behind = part[i].shared() ? part[i].beyondCelsius() : outdoor;
+      double behind = part[i].beyond(outdoor, ground);
       inner[i] = part[i].slab().isPresent() ? air : (air + behind) / 2;
       outer[i] = (inner[i] + behind) / 2;
     }
@@ -143,8 +142,8 @@ final class Enclosure {
     return 4 * SIGMA * t * t * t;
   }
 
-  /** What lies behind every sheet: films, sky, rooms, and the sheet's own resistance. */
-  void behind(double outdoor, double wind, double sky, boolean screen) {
+  /** What lies behind every sheet: films, sky, rooms, earth, and the sheet's own resistance. */
+  void behind(double outdoor, double wind, double sky, double ground, boolean screen) {
     double air = 2.8 + 3.0 * wind;
     double fromSky = emitted(sky);
     double fromGround = emitted(outdoor);
@@ -163,8 +162,8 @@ final class Enclosure {
       if (p.shared()) {
         beyond[i] = 0;
         through[i] = 0;
-        toOut[i] = ROOM_FILM;
-        fromOut[i] = ROOM_FILM * p.beyondCelsius();
+        toOut[i] = p.towards();
+        fromOut[i] = toOut[i] * p.beyond(outdoor, ground);
       } else {
         beyond[i] = p.skyView() * fromSky + (1 - p.skyView()) * fromGround;
         double slope = shines * emittedSlope(outer[i]);

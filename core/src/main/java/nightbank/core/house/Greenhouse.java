@@ -6,18 +6,19 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 
 /**
- * The space to be kept from frost: skin, draught and gaps, floor, inner masses, a vent, and what
- * the plants stand.
+ * The space to be kept from frost, or warm: skin, draught and gaps, floor, inner masses, a vent,
+ * and what the plants stand.
  *
  * @param volumeCubicMetres air inside
  * @param airChangesPerHour at 4 m/s of wind at the house
  * @param airCapacity air with leaves, pots and staging that follow it at once, J/K
  * @param ventAboveCelsius air temperature at which vents begin to open, NaN without a vent
- * @param plantLimitCelsius below it the plants are lost
+ * @param plantLimitCelsius below it the plants are lost, or what else it is kept for
  * @param stand what the outermost leaves see below them
  * @param windShare of the wind at ten metres that reaches the house
  * @param wetShare of the floor that gives off water like a wet cloth: 0 dry gravel, 0.3 beds
  *     between paths, 0.8 everything watered
+ * @param keeps what it is kept for
  */
 @RecordBuilder
 public record Greenhouse(
@@ -32,7 +33,8 @@ public record Greenhouse(
     double plantLimitCelsius,
     Stand stand,
     double windShare,
-    double wetShare) {
+    double wetShare,
+    Keeps keeps) {
 
   /** ρ c of air near 5 °C, J/(m³ K); Incropera app. A. */
   public static final double AIR_HEAT = 1.27 * 1006;
@@ -45,6 +47,7 @@ public record Greenhouse(
 
   private static final double MOST_CHANGES = 60; // per hour
   private static final double VENTED_CHANGES = 30; // per hour, vents wide open
+  private static final double CLEAR = 0.07; // a tenth of the skin at 0.7
   private static final double STUFFED = 0.2; // of the air still passes rags, 0.1 to 0.4
 
   public Greenhouse {
@@ -53,7 +56,7 @@ public record Greenhouse(
     masses = List.copyOf(masses);
     within("volume", volumeCubicMetres, 1e-6, 200_000, "m³");
     within("air changes", airChangesPerHour, 0, MOST_CHANGES, "per hour");
-    within("plants' limit", plantLimitCelsius, -30, 30, "°C");
+    within("what must not get colder", plantLimitCelsius, -30, 30, "°C");
     within("share of the wind that reaches the house", windShare, 0, 1.5, "");
     within("wet share of the floor", wetShare, 0, 1, "");
   }
@@ -87,6 +90,7 @@ public record Greenhouse(
         .stand(Stand.OPEN)
         .windShare(1)
         .wetShare(USUAL_WET_SHARE)
+        .keeps(Keeps.PLANTS)
         .build();
   }
 
@@ -128,6 +132,10 @@ public record Greenhouse(
 
   public Greenhouse withWetShare(double share) {
     return GreenhouseBuilder.builder(this).wetShare(share).build();
+  }
+
+  public Greenhouse keeping(Keeps what) {
+    return GreenhouseBuilder.builder(this).keeps(what).build();
   }
 
   /** A house with parts of its skin changed, and its draught by a factor. */
@@ -173,6 +181,17 @@ public record Greenhouse(
         .build();
   }
 
+  /** Whether the sun warms it: a tenth of its skin at least is glass or film. */
+  public boolean letsInSun() {
+    double all = 0;
+    double clear = 0;
+    for (SkinPart part : skin) {
+      all += part.areaSquareMetres();
+      clear += part.areaSquareMetres() * part.solarShare();
+    }
+    return clear > CLEAR * all;
+  }
+
   /** Wind at the house, m/s. */
   public double windHere(double atTenMetres) {
     return windShare * atTenMetres;
@@ -201,11 +220,13 @@ public record Greenhouse(
 
   /**
    * Loss through skin, draught and edge over the difference between air and outdoors, W/K: air and
-   * floor ten kelvin above outdoors of -5 °C, the sky as warm as the air, nothing wet.
+   * floor ten kelvin above outdoors of -5 °C, the sky as warm as the air, earth as warm as the
+   * house, nothing wet.
    */
   public double lossCoefficient(double windAtTenMetres) {
     HouseLosses.Conditions still =
-        new HouseLosses.Conditions(5, 5, -5, -5, windAtTenMetres, Double.NEGATIVE_INFINITY, false);
+        new HouseLosses.Conditions(
+            5, 5, -5, -5, windAtTenMetres, Double.NEGATIVE_INFINITY, 5, false);
     return HouseLosses.at(this, still).watts() / 10;
   }
 }

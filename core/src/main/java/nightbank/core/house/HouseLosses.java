@@ -12,6 +12,9 @@ import nightbank.core.weather.MoistAir;
  */
 public record HouseLosses(List<Loss> losses, double watts, double humidity) {
   private static final int PASSES = 40;
+  private static final int HALVINGS = 24;
+  private static final double FLOOR_DEPTH = 2; // m to undisturbed earth
+  private static final double DRY = Double.NEGATIVE_INFINITY;
 
   public HouseLosses {
     losses = List.copyOf(losses);
@@ -21,6 +24,7 @@ public record HouseLosses(List<Loss> losses, double watts, double humidity) {
    * The moment.
    *
    * @param wind at ten metres, m/s
+   * @param ground behind banked walls, °C
    * @param outdoorDew NaN where nobody knows; minus infinity for air without any water, so that
    *     nothing condenses
    */
@@ -31,6 +35,7 @@ public record HouseLosses(List<Loss> losses, double watts, double humidity) {
       double sky,
       double wind,
       double outdoorDew,
+      double ground,
       boolean screen) {}
 
   /**
@@ -59,6 +64,7 @@ public record HouseLosses(List<Loss> losses, double watts, double humidity) {
     public enum Kind {
       SKIN,
       SHARED_WALL,
+      BANKED_WALL,
       DRAUGHT,
       GAP,
       EDGE
@@ -69,15 +75,52 @@ public record HouseLosses(List<Loss> losses, double watts, double humidity) {
     }
   }
 
+  /**
+   * Air and floor that nothing heats, left to outdoors, rooms behind walls and the ground long
+   * enough, °C: wind of a calm evening, half a cloudy sky, nothing wet.
+   */
+  public static double atRest(Greenhouse house, double outdoor, double ground) {
+    Greenhouse dry = house.withWetShare(0);
+    double conducts = house.floor().map(HouseLosses::toGround).orElse(0.0);
+    double low = -60;
+    double high = 80;
+    for (int i = 0; i < HALVINGS; i++) {
+      double t = (low + high) / 2;
+      Conditions still = new Conditions(t, t, outdoor, outdoor, 2, DRY, ground, false);
+      double gone = conducts * (t - ground);
+      for (Loss l : at(dry, still).losses()) {
+        gone += l.watts();
+      }
+      if (gone > 0) {
+        high = t;
+      } else {
+        low = t;
+      }
+    }
+    return (low + high) / 2;
+  }
+
+  private static double toGround(Floor f) {
+    return f.areaSquareMetres() * f.soil().conductivity() / FLOOR_DEPTH;
+  }
+
+  private static Loss.Kind kind(Behind behind) {
+    if (behind instanceof Behind.Open) {
+      return Loss.Kind.SKIN;
+    }
+    return behind instanceof Behind.Room ? Loss.Kind.SHARED_WALL : Loss.Kind.BANKED_WALL;
+  }
+
   /** All ways out; their sum is {@link #watts}. */
   public static HouseLosses at(Greenhouse house, Conditions c) {
-    boolean dry = c.outdoorDew == Double.NEGATIVE_INFINITY;
+    boolean dry = c.outdoorDew == DRY;
     Greenhouse still = dry ? house.withWetShare(0) : house;
     HouseModel.Step s = new HouseModel.Step();
     s.outdoorCelsius = c.outdoor;
     s.windMetresPerSecond = c.wind;
     s.skyCelsius = c.sky;
     s.outdoorDewCelsius = c.outdoorDew;
+    s.groundCelsius = c.ground;
     s.screenDrawn = c.screen;
     double outside = dry ? 0 : HouseModel.outsideVapour(s);
     double wind = house.windHere(c.wind);
@@ -93,7 +136,7 @@ public record HouseLosses(List<Loss> losses, double watts, double humidity) {
       SkinPart p = e.part(i);
       all.add(
           new Loss(
-              p.shared() ? Loss.Kind.SHARED_WALL : Loss.Kind.SKIN,
+              kind(p.behind()),
               p.name(),
               steady.partWatts(i),
               e.area[i] * e.film[i] * (c.air - e.inner[i]),

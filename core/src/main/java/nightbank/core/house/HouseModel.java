@@ -18,7 +18,6 @@ public final class HouseModel {
   private static final double SUN_TO_AIR = 0.35; // leaves and pots warm the air at once; 0.2 to 0.5
   private static final double FOOT_REACH = 0.5; // m of soil that a store's foot warms round it
   private static final double PIPE_REACH = 0.2; // m that pipes in beds warm; they lie at half of it
-  private static final double ROOM_FILM = 0.13; // m²K/W behind a shared wall, ISO 6946
   private static final double DEMAND_EVERY = 300; // s
   private static final double START_HUMIDITY = 0.85;
   private static final double OUTDOOR_HUMIDITY = 0.85; // of air whose dew point nobody knows
@@ -41,7 +40,7 @@ public final class HouseModel {
   private double air;
   private double floor;
   private double vapour; // kg/m³
-  private double leaf;
+  private double shone;
   private double lostJoules;
   private double ventedJoules;
   private double groundJoules;
@@ -104,7 +103,7 @@ public final class HouseModel {
   public HouseModel(Greenhouse house, double airCelsius, double massCelsius, double groundCelsius) {
     this.house = house;
     air = airCelsius;
-    leaf = airCelsius;
+    shone = airCelsius;
     skin = new Enclosure(house, false);
     limit = new SteadyHouse(house);
     n = house.masses().size();
@@ -134,7 +133,7 @@ public final class HouseModel {
                 slab.conductivity(),
                 slab.heatPerCubicMetre(),
                 0);
-        walls[i].lay(massCelsius, behind(skin.part(i), slab, massCelsius));
+        walls[i].lay(massCelsius, behind(skin.part(i), slab, massCelsius, groundCelsius));
         open += skin.part(i).areaSquareMetres();
       }
     }
@@ -158,15 +157,16 @@ public final class HouseModel {
   }
 
   /**
-   * A wall that is as warm as this within has long been led through from a warmer room behind it;
-   * before a colder one the sun of the day keeps it as warm as the other masses.
+   * A wall that is as warm as this within has long been led through from a warmer room behind it,
+   * and by earth; before a colder room the sun of the day keeps it as warm as the other masses.
    */
-  private static double behind(SkinPart part, Slab slab, double within) {
-    if (!part.shared() || part.beyondCelsius() <= within) {
+  private static double behind(SkinPart part, Slab slab, double within, double ground) {
+    double beyond = part.beyond(within, ground);
+    if (!(part.behind() instanceof Behind.Earth) && beyond <= within) {
       return within;
     }
-    double flux = (part.beyondCelsius() - within) / (slab.resistance() + ROOM_FILM);
-    return part.beyondCelsius() - flux * ROOM_FILM;
+    double rest = part.resistance() + 1 / part.towards();
+    return beyond + (within - beyond) * rest / (slab.resistance() + rest);
   }
 
   /** Heavy walls begin as warm as this all through, where they differ from the floor. */
@@ -209,14 +209,13 @@ public final class HouseModel {
     vapourJoules = 0;
     sunJoules = s.sunWatts * seconds;
     if (!begun) {
-      skin.start(air, s.outdoorCelsius);
+      skin.start(air, s.outdoorCelsius, s.groundCelsius);
       begun = true;
     }
     for (int k = 0; k < parts; k++) {
       subStep(dt, s, wind, outside);
     }
-    double below = house.stand() == Stand.OPEN ? floor : air;
-    leaf = Leaf.celsius(air, skin.n > 0 ? skin.overhead() : air, below);
+    shone = felt(skin.n > 0 ? skin.overhead() : air);
     sinceDemand += seconds;
     if (sinceDemand >= DEMAND_EVERY) {
       double held = house.plantLimitCelsius();
@@ -239,7 +238,7 @@ public final class HouseModel {
             + Gap.through(s.doorSquareMetres, air - out, wind);
     double vent = house.vented(air);
     double sunRest = (1 - SUN_TO_AIR) * s.sunWatts;
-    skin.behind(out, wind, s.skyCelsius, s.screenDrawn);
+    skin.behind(out, wind, s.skyCelsius, s.groundCelsius, s.screenDrawn);
     skin.films(air, floor);
     skin.vapour(vapour, floor, house.wetShare(), dt);
     double volume = house.volumeCubicMetres() / dt;
@@ -388,9 +387,22 @@ public final class HouseModel {
     return skin.inner[part];
   }
 
-  /** The outermost leaf, °C. */
-  public double leafCelsius() {
-    return leaf;
+  private double felt(double overhead) {
+    return switch (house.keeps()) {
+      case PLANTS -> Leaf.celsius(air, overhead, house.stand() == Stand.OPEN ? floor : air);
+      case PEOPLE -> (air + (overhead + floor) / 2) / 2; // in still air, ISO 7726
+      case THINGS -> air;
+    };
+  }
+
+  /** What feels the cold beside the air, °C: the outermost leaf, or people in the room. */
+  public double shoneOnCelsius() {
+    return shone;
+  }
+
+  /** What the limit is held against, °C. */
+  public double limitedCelsius() {
+    return house.keeps() == Keeps.PLANTS ? Math.min(air, shone) : shone;
   }
 
   /** Vapour over what the air could hold, 0 to 1 and a little beyond in fog. */
@@ -398,12 +410,12 @@ public final class HouseModel {
     return vapour / MoistAir.saturationDensity(air);
   }
 
-  /** Watts to hold the plants' limit in the last step's weather with nothing left in the masses. */
+  /** Watts to hold the house's limit in the last step's weather with nothing left in the masses. */
   public double demandWatts() {
     return demand;
   }
 
-  /** Heat lost to outdoors, sky and rooms behind walls in the last step, J. */
+  /** Heat lost to outdoors, sky, rooms and earth behind walls in the last step, J. */
   public double lostJoules() {
     return lostJoules;
   }

@@ -207,6 +207,42 @@ public sealed interface HouseShape {
     }
   }
 
+  /** A room: four walls and a flat ceiling; the front is a long side. */
+  record Room(double lengthMetres, double widthMetres, double heightMetres) implements HouseShape {
+    public Room {
+      within("length", lengthMetres, 200);
+      within("width", widthMetres, 60);
+      within("height", heightMetres, 15);
+    }
+
+    @Override
+    public List<Side> sides(double front) {
+      double along = lengthMetres * heightMetres;
+      double across = widthMetres * heightMetres;
+      return List.of(
+          new Side("Ceiling", floorArea(), 0, front, false),
+          new Side("Front", along, 90, front, false),
+          new Side("Back", along, 90, turned(front, 180), false),
+          new Side("Left end", across, 90, turned(front, 90), false),
+          new Side("Right end", across, 90, turned(front, -90), false));
+    }
+
+    @Override
+    public double volume() {
+      return floorArea() * heightMetres;
+    }
+
+    @Override
+    public double floorArea() {
+      return lengthMetres * widthMetres;
+    }
+
+    @Override
+    public double perimeter() {
+      return 2 * (lengthMetres + widthMetres);
+    }
+  }
+
   /** A cold frame: a sloping light on a box. */
   record Frame(double lengthMetres, double depthMetres, double frontMetres, double backMetres)
       implements HouseShape {

@@ -15,7 +15,7 @@ import java.util.Optional;
  * @param solarShare share of the sun on it that gets in, angle and dirt included; 0 opaque
  * @param tiltDegrees 0 lies flat, 90 stands upright
  * @param azimuthDegrees way it looks, clockwise from north
- * @param beyondCelsius temperature behind a shared wall; NaN for open air
+ * @param behind open air, a room, earth
  * @param screenResistance m² K/W that a night screen adds when drawn, 0.15 to 0.35; 0 without one
  * @param slab a heavy wall's body on the house's side of the resistance
  * @param heatFactor by which nights have shown its loss to differ from the description, 1 at first
@@ -31,12 +31,14 @@ public record SkinPart(
     double solarShare,
     double tiltDegrees,
     double azimuthDegrees,
-    double beyondCelsius,
+    Behind behind,
     double screenResistance,
     Optional<Slab> slab,
     double heatFactor) {
 
   static final double MOST_FACTOR = 60;
+  private static final double ROOM_FILM = 7.69; // W/(m² K) behind a shared wall, ISO 6946
+  private static final double NEAR_EARTH = 0.4; // m that follow within days
 
   /**
    * Films that a tabled U is given with: convection at 4 m/s and in still air, ISO 6946, EN 673.
@@ -57,10 +59,6 @@ public record SkinPart(
     share("share of sun let in", solarShare);
     within("a screen's resistance", screenResistance, 0, 2, "m² K/W");
     within("factor on the loss", heatFactor, 1e-3, MOST_FACTOR, "");
-    if (beyondCelsius < -40 || beyondCelsius > 60) {
-      throw new IllegalArgumentException(
-          "the room behind a wall must lie between -40 and 60 °C, was " + beyondCelsius);
-    }
   }
 
   private static void share(String what, double value) {
@@ -99,7 +97,7 @@ public record SkinPart(
         .solarShare(0)
         .tiltDegrees(90)
         .azimuthDegrees(180)
-        .beyondCelsius(Double.NaN)
+        .behind(Behind.OPEN)
         .screenResistance(0)
         .slab(Optional.empty())
         .heatFactor(more)
@@ -161,12 +159,35 @@ public record SkinPart(
 
   /** The same part with a room of this temperature behind it; no sky, no wind. */
   public SkinPart against(double celsius) {
+    return against(new Behind.Room(celsius));
+  }
+
+  /**
+   * The same part with earth behind it; the nearest of it warms and cools with the wall, unless the
+   * wall is heavy itself.
+   *
+   * @param depthMetres of the part's middle below the surface
+   */
+  public SkinPart banked(double depthMetres) {
+    Floor.Soil soil = Floor.Soil.GARDEN;
+    double wall = resistance + slab.map(Slab::resistance).orElse(0.0);
+    Behind.Earth earth = Behind.Earth.at(depthMetres, wall, soil);
+    if (slab.isPresent()) {
+      return against(earth);
+    }
+    double near = Math.min(NEAR_EARTH, 0.8 * earth.resistance() * soil.conductivity());
+    Slab body = new Slab(near, soil.conductivity(), soil.heat());
+    Behind rest = new Behind.Earth(earth.resistance() - body.resistance());
+    return solid(resistance, screenResistance, Optional.of(body), heatFactor).against(rest);
+  }
+
+  private SkinPart against(Behind what) {
     return SkinPartBuilder.builder(this)
         .dry(Optics.OPAQUE)
         .wet(Optics.OPAQUE)
         .skyView(0)
         .solarShare(0)
-        .beyondCelsius(celsius)
+        .behind(what)
         .screenResistance(0)
         .build();
   }
@@ -226,8 +247,21 @@ public record SkinPart(
     return 0.9 * (1 + Math.cos(Math.toRadians(tiltDegrees))) / 2;
   }
 
-  /** Whether a room lies behind it and not the open air. */
+  /** Whether a room or earth lies behind it and not the open air. */
   public boolean shared() {
-    return !Double.isNaN(beyondCelsius);
+    return !(behind instanceof Behind.Open);
+  }
+
+  /** What it gives to in the end, °C. */
+  double beyond(double outdoorCelsius, double groundCelsius) {
+    if (behind instanceof Behind.Room room) {
+      return room.celsius();
+    }
+    return behind instanceof Behind.Earth ? groundCelsius : outdoorCelsius;
+  }
+
+  /** From its outer face to what lies behind a shared wall, W/(m² K). */
+  double towards() {
+    return behind instanceof Behind.Earth earth ? 1 / earth.resistance() : ROOM_FILM;
   }
 }

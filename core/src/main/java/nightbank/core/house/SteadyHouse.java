@@ -33,7 +33,7 @@ final class SteadyHouse {
       @Nullable Enclosure as) {
     double out = s.outdoorCelsius;
     if (!begun) {
-      skin.start(air, out);
+      skin.start(air, out, s.groundCelsius);
       damp = outside;
       begun = true;
     }
@@ -41,7 +41,7 @@ final class SteadyHouse {
       System.arraycopy(as.water, 0, skin.water, 0, skin.n);
     }
     double fresh = house.draught(wind, air - out, s.gapsStuffed);
-    skin.behind(out, wind, s.skyCelsius, s.screenDrawn);
+    skin.behind(out, wind, s.skyCelsius, s.groundCelsius, s.screenDrawn);
     skin.films(air, floor);
     skin.vapour(damp, floor, house.wetShare(), Double.POSITIVE_INFINITY);
     double gone = fresh + skin.vapourTie();

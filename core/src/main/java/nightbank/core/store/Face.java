@@ -19,6 +19,7 @@ public record Face(
     List<Layer> layers, double emissivity, double fixedTransmittance, double factor) {
   private static final double SIGMA = Layer.STEFAN_BOLTZMANN;
   private static final int PASSES = 4;
+  private static final int HALVINGS = 30;
 
   public Face {
     layers = List.copyOf(layers);
@@ -82,6 +83,32 @@ public record Face(
       outer = pass == 0 ? next : (outer + next) / 2;
     }
     return factor / resistance;
+  }
+
+  /**
+   * The outermost surface, °C: where the film carries off what comes through.
+   *
+   * @param massSurface temperature where the mass ends, °C
+   */
+  public double outerCelsius(double massSurface, double air, FaceName name, double lengthMetres) {
+    double flux = transmittance(massSurface, air, name, lengthMetres) * (massSurface - air);
+    if (flux == 0) {
+      return air;
+    }
+    boolean upright = name == FaceName.SIDE;
+    boolean down = name == FaceName.TOP ? massSurface < air : massSurface > air;
+    double cold = Math.min(air, massSurface);
+    double warm = Math.max(air, massSurface);
+    for (int i = 0; i < HALVINGS; i++) {
+      double at = (cold + warm) / 2;
+      double away = filmCoefficient(at, air, upright, down, lengthMetres) * (at - air);
+      if (away > flux) {
+        warm = at;
+      } else {
+        cold = at;
+      }
+    }
+    return (cold + warm) / 2;
   }
 
   /**

@@ -177,6 +177,19 @@ public record HeatStore(
   }
 
   /**
+   * A face's surface, °C; NaN where no room's air meets it.
+   *
+   * @param massCelsius where the mass ends
+   * @param air of the room
+   */
+  public double surfaceCelsius(FaceName name, double massCelsius, double air) {
+    Place.Beyond what = place.beyond(name);
+    return what == Place.Beyond.HOUSE_AIR || what == Place.Beyond.ROOM_AIR
+        ? face(name).outerCelsius(massCelsius, air, name, Math.sqrt(geometry.endArea()))
+        : Double.NaN;
+  }
+
+  /**
    * Transmittance of a face to what lies beyond it, the path through soil included.
    *
    * @see GroundPath

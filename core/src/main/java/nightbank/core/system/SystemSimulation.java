@@ -320,7 +320,7 @@ public final class SystemSimulation {
 
     private double felt(HouseModel model, double at) {
       double cover = doings.any(Action.Kind.COVER, at - 1e-3) ? COVER_KELVIN : 0;
-      return Math.min(model.airCelsius(), model.leafCelsius()) + cover;
+      return model.limitedCelsius() + cover;
     }
 
     private void keep(int k) {
@@ -328,7 +328,7 @@ public final class SystemSimulation {
       seconds[k] = at;
       outdoor[k] = weather.outdoorAt(at);
       air[k] = model == null ? plan.airCelsius() : model.airCelsius();
-      leaf[k] = model == null ? plan.airCelsius() : model.leafCelsius();
+      leaf[k] = model == null ? plan.airCelsius() : model.shoneOnCelsius();
       plants[k] = model == null ? plan.airCelsius() : felt(model, at);
       floor[k] = model == null ? plan.airCelsius() : model.floorCelsius();
       if (k > 0) {

@@ -10,6 +10,9 @@ import java.util.Set;
 import nightbank.core.forecast.StartOfNight.Basis;
 import nightbank.core.forecast.StartOfNight.Surrounding;
 import nightbank.core.forecast.StartOfNight.Taken;
+import nightbank.core.house.Greenhouse;
+import nightbank.core.house.Keeps;
+import nightbank.core.house.SkinPart;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
@@ -30,8 +33,22 @@ public class StartOfNightTest {
     assertThat(StartOfNight.evening(OptionalDouble.of(4), -6)).isEqualTo(new Taken(4, Basis.READ));
     Taken guessed = StartOfNight.evening(OptionalDouble.empty(), -6);
     assertThat(guessed).isEqualTo(new Taken(-6 + Usual.EVENING_OVER_LOW.value(), Basis.GUESSED));
-    assertThat(StartOfNight.air(OptionalDouble.empty(), guessed.celsius()).celsius())
+    assertThat(
+            StartOfNight.air(OptionalDouble.empty(), guessed.celsius(), Places.house(), 8)
+                .celsius())
         .isCloseTo(guessed.celsius() + Usual.HOUSE_OVER_EVENING.value(), within(1e-12));
+  }
+
+  @Test
+  public void aRoomThatNobodyReadIsAsWarmAsWhatLiesRoundItOrAsPeopleKeepIt() {
+    SkinPart wall = SkinPart.of("walls", 40, 1.5);
+    Greenhouse cellar = Greenhouse.of(List.of(wall.banked(1)), 25, 0.2, 3);
+    double alone = StartOfNight.air(OptionalDouble.empty(), -8, cellar, 9).celsius();
+    assertThat(alone).isBetween(3.0, 9.0);
+    Greenhouse lived = cellar.keeping(Keeps.PEOPLE).withPlantLimit(18);
+    assertThat(StartOfNight.air(OptionalDouble.empty(), -8, lived, 9).celsius())
+        .isEqualTo(18 + Usual.HOUSE_OVER_LIMIT.value());
+    assertThat(StartOfNight.air(OptionalDouble.of(7), -8, lived, 9).celsius()).isEqualTo(7);
   }
 
   @Test

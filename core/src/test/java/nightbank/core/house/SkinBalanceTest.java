@@ -43,6 +43,7 @@ public class SkinBalanceTest {
             sky,
             number(row, "v_ms"),
             Double.NEGATIVE_INFINITY,
+            0,
             false);
     return HouseLosses.at(over(row), c).losses().get(0);
   }
@@ -52,9 +53,9 @@ public class SkinBalanceTest {
     Enclosure e = new Enclosure(over(row), true);
     double air = number(row, "Ti_C");
     double floor = number(row, "Tf_C");
-    e.start(air, number(row, "To_C"));
+    e.start(air, number(row, "To_C"), 0);
     for (int k = 0; k < 60; k++) {
-      e.behind(number(row, "To_C"), number(row, "v_ms"), number(row, "Tsky_C"), false);
+      e.behind(number(row, "To_C"), number(row, "v_ms"), number(row, "Tsky_C"), 0, false);
       e.films(air, floor);
       if (!row.get("h_in_fixed").isEmpty()) {
         e.film[0] = number(row, "h_in_fixed");
@@ -109,9 +110,9 @@ public class SkinBalanceTest {
     Enclosure e = new Enclosure(house, true);
     double density = nightbank.core.weather.MoistAir.saturationDensity(air);
     double dry = withRowsFilm(row)[2];
-    e.start(air, number(row, "To_C"));
+    e.start(air, number(row, "To_C"), 0);
     for (int k = 0; k < 60; k++) {
-      e.behind(number(row, "To_C"), number(row, "v_ms"), number(row, "Tsky_C"), false);
+      e.behind(number(row, "To_C"), number(row, "v_ms"), number(row, "Tsky_C"), 0, false);
       e.films(air, number(row, "Tf_C"));
       e.vapour(density, number(row, "Tf_C"), 0, 60);
       e.linear(number(row, "Tf_C"), 0, density);

@@ -128,4 +128,27 @@ public class FaceTest {
         .isInstanceOf(IllegalArgumentException.class)
         .hasMessageMatching("(?s).{12,}");
   }
+
+  @Test
+  public void aBareFaceIsAsWarmAsTheMassAndAWrappedOneCooler() {
+    double bare = Face.bare().outerCelsius(60, 10, FaceName.TOP, 1);
+    double wrapped = Face.of(bulk("stone-wool", 0.05)).outerCelsius(60, 10, FaceName.TOP, 1);
+    assertThat(bare).isCloseTo(60, org.assertj.core.api.Assertions.within(0.01));
+    assertThat(wrapped).isBetween(12.0, 18.0);
+  }
+
+  @Test
+  public void whatComesThroughAFaceIsWhatItsFilmCarriesOff() {
+    Layer.Bulk board = bulk("xps", 0.02);
+    Face face = Face.of(board);
+    double outside = face.outerCelsius(50, 10, FaceName.SIDE, 1);
+    double through = (50 - outside) / board.resistance(50, outside, true, false);
+    double flux = face.transmittance(50, 10, FaceName.SIDE, 1) * 40;
+    assertThat(through).isCloseTo(flux, withinPercentage(2));
+  }
+
+  @Test
+  public void aFaceInAirOfItsOwnWarmthIsThatWarm() {
+    assertThat(Face.bare().outerCelsius(12, 12, FaceName.FOOT, 1)).isEqualTo(12);
+  }
 }

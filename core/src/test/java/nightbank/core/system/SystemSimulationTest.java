@@ -132,7 +132,7 @@ public class SystemSimulationTest {
               part.solarShare(),
               part.tiltDegrees(),
               part.azimuthDegrees(),
-              part.beyondCelsius(),
+              part.behind(),
               part.screenResistance(),
               part.slab(),
               part.heatFactor());

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.house.Greenhouse;
+import nightbank.core.house.Keeps;
 import nightbank.core.house.Shelter;
 import nightbank.core.house.Stand;
 import org.jspecify.annotations.Nullable;
@@ -25,6 +26,7 @@ import org.jspecify.annotations.Nullable;
  * @param shelter how much wind reaches it, absent for a garden's
  * @param stand what the outermost leaves see below them, absent for trays and young plants
  * @param wetness of floor and beds, absent for beds between paths
+ * @param keeps what it is kept for, absent for plants
  * @param learned absent to reckon with the house as described
  */
 @RecordBuilder
@@ -48,6 +50,7 @@ public record HouseDesign(
     @Nullable Shelter shelter,
     @Nullable Stand stand,
     @Nullable Wetness wetness,
+    @Nullable Keeps keeps,
     @Nullable LearnedFactors learned) {
   public HouseDesign {
     gaps = gaps == null ? List.of() : gaps;
@@ -121,7 +124,8 @@ public record HouseDesign(
       LEAN_TO,
       TUNNEL,
       DOME,
-      FRAME
+      FRAME,
+      ROOM
     }
   }
 
@@ -131,6 +135,8 @@ public record HouseDesign(
    * @param tiltDegrees 0 flat, 90 upright; absent to follow from how it looks
    * @param azimuthDegrees way it looks, clockwise from north; absent for south
    * @param beyondCelsius temperature of the room behind a shared wall, absent for the open
+   * @param earthMetres depth of the part's middle below the surface, for a wall with earth behind
+   *     it
    * @param secondSkin whether film or bubble sheet hangs inside it
    * @param wallMedium what a heavy wall is made of, from the catalogue of media; absent for sheets
    * @param wallMetres how thick such a wall is
@@ -145,6 +151,7 @@ public record HouseDesign(
       Double tiltDegrees,
       Double azimuthDegrees,
       Double beyondCelsius,
+      @Nullable Double earthMetres,
       Boolean secondSkin,
       @Nullable String wallMedium,
       Double wallMetres) {}

@@ -9,6 +9,7 @@ import nightbank.core.house.Gap;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseShape;
 import nightbank.core.house.InnerMass;
+import nightbank.core.house.Keeps;
 import nightbank.core.house.Optics;
 import nightbank.core.house.Shelter;
 import nightbank.core.house.SkinPart;
@@ -90,7 +91,8 @@ final class HouseMapping {
                     .withGaps(gaps)
                     .withStand(d.stand() == null ? Stand.OPEN : d.stand())
                     .withWindShare((d.shelter() == null ? Shelter.GARDEN : d.shelter()).windShare())
-                    .withWetShare((d.wetness() == null ? Wetness.BEDS : d.wetness()).share));
+                    .withWetShare((d.wetness() == null ? Wetness.BEDS : d.wetness()).share)
+                    .keeping(d.keeps() == null ? Keeps.PLANTS : d.keeps()));
     if (d.floorAreaSquareMetres() != null) {
       double perimeter = d.perimeterMetres() == null ? 0 : d.perimeterMetres();
       double edge = Boolean.TRUE.equals(d.edgeInsulated()) ? Floor.EDGE_INSULATED : Floor.EDGE_BARE;
@@ -120,6 +122,9 @@ final class HouseMapping {
     }
     if (Boolean.TRUE.equals(p.secondSkin())) {
       part = part.withSecondSkin();
+    }
+    if (p.earthMetres() != null) {
+      return part.banked(p.earthMetres());
     }
     if (p.beyondCelsius() != null) {
       return part.against(p.beyondCelsius());
@@ -176,6 +181,7 @@ final class HouseMapping {
               case FRAME ->
                   new HouseShape.Frame(
                       s.lengthMetres(), s.widthMetres(), s.lowMetres(), s.highMetres());
+              case ROOM -> new HouseShape.Room(s.lengthMetres(), s.widthMetres(), s.highMetres());
             });
   }
 }

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.UUID;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.HouseLosses;
+import nightbank.core.house.Keeps;
 import nightbank.core.usual.Usual;
 import nightbank.core.weather.Ground;
 import nightbank.core.weather.Sky;
@@ -61,14 +62,33 @@ public class Houses implements Reversible {
    * A few answers from which a whole design is made.
    *
    * @param material of the covering, from the catalogue of skins
-   * @param backCelsius temperature of the building that a lean-to leans on, absent when unheated
+   * @param backCelsius temperature of the building that a lean-to leans on or a room lies in,
+   *     absent when unheated
+   * @param room what sort of room, for that shape
+   * @param keeps what it is kept for, absent for plants
    */
   public record Answers(
       HouseDesign.Shape shape,
       String material,
       Double backCelsius,
       double airChangesPerHour,
-      double plantLimitCelsius) {}
+      double plantLimitCelsius,
+      @Nullable Room room,
+      @Nullable Keeps keeps) {}
+
+  /** Rooms by what lies behind their walls. */
+  public enum Room {
+    /** Rooms on all sides but one. */
+    DWELLING,
+    /** Alone or joined to a dwelling on one side. */
+    GARAGE,
+    /** Earth on all sides, a room above. */
+    CELLAR,
+    /** Earth behind and above, glass in front. */
+    BERMED,
+    /** Heavy walls in the open. */
+    MASONRY
+  }
 
   public List<HouseView> all(UUID holding) {
     return repository.all(holding).stream().map(Houses::view).toList();
@@ -202,7 +222,9 @@ public class Houses implements Reversible {
     double sky = Sky.celsius(outdoor, Double.NaN, 0.5);
     HouseLosses losses =
         HouseLosses.at(
-            g, new HouseLosses.Conditions(inside, inside, outdoor, sky, calm, Double.NaN, false));
+            g,
+            new HouseLosses.Conditions(
+                inside, inside, outdoor, sky, calm, Double.NaN, inside, false));
     return new HouseView(
         h.id(), h.name(), h.version(), h.design(), g.lossCoefficient(calm), LossView.of(losses));
   }

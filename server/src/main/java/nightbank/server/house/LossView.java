@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * What leaves a house by one part, W, and how it gets there.
  *
- * @param kind SKIN, SHARED_WALL, DRAUGHT, GAP or EDGE
+ * @param kind SKIN, SHARED_WALL, BANKED_WALL, DRAUGHT, GAP or EDGE
  * @param convectionWatts from the air
  * @param longWaveWatts from floor, plants and stores by long waves
  * @param throughWatts by long waves straight through it

@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.UUID;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.forecast.StartOfNight;
+import nightbank.core.house.Greenhouse;
 import nightbank.core.judgement.JudgedRun;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreGrid;
@@ -60,6 +61,9 @@ class InitialConditions {
     }
   }
 
+  /** The house as it stands, and the ground two metres below it, °C. */
+  record Around(Greenhouse house, double ground) {}
+
   double evening(
       UUID holding, Double said, Double low, Instant now, List<TonightView.Assumption> assumed) {
     if (said != null) {
@@ -70,9 +74,16 @@ class InitialConditions {
   }
 
   double air(
-      UUID holding, UUID house, Instant now, double evening, List<TonightView.Assumption> assumed) {
+      UUID holding,
+      UUID house,
+      Instant now,
+      double evening,
+      Around around,
+      List<TonightView.Assumption> assumed) {
     Optional<Known> air = last(holding, airProbes(holding, house), now);
-    return taken("AIR", StartOfNight.air(celsius(air), evening), air, assumed);
+    StartOfNight.Taken taken =
+        StartOfNight.air(celsius(air), evening, around.house(), around.ground());
+    return taken("AIR", taken, air, assumed);
   }
 
   double mass(

@@ -276,10 +276,12 @@ class Outlooks {
         known != null
             ? known.hours().get(0).celsius()
             : starts.evening(a.holding(), a.evening(), a.low(), now, assumed);
-    double air =
-        a.air() != null ? a.air() : starts.air(a.holding(), a.house(), now, evening, assumed);
-    List<PartView> here = parts.of(a.holding(), a.house());
     double ground = houses.ground(a.holding(), houses.get(a.holding(), a.house()).design(), now);
+    InitialConditions.Around in =
+        new InitialConditions.Around(houses.greenhouse(a.holding(), a.house()), ground);
+    double air =
+        a.air() != null ? a.air() : starts.air(a.holding(), a.house(), now, evening, in, assumed);
+    List<PartView> here = parts.of(a.holding(), a.house());
     StartOfNight.Surrounding around =
         starts.around(a.holding(), a.house(), now, air, evening, ground);
     return new Start(

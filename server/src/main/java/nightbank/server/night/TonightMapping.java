@@ -64,6 +64,14 @@ final class TonightMapping {
             .toList());
   }
 
+  private String coldestIs(SystemResult m, int coldest) {
+    return switch (plan.house().keeps()) {
+      case PLANTS -> m.leaf()[coldest] < m.air()[coldest] ? "LEAF" : "AIR";
+      case PEOPLE -> "FELT";
+      case THINGS -> "AIR";
+    };
+  }
+
   private static int every(SystemResult m) {
     return Math.max(1, m.seconds().length / POINTS);
   }
@@ -101,7 +109,8 @@ final class TonightMapping {
         .verdict(verdict)
         .plantLimitCelsius(limit)
         .coldestCelsius(m.lowestCelsius())
-        .coldestIs(m.leaf()[coldest] < m.air()[coldest] ? "LEAF" : "AIR")
+        .coldestIs(coldestIs(m, coldest))
+        .keeps(plan.house().keeps())
         .coldestAt(now.plusSeconds((long) m.lowestAtSeconds()))
         .marginKelvin(m.lowestCelsius() - limit)
         .coldestTenth(f == null ? null : f.lowestTenth())
@@ -285,6 +294,7 @@ final class TonightMapping {
                 plan.weather().skyAt(at),
                 plan.weather().windAt(at),
                 plan.weather().dewPointAt(at),
+                plan.groundCelsius(),
                 screen)));
   }
 

@@ -4,6 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import nightbank.core.house.Keeps;
 import nightbank.core.system.Action;
 import nightbank.core.unit.Figure;
 import nightbank.server.house.LossView;
@@ -13,9 +14,10 @@ import org.jspecify.annotations.Nullable;
  * The coming night of a house. Curves share {@code at} (epoch seconds); °C, J, W.
  *
  * @param verdict HELD, CLOSE or LOST; of a quick answer, by the middle night alone
- * @param coldestCelsius what the plants feel at the coldest: air or leaf
- * @param coldestIs LEAF or AIR
- * @param marginKelvin coldest over the plants' limit, best estimate
+ * @param coldestCelsius what is felt at the coldest: air, leaf, or what people feel
+ * @param coldestIs AIR, LEAF or FELT
+ * @param keeps what the house is kept for
+ * @param marginKelvin coldest over the limit, best estimate
  * @param coldestTenth absent in a quick answer, as are the other figures of the ensemble
  * @param liftKelvin by how much the stores raise the coldest moment
  * @param balanceJoules usable heat that can still reach the house
@@ -36,6 +38,7 @@ public record TonightView(
     double plantLimitCelsius,
     double coldestCelsius,
     String coldestIs,
+    Keeps keeps,
     Instant coldestAt,
     double marginKelvin,
     Double coldestTenth,

@@ -45,13 +45,18 @@ public record Appraisal(
     List<FaceLoss> faces,
     List<CautionView> cautions) {
 
-  /** One face at full charge against air at the floor temperature. */
+  /**
+   * One face at full charge against air at the floor temperature.
+   *
+   * @param surfaceCelsius its outside; absent where no room's air meets it
+   */
   public record FaceLoss(
       String face,
       double areaSquareMetres,
       double transmittance,
       double watts,
-      double thicknessMetres) {}
+      double thicknessMetres,
+      @Nullable Double surfaceCelsius) {}
 
   /**
    * A warning with its reason and what to do.

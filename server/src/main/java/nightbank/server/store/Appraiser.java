@@ -41,7 +41,9 @@ final class Appraiser {
               store.faceArea(name) * store.count(),
               a.transmittance(name),
               a.watts(name),
-              store.face(name).thicknessMetres()));
+              store.face(name).thicknessMetres(),
+              StoreNow.known(
+                  store.surfaceCelsius(name, design.chargeToCelsius(), store.floorCelsius()))));
     }
     BuildList build = BuildList.of(store, FactsMapping.parts(design), book.prices());
     BuildList.Item fill = build.items().get(0);

@@ -9,10 +9,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.IntStream;
+import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StateFromProbes;
 import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
+import org.jspecify.annotations.Nullable;
 
 /** What a store holds by its newest readings. */
 final class StoreNow {
@@ -41,7 +44,7 @@ final class StoreNow {
       newest = l != null && (newest == null || l.at().isAfter(newest)) ? l.at() : newest;
     }
     if (!any) {
-      return new StoreView.Now(null, null, null, null, seen);
+      return new StoreView.Now(null, null, null, null, null, seen);
     }
     double air = besides(probes, latest, celsius, core.floorCelsius());
     StoreState state =
@@ -51,7 +54,22 @@ final class StoreNow {
                 d -> new StateFromProbes(core, StoreGrid.coarse(core), makesHeat))
             .of(celsius, air, air);
     return new StoreView.Now(
-        newest, state.meanCelsius(), state.usableEnergy(core), Sections.of(state), seen);
+        newest,
+        state.meanCelsius(),
+        state.usableEnergy(core),
+        known(core.surfaceCelsius(FaceName.TOP, top(state), air)),
+        Sections.of(state),
+        seen);
+  }
+
+  /** Mean of the mass's uppermost layer. */
+  private static double top(StoreState state) {
+    return IntStream.range(0, 10).mapToDouble(i -> state.at(Math.sqrt((i + 0.5) / 10), 1)).sum()
+        / 10;
+  }
+
+  static @Nullable Double known(double celsius) {
+    return Double.isNaN(celsius) ? null : celsius;
   }
 
   /** Air beside the store as last read; else no warmer than its coldest reading and its floor. */

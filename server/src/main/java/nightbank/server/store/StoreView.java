@@ -46,12 +46,14 @@ public record StoreView(
    *
    * @param meanCelsius from probe positions, absent without readings
    * @param usableJoules balance above the floor temperature
+   * @param topCelsius outside of its top; absent where no room's air meets it
    * @param section temperatures on a cut from the middle to the side, absent without readings
    */
   public record Now(
       @Nullable Instant at,
       @Nullable Double meanCelsius,
       @Nullable Double usableJoules,
+      @Nullable Double topCelsius,
       @Nullable Section section,
       List<Latest> latest) {}
 

@@ -11,6 +11,7 @@ import nightbank.core.medium.SkinMaterial;
 import nightbank.core.source.Feedstock;
 import nightbank.core.source.Fuel;
 import nightbank.core.source.Hearth;
+import nightbank.core.store.FaceUse;
 import nightbank.core.usual.Usual;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
@@ -53,7 +54,15 @@ class StoreController {
       List<Hearth> hearths,
       List<Feedstock> feedstocks,
       List<Fuel> fuels,
-      List<UsualView> usual) {}
+      List<UsualView> usual,
+      List<FaceUseView> faceUses) {}
+
+  /** How warm a face may be for a use, °C. */
+  record FaceUseView(FaceUse of, double low, double best, double high, String source) {
+    FaceUseView(FaceUse u) {
+      this(u, u.celsius().low(), u.celsius().value(), u.celsius().high(), u.source());
+    }
+  }
 
   /** A number taken where nobody says otherwise, in its unit. */
   record UsualView(Usual of, double value, double low, double high, String unit, String source) {
@@ -72,7 +81,8 @@ class StoreController {
         Hearth.all(),
         Feedstock.all(),
         Fuel.all(),
-        Arrays.stream(Usual.values()).map(UsualView::new).toList());
+        Arrays.stream(Usual.values()).map(UsualView::new).toList(),
+        Arrays.stream(FaceUse.values()).map(FaceUseView::new).toList());
   }
 
   @GetMapping("/api/holdings/{holdingId}/stores")

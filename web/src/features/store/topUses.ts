@@ -1,0 +1,35 @@
+import type { Views } from '@/shared/api/client'
+import { degrees, type Temperature } from '@/shared/units'
+
+export type Use = Views['FaceUseView']
+
+export const useWords: Record<Use['of'], string> = {
+  SEED_TRAYS: 'seed trays',
+  LIE_ON: 'lying on it',
+  SIT_ON: 'sitting on it',
+  DRY_HERBS: 'drying herbs',
+  DRY_FRUIT: 'drying fruit',
+}
+
+const list = (words: string[]) =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
+
+/** What a surface of that warmth serves for, in words. */
+export function serves(celsius: number, uses: Use[]): string {
+  const fits = uses.filter((u) => celsius >= u.low && celsius <= u.high)
+  if (fits.length) return `right for ${list(fits.map((u) => useWords[u.of]))}`
+  if (celsius < Math.min(...uses.map((u) => u.low))) return 'not warm to the hand'
+  return celsius > Math.max(...uses.map((u) => u.high)) ? 'burns whoever touches it' : 'no use fits'
+}
+
+/** The top of a store as a seat or a drying place, in one sentence. */
+export function topSentence(
+  now: number | null,
+  full: number | null,
+  uses: Use[],
+  u: Temperature,
+): string {
+  const tell = (word: string, c: number | null) =>
+    c == null ? [] : [`${word} ${degrees(c, u, 0)}, ${serves(c, uses)}`]
+  return `Its top has ${[...tell('now', now), ...tell('when full', full)].join('; ')}.`
+}

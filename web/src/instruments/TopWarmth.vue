@@ -1,0 +1,109 @@
+<script setup lang="ts">
+/** A store's top on one scale of warmth: bars for what it may serve for, marks for now and full. */
+import { scaleLinear } from 'd3-scale'
+import { computed } from 'vue'
+import { topSentence, useWords, type Use } from '@/features/store/topUses'
+import { degreeTicks } from '@/shared/heat'
+import { degrees, type Temperature } from '@/shared/units'
+
+const props = defineProps<{
+  uses: Use[]
+  now: number | null
+  full: number | null
+  units: Temperature
+}>()
+const W = 560
+const LEFT = 108
+const ROW = 17
+const TOP = 26
+const HOTTEST = 90 // °C; hotter marks stand at the end
+
+const x = scaleLinear([10, HOTTEST], [LEFT, W - 24]).clamp(true)
+const height = computed(() => TOP + props.uses.length * ROW + 24)
+const ticks = computed(() => degreeTicks([10, HOTTEST], 8, props.units))
+const marks = computed(() => {
+  const list = [
+    { word: 'now', celsius: props.now },
+    { word: 'full', celsius: props.full },
+  ].filter((m): m is { word: string; celsius: number } => m.celsius != null)
+  const apart = list.length < 2 || Math.abs(x(list[0].celsius) - x(list[1].celsius)) > 70
+  return list.map((m, i) => ({ ...m, x: x(m.celsius), y: apart ? 14 : 8 + i * 12 }))
+})
+</script>
+
+<template>
+  <figure>
+    <figcaption>{{ topSentence(now, full, uses, units) }}</figcaption>
+    <svg :viewBox="`0 0 ${W} ${height}`" aria-hidden="true">
+      <g v-for="(u, i) in uses" :key="u.of">
+        <text :x="LEFT - 8" :y="TOP + i * ROW + 12" text-anchor="end">{{ useWords[u.of] }}</text>
+        <rect
+          class="fits"
+          :x="x(u.low)"
+          :y="TOP + i * ROW + 3"
+          :width="x(u.high) - x(u.low)"
+          height="10"
+        />
+        <path class="best" :d="`M${x(u.best)} ${TOP + i * ROW + 3} v10`" />
+      </g>
+      <path class="axis" :d="`M${LEFT} ${height - 20} H${W - 24}`" />
+      <g v-for="t in ticks" :key="t">
+        <path class="axis" :d="`M${x(t)} ${height - 20} v5`" />
+        <text :x="x(t)" :y="height - 3" text-anchor="middle">{{ degrees(t, units, 0) }}</text>
+      </g>
+      <g v-for="m in marks" :key="m.word" :class="m.word">
+        <path class="mark" :d="`M${m.x} ${m.y + 4} V${height - 20}`" />
+        <text :x="m.x" :y="m.y" :text-anchor="m.x > W - 70 ? 'end' : 'middle'" class="figure">
+          {{ m.word }} {{ degrees(m.celsius, units, 0) }}
+        </text>
+      </g>
+    </svg>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  margin: 0.75rem 0 0;
+}
+
+svg {
+  display: block;
+  width: 100%;
+  max-width: 640px;
+}
+
+text {
+  font-size: 12px;
+  fill: var(--ink-soft);
+}
+
+.figure {
+  font-weight: 600;
+  fill: var(--ink);
+}
+
+.fits {
+  fill: var(--ember);
+  opacity: 0.28;
+}
+
+.best {
+  stroke: var(--ember);
+  stroke-width: 2;
+}
+
+.axis {
+  stroke: var(--ink-soft);
+  fill: none;
+}
+
+.mark {
+  stroke: var(--ink);
+  stroke-width: 2;
+  fill: none;
+}
+
+.full .mark {
+  stroke-dasharray: 5 4;
+}
+</style>
