@@ -13,6 +13,8 @@ import { useKeeping } from '@/shared/useKeeping'
 import { bookQuery, catalogueQuery } from '../store/queries'
 import MediaTables from './MediaTables.vue'
 import { offered } from './offered'
+import { freeId, kinds, type Own } from './own'
+import OwnThings from './OwnThings.vue'
 
 type Book = Views['Book']
 
@@ -22,7 +24,13 @@ const holding = String(useRoute().params.holding)
 const { data: loaded } = useQuery(bookQuery(holding))
 const { data: catalogue } = useQuery(catalogueQuery())
 const keeper = computed(() => session.role(holding) === 'KEEPER')
-const book = reactive<Book>({ currency: '', prices: [], media: [] })
+const book = reactive<Book>({
+  currency: '',
+  prices: [],
+  media: [],
+  insulation: [],
+  feedstocks: [],
+})
 const ready = ref(false)
 let etag = ''
 const { state, error, take, changed, settled, changedMeanwhile } = useKeeping(
@@ -67,7 +75,7 @@ async function reload() {
   await client.invalidateQueries({ queryKey: ['holding', holding, 'book'] })
 }
 
-const things = computed(() => offered(catalogue.value, book.media))
+const things = computed(() => offered(catalogue.value, book))
 const nameOf = (id: string) => things.value.find((t) => t.value === id)?.text ?? id
 const free = computed(() => things.value.filter((t) => !book.prices.some((p) => p.of === t.value)))
 /** Packs are told in units of one's own; a kilogram's price is one of so many pounds. */
@@ -91,21 +99,7 @@ function price(id: unknown) {
   adding.value = null
 }
 
-function medium() {
-  let n = book.media.length + 1
-  while (book.media.some((m) => m.id === `own-${n}`)) n++
-  book.media.push({
-    id: `own-${n}`,
-    name: `Medium ${n}`,
-    density: 1600,
-    specificHeat: 840,
-    conductivity: 0.5,
-    moisture: 0,
-    highestCelsius: 300,
-    spread: 0.1,
-    note: '',
-  })
-}
+const add = (of: (typeof kinds)[number]) => (book[of.kind] as Own[]).push(of.fresh(freeId(book)))
 </script>
 
 <template>
@@ -177,27 +171,16 @@ function medium() {
           @update:model-value="price"
         />
       </div>
-      <h2 class="mt-4">Media of your own</h2>
-      <p class="soft">
-        For what no table has. Weigh a bucket for the density; say where the rest comes from.
-      </p>
-      <fieldset v-for="(m, i) in book.media" :key="m.id" class="medium">
-        <legend>{{ m.name }}</legend>
-        <label :for="`n${i}`">Name</label>
-        <BFormInput :id="`n${i}`" v-model="m.name" />
-        <NumberField v-model="m.density" label="Density, kg/m³" />
-        <NumberField v-model="m.specificHeat" label="Heat, J/(kg K)" />
-        <NumberField v-model="m.conductivity" label="Conductivity, W/(m K)" />
-        <NumberField v-model="m.moisture" label="Water in it, share" />
-        <NumberField v-model="m.highestCelsius" label="Stands" :temperature="session.units" />
-        <NumberField v-model="m.spread" label="How sure, share either way" />
-        <label :for="`s${i}`">Where from</label>
-        <BFormInput :id="`s${i}`" v-model="m.note" />
-        <BButton size="sm" variant="secondary" @click="book.media.splice(i, 1)"
-          >Take {{ m.name }} out</BButton
-        >
-      </fieldset>
-      <BButton v-if="keeper" variant="secondary" @click="medium">Add a medium</BButton>
+      <OwnThings
+        v-for="k in kinds"
+        :key="k.kind"
+        :of="k"
+        :list="book[k.kind]"
+        :units="session.units"
+        :editable="keeper"
+        @add="add(k)"
+        @remove="book[k.kind].splice($event, 1)"
+      />
     </fieldset>
     <MediaTables :units="session.units" />
   </template>
@@ -232,20 +215,6 @@ function medium() {
 
 .hold {
   max-width: 110px;
-}
-
-.medium {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 200px;
-  gap: 0.35rem 0.75rem;
-  max-width: 520px;
-  border-top: 1px solid var(--line);
-  padding: 0.5rem 0;
-}
-
-legend {
-  font-family: var(--figure);
-  font-size: 1.05rem;
 }
 
 @media (max-width: 700px) {

@@ -63,6 +63,29 @@ const tables = computed(() => [
     })),
   },
   {
+    name: 'Feed of a heap',
+    heads: [
+      'Carbon to nitrogen',
+      'Nitrogen, % dry',
+      'Water, % of weight',
+      'Thrown on, kg/m³',
+      'Can rot, % dry',
+      'of that in a season, %',
+    ],
+    rows: (data.value?.feedstocks ?? []).map((f) => ({
+      name: f.name,
+      source: f.source,
+      cells: [
+        figure(f.carbonToNitrogen),
+        figure(100 * f.nitrogen),
+        figure(100 * f.moisture),
+        figure(f.density),
+        figure(100 * f.volatileShare),
+        span(f.degradable, 100),
+      ],
+    })),
+  },
+  {
     name: 'Coverings',
     heads: ['U, W/(m² K)', 'Light let in, %', 'Long waves let out, %'],
     rows: (data.value?.skins ?? []).map((m) => ({

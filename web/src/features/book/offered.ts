@@ -9,10 +9,10 @@ export interface Offered {
   unit: Views['Price']['unit']
 }
 
-/** Everything a build may need: fills, layers, parts, and the holding's own media. */
+/** Everything a build may need: fills, layers, parts, and the holding's own. */
 export function offered(
   catalogue: Views['CatalogueView'] | undefined,
-  own: Views['OwnMedium'][],
+  own: Pick<Views['Book'], 'media' | 'insulation'>,
 ): Offered[] {
   if (!catalogue) return []
   const fill = (id: string, text: string): Offered => ({
@@ -33,8 +33,8 @@ export function offered(
       unit: 'KILOGRAM',
     })),
     ...catalogue.media.map((m) => fill(m.id, m.name)),
-    ...own.map((m) => fill(m.id, m.name)),
-    ...catalogue.insulation.map((m): Offered => ({
+    ...own.media.map((m) => fill(m.id, m.name)),
+    ...[...catalogue.insulation, ...own.insulation].map((m): Offered => ({
       value: m.id,
       text: m.name,
       pack: 'square metre',

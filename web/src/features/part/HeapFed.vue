@@ -14,7 +14,7 @@ const props = defineProps<{
   fed: Fed
   store: Views['StoreView'] | undefined
   holding: string
-  feedstocks: Views['Feedstock'][]
+  feedstocks: { id: string; name: string }[]
   units: Temperature
   disabled: boolean
 }>()
@@ -70,8 +70,9 @@ watch(
     </p>
     <p v-if="worth" class="soft">
       {{ Math.round(worth.carbonToNitrogen) }} parts of carbon to one of nitrogen,
-      {{ percent(worth.moisture) }} water, {{ massOf(worth.solidsKilograms) }} left to burn;
-      reckoned, good to half as much again.
+      {{ percent(worth.moisture) }} water, {{ massOf(worth.solidsLow) }} to
+      {{ massOf(worth.solidsHigh) }} left to burn; what it can give is reckoned, good to half as
+      much again.
     </p>
     <div v-for="h in worth?.hints ?? []" :key="h.reason" class="caution">
       <b>{{ h.reason }}</b> {{ h.remedy }}

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One source, circuit or heat pump, each kind with its own few questions. */
+import { useQuery } from '@tanstack/vue-query'
 import { BButton, BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
@@ -11,6 +12,8 @@ import EndsEditor from './EndsEditor.vue'
 import FlowField from './FlowField.vue'
 import HeapFed from './HeapFed.vue'
 import HeatsEditor from './HeatsEditor.vue'
+import { feedstocksOf } from '../store/media'
+import { bookQuery } from '../store/queries'
 import { usualOf, type UsualName } from '../store/usual'
 import { byHand, type HeatTo, type Of, type Part } from './parts'
 import { usePartDraft } from './usePartDraft'
@@ -27,6 +30,7 @@ const props = defineProps<{
 defineEmits<{ remove: [] }>()
 const { draft, state, error } = usePartDraft(props.holding, () => props.part)
 const d = computed(() => draft.design)
+const { data: book } = useQuery(bookQuery(props.holding))
 const taken = (name: UsualName) => String(usualOf(props.catalogue, name))
 const bodies = computed(() =>
   props.stores
@@ -252,7 +256,7 @@ function setNode(n: Views['NodeDesign'], value: unknown) {
       :fed="d.fed"
       :store="stores.find((s) => s.id === (d as Of<'HEAP'>).storeId)"
       :holding="holding"
-      :feedstocks="catalogue.feedstocks"
+      :feedstocks="feedstocksOf(catalogue, book?.data.book)"
       :units="units"
       :disabled="disabled"
       @change="(f) => ((d as Of<'HEAP'>).fed = f)"

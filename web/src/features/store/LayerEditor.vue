@@ -9,7 +9,7 @@ import type { Design, FaceKey } from './designs'
 const props = defineProps<{
   design: Design
   face: FaceKey
-  insulation: Views['InsulationMaterial'][]
+  insulation: { id: string; name: string }[]
   disabled: boolean
 }>()
 

@@ -5,7 +5,7 @@ import { clock, day, degrees, massOf, energyOf, type Temperature } from '@/share
 
 const props = defineProps<{
   stores: Views['StoreView'][]
-  media: Views['Medium'][]
+  media: { id: string; name: string }[]
   holding: string
   units: Temperature
   zone: string

@@ -34,7 +34,7 @@ import StoreRuns from './StoreRuns.vue'
 import ZoneEditor from './ZoneEditor.vue'
 import { newId, type FaceKey } from './designs'
 import { bookQuery, catalogueQuery, runsQuery, storeQuery, storesQuery } from './queries'
-import { mediaOf } from './media'
+import { insulationOf, mediaOf } from './media'
 import PastArrangement from './PastArrangement.vue'
 import { useCharge, type ChargeHow } from './useCharge'
 import { useStoreDraft } from './useStoreDraft'
@@ -75,8 +75,7 @@ const zone = computed(() => session.zone(holding))
 const now = computed(() => (past.value ? undefined : loaded.value?.data.now))
 const clockNow = computed(() => (session.me?.demo ? session.me.now : new Date().toISOString()))
 const was = computed(() => (loaded.value ? allOf(loaded.value.data) : []))
-const between = (a: Described, b: Described) =>
-  differences(a, b, catalogue.value?.insulation ?? [], media.value)
+const between = (a: Described, b: Described) => differences(a, b, insulation.value, media.value)
 const wasWords = computed(() => was.value.map((a, i) => (i ? between(was.value[i - 1]!, a) : [])))
 const runsOf = computed(() => {
   const counts = was.value.map(() => 0)
@@ -89,6 +88,7 @@ const asks = computed(
 )
 const told = (iso: string) =>
   `${day(Date.parse(iso) / 1000, zone.value)}, ${clock(Date.parse(iso) / 1000, zone.value)}`
+const insulation = computed(() => insulationOf(catalogue.value, book.value?.data.book))
 const media = computed(() => mediaOf(catalogue.value, book.value?.data.book))
 const medium = computed(() => media.value.find((m) => m.id === draft.design.medium))
 const { data: parts } = useQuery(partsQuery(holding))
@@ -252,9 +252,7 @@ const topFull = computed(() => {
     <ProblemNote v-if="error" :error="error" />
     <StoreConflict
       v-if="changedMeanwhile && theirs"
-      :apart="
-        apart(theirs.data, draft, session.units, catalogue?.insulation ?? [], media, houses ?? [])
-      "
+      :apart="apart(theirs.data, draft, session.units, insulation, media, houses ?? [])"
       @theirs="reload"
       @mine="overrule"
     />
@@ -342,7 +340,7 @@ const topFull = computed(() => {
           v-if="isFace"
           :design="draft.design"
           :face="selected as FaceKey"
-          :insulation="catalogue?.insulation ?? []"
+          :insulation="insulation"
           :disabled="!keeper"
         />
         <ProbeEditor

@@ -17,7 +17,8 @@ import { nameOf, storesOf, type Part } from '../part/parts'
 import { partsQuery } from '../part/queries'
 import { usePartList } from '../part/usePartDraft'
 import { newId, starts } from './designs'
-import { catalogueQuery, storesQuery } from './queries'
+import { mediaOf } from './media'
+import { bookQuery, catalogueQuery, storesQuery } from './queries'
 import { inTheBank } from './inTheBank'
 import ChosenPart from './ChosenPart.vue'
 import StoreList from './StoreList.vue'
@@ -31,6 +32,7 @@ const holding = String(route.params.holding)
 const { data: stores } = useQuery(storesQuery(holding))
 const { data: houses } = useQuery(housesQuery(holding))
 const { data: catalogue } = useQuery(catalogueQuery())
+const { data: book } = useQuery(bookQuery(holding))
 const { data: parts } = useQuery(partsQuery(holding))
 const list = usePartList(holding)
 const keeper = computed(() => session.role(holding) === 'KEEPER')
@@ -184,7 +186,7 @@ async function begin(key: string) {
     v-if="stores?.length"
     :stores="stores"
     :holding="holding"
-    :media="catalogue?.media ?? []"
+    :media="mediaOf(catalogue, book?.data.book)"
     :units="session.units"
     :zone="session.zone(holding)"
     :now="session.me?.now ?? ''"

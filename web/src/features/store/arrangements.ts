@@ -38,7 +38,7 @@ export function mostOf(all: Arrangement[], from: number, to: number): number {
   return found
 }
 
-const layer = (l: Layer, insulation: Views['InsulationMaterial'][]) => {
+const layer = (l: Layer, insulation: { id: string; name: string }[]) => {
   const what =
     l.kind === 'GAP'
       ? 'air gap with foil'
@@ -50,7 +50,7 @@ const layer = (l: Layer, insulation: Views['InsulationMaterial'][]) => {
 export function faceWords(
   d: Design,
   key: FaceKey,
-  insulation: Views['InsulationMaterial'][],
+  insulation: { id: string; name: string }[],
 ): string {
   const f = d[key]
   if (f?.measuredTransmittance != null) return `${key} as measured`
@@ -84,7 +84,7 @@ function probes(before: Described, after: Described): string[] {
 export function differences(
   before: Described,
   after: Described,
-  insulation: Views['InsulationMaterial'][],
+  insulation: { id: string; name: string }[],
   media: { id: string; name: string }[],
 ): string[] {
   const a = before.design
@@ -106,7 +106,7 @@ const listed = (words: string[]) =>
 /** A word or two for each, by which they are told apart: of what is otherwise what is covered. */
 export function inShort(
   all: Arrangement[],
-  insulation: Views['InsulationMaterial'][],
+  insulation: { id: string; name: string }[],
   media: { id: string; name: string }[],
 ): string[] {
   const differing = FACES.filter((f) => all.some((o) => !same(o.design[f], all[0]?.design[f])))

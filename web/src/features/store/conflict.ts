@@ -1,4 +1,3 @@
-import type { Views } from '@/shared/api/client'
 import { degrees, lengthOf, type Temperature } from '@/shared/units'
 import { faceWords, type Described } from './arrangements'
 import type { Design } from './designs'
@@ -39,7 +38,7 @@ export function apart(
   theirs: Told,
   mine: Told,
   units: Temperature,
-  insulation: Views['InsulationMaterial'][],
+  insulation: { id: string; name: string }[],
   media: Names,
   houses: Names,
 ): Apart[] {

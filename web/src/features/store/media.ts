@@ -32,3 +32,15 @@ export function mediaOf(
   }))
   return [...table, ...own]
 }
+
+/** What a face can be wrapped in: the table's, then the holding's own. */
+export const insulationOf = (
+  catalogue: Views['CatalogueView'] | undefined,
+  book: Views['Book'] | undefined,
+): { id: string; name: string }[] => [...(catalogue?.insulation ?? []), ...(book?.insulation ?? [])]
+
+/** What a heap can be fed with: the table's, then the holding's own. */
+export const feedstocksOf = (
+  catalogue: Views['CatalogueView'] | undefined,
+  book: Views['Book'] | undefined,
+): { id: string; name: string }[] => [...(catalogue?.feedstocks ?? []), ...(book?.feedstocks ?? [])]

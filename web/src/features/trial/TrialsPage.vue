@@ -11,7 +11,8 @@ import { day } from '@/shared/units'
 import RecordTabs from '../record/RecordTabs.vue'
 import { newId } from '../store/designs'
 import { allOf, inShort, mostOf } from '../store/arrangements'
-import { catalogueQuery, runsQuery, storesQuery } from '../store/queries'
+import { insulationOf, mediaOf } from '../store/media'
+import { bookQuery, catalogueQuery, runsQuery, storesQuery } from '../store/queries'
 import { trialsQuery } from './queries'
 
 const session = useSession()
@@ -24,6 +25,7 @@ const keeper = computed(() => session.role(holding) === 'KEEPER')
 const { data: trials } = useQuery(trialsQuery(holding))
 const { data: stores } = useQuery(storesQuery(holding))
 const { data: catalogue } = useQuery(catalogueQuery())
+const { data: book } = useQuery(bookQuery(holding))
 const runs = useQueries({
   queries: computed(() => (stores.value ?? []).map((s) => runsQuery(holding, s.id))),
 })
@@ -59,7 +61,11 @@ function sideOf(id: string): string {
   const store = stores.value?.find((s) => s.id === run?.storeId)
   if (run && store?.earlier.length) {
     const was = allOf(store)
-    const short = inShort(was, catalogue.value?.insulation ?? [], catalogue.value?.media ?? [])
+    const short = inShort(
+      was,
+      insulationOf(catalogue.value, book.value?.data.book),
+      mediaOf(catalogue.value, book.value?.data.book),
+    )
     return short[mostOf(was, Date.parse(run.from), Date.parse(run.to))]!
   }
   return chosen.size ? 'changed' : 'as it was'

@@ -1330,6 +1330,8 @@ export interface components {
         };
         Book: {
             currency: string;
+            feedstocks: components["schemas"]["OwnFeedstock"][];
+            insulation: components["schemas"]["OwnInsulation"][];
             media: components["schemas"]["OwnMedium"][];
             prices: components["schemas"]["Price"][];
         };
@@ -1868,8 +1870,7 @@ export interface components {
         Feedstock: {
             /** Format: double */
             carbonToNitrogen: number;
-            /** Format: double */
-            degradable: number;
+            degradable: components["schemas"]["Range"];
             /** Format: double */
             density: number;
             id: string;
@@ -2040,7 +2041,11 @@ export interface components {
             /** Format: double */
             moisture: number;
             /** Format: double */
+            solidsHigh: number;
+            /** Format: double */
             solidsKilograms: number;
+            /** Format: double */
+            solidsLow: number;
         };
         Hearth: {
             /** Format: double */
@@ -2687,6 +2692,42 @@ export interface components {
             /** Format: double */
             limitCelsius: number;
             what: string;
+        };
+        OwnFeedstock: {
+            /** Format: double */
+            carbonToNitrogen: number;
+            /** Format: double */
+            degradable: number;
+            /** Format: double */
+            degradableHigh: number;
+            /** Format: double */
+            degradableLow: number;
+            /** Format: double */
+            density: number;
+            id: string;
+            /** Format: double */
+            moisture: number;
+            name: string;
+            /** Format: double */
+            nitrogen: number;
+            note: string;
+            /** Format: double */
+            volatileShare: number;
+        };
+        OwnInsulation: {
+            /** Format: double */
+            conductivity: number;
+            /** Format: double */
+            conductivityHigh: number;
+            /** Format: double */
+            conductivityLow: number;
+            /** Format: double */
+            highestCelsius: number;
+            id: string;
+            name: string;
+            note: string;
+            /** Format: double */
+            wetFactor: number;
         };
         OwnMedium: {
             /** Format: double */

@@ -72,7 +72,11 @@ public record CompostHeat(String store, List<Batch> batches, double excessOfAir)
       double atSeconds, double kilograms, double solids, double moisture, double freeAir) {
     public static Batch of(FeedMix mix, double atSeconds) {
       return new Batch(
-          atSeconds, mix.kilograms(), mix.degradableSolids(), mix.moisture(), mix.freeAir());
+          atSeconds,
+          mix.kilograms(),
+          mix.degradableSolids().value(),
+          mix.moisture(),
+          mix.freeAir());
     }
 
     /** What is left of it after so long in a heap of that temperature, counted from now. */

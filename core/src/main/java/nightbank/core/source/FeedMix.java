@@ -3,6 +3,7 @@ package nightbank.core.source;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import nightbank.core.medium.Range;
 
 /**
  * A mixture for a heap: carbon to nitrogen, moisture and density by parts (On-Farm Composting
@@ -54,9 +55,18 @@ public record FeedMix(List<Part> parts) {
     return kilograms() / parts.stream().mapToDouble(p -> p.kilograms / p.feed.density()).sum();
   }
 
-  /** Volatile solids that can be destroyed, kg. */
-  public double degradableSolids() {
-    return parts.stream().mapToDouble(p -> p.feed.degradableSolids(p.kilograms)).sum();
+  /** Volatile solids that can be destroyed, kg; all feeds off the same way at worst. */
+  public Range degradableSolids() {
+    double low = 0;
+    double value = 0;
+    double high = 0;
+    for (Part p : parts) {
+      double rots = p.feed.rotting(p.kilograms);
+      low += rots * p.feed.degradable().low();
+      value += rots * p.feed.degradable().value();
+      high += rots * p.feed.degradable().high();
+    }
+    return new Range(low, value, high);
   }
 
   /** Share of the volume filled with air: solids of 1600 kg/m³ and water taken off (Haug). */

@@ -3,6 +3,7 @@ package nightbank.core.source;
 import java.util.List;
 import java.util.Optional;
 import nightbank.core.internal.Tables;
+import nightbank.core.medium.Range;
 
 /**
  * Something a heap is fed with.
@@ -12,7 +13,8 @@ import nightbank.core.internal.Tables;
  * @param moisture wet-basis share
  * @param density kg/m³ as thrown on
  * @param volatileShare volatile solids in dry mass
- * @param degradable share of the volatile solids that a heap can burn in a season
+ * @param degradable share of the volatile solids that a heap can burn in a season, a fifth either
+ *     way where nobody knows better (Haug, ch. 9)
  */
 public record Feedstock(
     String id,
@@ -22,7 +24,7 @@ public record Feedstock(
     double moisture,
     double density,
     double volatileShare,
-    double degradable,
+    Range degradable,
     String source) {
   private static final List<Feedstock> ALL =
       List.copyOf(
@@ -38,7 +40,16 @@ public record Feedstock(
 
   /** Volatile solids that can be destroyed in a wet mass, kg. */
   public double degradableSolids(double wetKilograms) {
-    return wetKilograms * (1 - moisture) * volatileShare * degradable;
+    return rotting(wetKilograms) * degradable.value();
+  }
+
+  /** Volatile solids in a wet mass, kg. */
+  double rotting(double wetKilograms) {
+    return wetKilograms * (1 - moisture) * volatileShare;
+  }
+
+  private static Range aFifthEitherWay(double share) {
+    return new Range(0.8 * share, share, Math.min(1, 1.2 * share));
   }
 
   private static Feedstock row(String[] f) {
@@ -50,7 +61,7 @@ public record Feedstock(
         Tables.number(f[4]) / 100,
         Tables.number(f[5]),
         Tables.number(f[6]) / 100,
-        Tables.number(f[7]) / 100,
+        aFifthEitherWay(Tables.number(f[7]) / 100),
         f[8]);
   }
 }

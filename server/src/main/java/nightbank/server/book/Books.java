@@ -8,12 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import nightbank.core.medium.Medium;
-import nightbank.core.medium.MediumBuilder;
-import nightbank.core.medium.MediumCatalogue;
-import nightbank.core.medium.Range;
 import nightbank.core.sizing.Pack;
 import nightbank.core.sizing.Prices;
 import nightbank.server.book.internal.BookRepository;
@@ -33,8 +30,6 @@ import tools.jackson.databind.JsonNode;
 public class Books implements Reversible {
   private static final String BOOK = "book"; // a holding has but one
   private static final int MOST_PRICES = 300;
-  private static final int MOST_MEDIA = 50;
-  private static final double DRY_SHARE = 0.4; // of a damp medium's conductivity once it is dry
 
   private final BookRepository repository;
   private final ApplicationEventPublisher events;
@@ -55,18 +50,16 @@ public class Books implements Reversible {
     this.clock = clock;
   }
 
+  /** Materials that are being taken out; whoever is built of them refuses. */
+  public record TakenOut(UUID holding, Set<String> ids) {}
+
   public BookView get(UUID holding) {
     return repository.find(holding).orElse(new BookView(0, Book.empty()));
   }
 
   @Transactional
-  public BookView change(UUID holding, Book draft, int version) {
+  public BookView change(UUID holding, Book book, int version) {
     Book before = get(holding).book();
-    Book book =
-        new Book(
-            draft.currency() == null ? "" : draft.currency().strip(),
-            draft.prices() == null ? List.of() : draft.prices(),
-            draft.media() == null ? List.of() : draft.media());
     check(book);
     keep(holding, before, book, version);
     changes.made(holding, kind(), BOOK, BOOK, before, book);
@@ -74,17 +67,29 @@ public class Books implements Reversible {
   }
 
   private void keep(UUID holding, Book before, Book book, int version) {
+    Set<String> gone = new HashSet<>(OwnMaterials.ids(before));
+    gone.removeAll(OwnMaterials.ids(book));
+    if (!gone.isEmpty()) {
+      events.publishEvent(new TakenOut(holding, gone));
+    }
     if (!repository.save(holding, book, version, clock.instant())) {
       throw Problem.changedMeanwhile("book");
     }
-    Set<String> touched =
-        Stream.concat(before.media().stream(), book.media().stream())
-            .filter(m -> !(before.media().contains(m) && book.media().contains(m)))
-            .map(m -> InputChanged.Keys.medium(m.id()))
-            .collect(Collectors.toSet());
+    Set<String> touched = new HashSet<>();
+    touched.addAll(touched(before.media(), book.media(), Book.OwnMedium::id));
+    touched.addAll(touched(before.insulation(), book.insulation(), Book.OwnInsulation::id));
+    touched.addAll(touched(before.feedstocks(), book.feedstocks(), Book.OwnFeedstock::id));
     if (!touched.isEmpty()) {
       events.publishEvent(InputChanged.design(holding, touched));
     }
+  }
+
+  /** What is in one and not in the other, or otherwise. */
+  private static <T> Set<String> touched(List<T> before, List<T> now, Function<T, String> idOf) {
+    return Stream.concat(before.stream(), now.stream())
+        .filter(m -> !(before.contains(m) && now.contains(m)))
+        .map(m -> InputChanged.Keys.material(idOf.apply(m)))
+        .collect(Collectors.toSet());
   }
 
   @Override
@@ -105,10 +110,14 @@ public class Books implements Reversible {
     keep(holding, now.book(), book, now.version());
   }
 
-  public MediaBook media(UUID holding) {
+  public Materials materials(UUID holding) {
     Book book = get(holding).book();
-    return new MediaBook(
-        book.media().stream().map(Books::medium).toList(), prices(book), book.currency());
+    return new Materials(
+        book.media().stream().map(OwnMaterials::medium).toList(),
+        book.insulation().stream().map(OwnMaterials::insulation).toList(),
+        book.feedstocks().stream().map(OwnMaterials::feedstock).toList(),
+        prices(book),
+        book.currency());
   }
 
   private static void check(Book book) {
@@ -116,27 +125,14 @@ public class Books implements Reversible {
       throw Problem.invalid(
           "currency", "A currency has up to 8 letters.", "Write its sign or its short name.");
     }
-    if (book.prices().size() > MOST_PRICES || book.media().size() > MOST_MEDIA) {
+    if (book.prices().size() > MOST_PRICES) {
       throw Problem.invalid(
           "prices",
-          "A book has up to " + MOST_PRICES + " prices and " + MOST_MEDIA + " media.",
+          "A book has up to " + MOST_PRICES + " prices.",
           "Leave out what you do not build with.");
     }
     prices(book);
-    Set<String> names = new HashSet<>();
-    for (int i = 0; i < book.media().size(); i++) {
-      Book.OwnMedium m = book.media().get(i);
-      String field = "media." + i;
-      if (m.name() == null || m.name().isBlank() || m.name().length() > 80) {
-        throw Problem.invalid(
-            field + ".name", "A medium needs a name of up to 80 letters.", "Give it a name.");
-      }
-      if (m.id() == null || !m.id().matches("own-[a-z0-9-]{1,60}") || !names.add(m.id())) {
-        throw Problem.invalid(
-            field + ".id", "Its key must begin with own- and be its own.", "Add it once more.");
-      }
-      Problem.field(field, () -> medium(m));
-    }
+    OwnMaterials.check(book);
   }
 
   private static Prices prices(Book book) {
@@ -160,38 +156,5 @@ public class Books implements Reversible {
       }
     }
     return new Prices(packs);
-  }
-
-  /** Of a dry fill that nobody has tabled, 1/K: as of cob and brick. */
-  private static final Range OWN_HEAT_SLOPE = new Range(0.0002, 0.0005, 0.001);
-
-  private static Medium medium(Book.OwnMedium m) {
-    double spread = m.spread() == null ? 0.05 : m.spread();
-    if (!(spread >= 0 && spread <= 0.5)) {
-      throw new IllegalArgumentException("the doubt must lie between 0 and 0.5, was " + spread);
-    }
-    if (MediumCatalogue.medium(m.id()).isPresent()) {
-      throw new IllegalArgumentException("this key is one of the table's");
-    }
-    double dry = m.moisture() > 0 ? DRY_SHARE * m.conductivity() : m.conductivity();
-    return MediumBuilder.builder()
-        .id(m.id())
-        .name(m.name().strip())
-        .kind(Medium.Kind.SOLID)
-        .moisture(Range.exactly(m.moisture()))
-        .density(around(m.density(), spread))
-        .specificHeat(around(m.specificHeat(), spread))
-        .law(Medium.HeatLaw.LINEAR)
-        .conductivity(around(m.conductivity(), spread))
-        .dryConductivity(around(dry, spread))
-        .highestCelsius(Range.exactly(m.highestCelsius()))
-        .heatSlope(m.moisture() > 0 ? Range.exactly(0) : OWN_HEAT_SLOPE)
-        .conductivitySlope(Range.exactly(0))
-        .source(m.note() == null || m.note().isBlank() ? "the holding's own" : m.note())
-        .build();
-  }
-
-  private static Range around(double value, double spread) {
-    return new Range(value * (1 - spread), value, value * (1 + spread));
   }
 }

@@ -120,7 +120,7 @@ public class HoldingImport {
       }
     }
     houses.all(r.holding).forEach(h -> houses.tried(h.design()));
-    books.media(r.holding);
+    books.materials(r.holding);
     stores.checkAll(r.holding);
     parts.checkAll(r.holding);
   }

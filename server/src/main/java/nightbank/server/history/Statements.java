@@ -15,7 +15,7 @@ import nightbank.core.sizing.Prices;
 import nightbank.core.source.FireLoad;
 import nightbank.core.usual.Usual;
 import nightbank.server.book.Books;
-import nightbank.server.book.MediaBook;
+import nightbank.server.book.Materials;
 import nightbank.server.holding.Holdings;
 import nightbank.server.log.EventLog;
 import nightbank.server.log.EventView;
@@ -90,7 +90,7 @@ public class Statements {
             .filter(e -> store == null || store.equals(e.storeId()))
             .toList();
     StatementView.Effort effort = effort(done, element);
-    MediaBook book = books.media(holding);
+    Materials book = books.materials(holding);
     return StatementViewBuilder.builder()
         .storeId(store)
         .storeName(store == null ? "" : chosen.get(0).name())

@@ -20,6 +20,8 @@ import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.system.PlantSystem;
+import nightbank.server.book.Books;
+import nightbank.server.book.Materials;
 import nightbank.server.log.Readings;
 import nightbank.server.part.PartDesign;
 import nightbank.server.part.PartView;
@@ -39,10 +41,12 @@ class InitialConditions {
   private static final Duration FRESH = seconds(StartOfNight.FRESH);
 
   private final Stores stores;
+  private final Books books;
   private final Readings readings;
   private final Judgements judgements;
 
-  InitialConditions(Stores stores, Readings readings, Judgements judgements) {
+  InitialConditions(Stores stores, Readings readings, Judgements judgements, Books books) {
+    this.books = books;
     this.stores = stores;
     this.readings = readings;
     this.judgements = judgements;
@@ -187,7 +191,7 @@ class InitialConditions {
     StoreGrid grid = StoreGrid.coarse(core.store());
     Instant readAt = view.now().at();
     if (readAt == null || !readAt.isAfter(now.minus(LOOK_BACK)) || readAt.isAfter(now)) {
-      StoreState start = unread(view, core.store(), now, around, parts);
+      StoreState start = unread(view, core.store(), now, around, parts, books.materials(holding));
       assumed.add(
           new TonightView.Assumption(
               readAt == null ? "STORE_UNREAD" : "STORE_STALE",
@@ -232,7 +236,8 @@ class InitialConditions {
       HeatStore store,
       Instant now,
       StartOfNight.Surrounding around,
-      List<PartView> parts) {
+      List<PartView> parts,
+      Materials materials) {
     StoreState even = StartOfNight.unread(store, around);
     List<PartView> rots =
         parts.stream()
@@ -261,7 +266,8 @@ class InitialConditions {
             List.of(new Plants.Standing(view.id(), view.design().indoors(), store, even)),
             rots,
             new Span(from, seconds, ZoneOffset.UTC),
-            Plants.Sunshine.NONE);
+            Plants.Sunshine.NONE,
+            materials);
     return StartOfNight.fed(alone, around, seconds);
   }
 }

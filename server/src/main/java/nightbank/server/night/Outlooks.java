@@ -21,6 +21,7 @@ import nightbank.core.system.SystemPlan;
 import nightbank.core.usual.Usual;
 import nightbank.core.weather.SunTimes;
 import nightbank.core.weather.Weather;
+import nightbank.server.book.Books;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
@@ -42,6 +43,7 @@ class Outlooks {
   private static final int MOST_NIGHTS = 7;
 
   private final Holdings holdings;
+  private final Books books;
   private final Houses houses;
   private final InitialConditions starts;
   private final Parts parts;
@@ -58,7 +60,9 @@ class Outlooks {
       InitialConditions starts,
       Parts parts,
       Weathers weathers,
-      Clock clock) {
+      Clock clock,
+      Books books) {
+    this.books = books;
     this.holdings = holdings;
     this.houses = houses;
     this.starts = starts;
@@ -155,7 +159,8 @@ class Outlooks {
             new Plants.Sunshine(
                 weather.seconds(),
                 SolarGain.onUpright(
-                    front(design, place), weather, now, place.latitude(), place.longitude())));
+                    front(design, place), weather, now, place.latitude(), place.longitude())),
+            books.materials(place.id()));
     ActionMapping doings = new ActionMapping(system, start.parts(), stores, now, over.length());
     List<TonightView.Assumption> assumed = new ArrayList<>(start.assumed());
     List<Action> standing =

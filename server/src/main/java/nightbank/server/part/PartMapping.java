@@ -31,6 +31,7 @@ import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.Sensor;
 import nightbank.core.system.SystemSource;
 import nightbank.core.usual.Usual;
+import nightbank.server.book.Materials;
 import nightbank.server.part.ControlDesign.GuardDesign;
 import nightbank.server.part.ControlDesign.SensorDesign;
 import nightbank.server.part.PartDesign.EndDesign;
@@ -45,16 +46,18 @@ public final class PartMapping {
   private final String id;
   private final String field;
   private final Span span;
+  private final Materials materials;
 
-  public PartMapping(UUID id, String field, Span span) {
+  public PartMapping(UUID id, String field, Span span, Materials materials) {
     this.id = id.toString();
     this.field = field;
     this.span = span;
+    this.materials = materials;
   }
 
   /** Refuses what cannot be, by the name of its field. */
-  static void check(PartView part, Span span) {
-    PartMapping to = new PartMapping(part.id(), "design", span);
+  static void check(PartView part, Span span, Materials materials) {
+    PartMapping to = new PartMapping(part.id(), "design", span, materials);
     part.design().as(to.checks());
   }
 
@@ -238,8 +241,7 @@ public final class PartMapping {
   }
 
   private Feedstock feedstock(String called) {
-    return Feedstock.of(called == null ? "" : called)
-        .orElseThrow(() -> unknown("fed", "feedstock", called));
+    return materials.feedstock(called).orElseThrow(() -> unknown("fed", "feedstock", called));
   }
 
   public FluidCircuit circuit(PartDesign.Circuit d) {

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import nightbank.server.book.Books;
 import nightbank.server.change.Changes;
 import nightbank.server.change.Reversible;
 import nightbank.server.house.Houses;
@@ -32,6 +33,7 @@ public class Parts implements Reversible {
 
   private final PartRepository repository;
   private final Houses houses;
+  private final Books books;
   private final ApplicationEventPublisher events;
   private final Changes changes;
   private final Json json;
@@ -40,12 +42,14 @@ public class Parts implements Reversible {
   Parts(
       PartRepository repository,
       Houses houses,
+      Books books,
       ApplicationEventPublisher events,
       Changes changes,
       Json json,
       Clock clock) {
     this.repository = repository;
     this.houses = houses;
+    this.books = books;
     this.events = events;
     this.changes = changes;
     this.json = json;
@@ -100,6 +104,19 @@ public class Parts implements Reversible {
   public void remove(UUID holding, UUID id) {
     note(holding, get(holding, id), null);
     put(holding, id.toString(), null);
+  }
+
+  @EventListener
+  void keepsWhatItIsFed(Books.TakenOut out) {
+    for (PartView p : repository.all(out.holding())) {
+      if (p.design() instanceof PartDesign.Heap h
+          && h.fed().stream().anyMatch(f -> out.ids().contains(f.feedstock()))) {
+        throw Problem.invalid(
+            "feedstocks",
+            "“%s” was fed with it.".formatted(p.name()),
+            "Change its feedings first.");
+      }
+    }
   }
 
   /** Takes a house's parts away with it. */
@@ -194,7 +211,8 @@ public class Parts implements Reversible {
     }
     PartView part =
         new PartView(id, draft.name().strip(), draft.houseId(), draft.design(), version);
-    PartMapping.check(part, new Span(clock.instant(), 86_400, ZoneOffset.UTC));
+    Span day = new Span(clock.instant(), 86_400, ZoneOffset.UTC);
+    PartMapping.check(part, day, books.materials(holding));
     references(holding, part);
     return part;
   }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.stream.Stream;
+import nightbank.core.medium.Range;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.source.FeedMix;
 import nightbank.core.source.FireLoad;
@@ -74,7 +75,13 @@ public class Charges {
     Plants.Sunshine sun = brightDay(seconds);
     PartView part = new PartView(UUID.randomUUID(), "", null, known(q.part()), 1);
     PlantSystem whole =
-        Plants.system(null, standing(holding, q, store, start, air), List.of(part), span, sun);
+        Plants.system(
+            null,
+            standing(holding, q, store, start, air),
+            List.of(part),
+            span,
+            sun,
+            books.materials(holding));
     PlantSystem system = begun(whole, q, seconds);
     double step = Math.max(30, Math.min(900, length / 600));
     SystemPlan plan =
@@ -215,8 +222,8 @@ public class Charges {
   public HeapView heap(UUID holding, HeapQuestion q) {
     HeatStore store = stores.tried(holding, q.design());
     PartDesign.Heap heap = (PartDesign.Heap) known(new PartDesign.Heap(null, q.fed()));
-    PartMapping to =
-        new PartMapping(UUID.randomUUID(), "", new Span(clock.instant(), 86_400, ZoneOffset.UTC));
+    Span day = new Span(clock.instant(), 86_400, ZoneOffset.UTC);
+    PartMapping to = new PartMapping(UUID.randomUUID(), "", day, books.materials(holding));
     FeedMix mix = to.mix(heap.fed());
     List<CompostHeat.Batch> batches = to.batches(heap);
     double keep = Usual.HEAP_KEPT_OVER.value();
@@ -229,13 +236,17 @@ public class Charges {
             0,
             Usual.UNHOUSED_GROUND.value(),
             Usual.HEAP_DAYS.value());
+    double left = batches.stream().mapToDouble(CompostHeat.Batch::solids).sum();
+    Range all = mix.degradableSolids();
     return new HeapView(
         mix.kilograms(),
         mix.carbonToNitrogen(),
         mix.moisture(),
         mix.density(),
         mix.freeAir(),
-        batches.stream().mapToDouble(CompostHeat.Batch::solids).sum(),
+        left,
+        left * all.low() / all.value(),
+        left * all.high() / all.value(),
         draw,
         keep,
         Stream.concat(CompostHeat.unlike(store, batches).stream(), mix.hints().stream())
@@ -265,7 +276,7 @@ public class Charges {
       perKilogram = Fuel.of(fuel).map(f -> f.heatingValue().value()).orElse(perKilogram);
     }
     return books
-        .media(holding)
+        .materials(holding)
         .prices()
         .running(fuel, c.fuelJoules() / perKilogram, c.electricJoules());
   }

@@ -16,6 +16,8 @@ public record HeapView(
     double density,
     double freeAir,
     double solidsKilograms,
+    double solidsLow,
+    double solidsHigh,
     double drawWatts,
     double keepCelsius,
     List<Hint> hints) {

@@ -15,6 +15,7 @@ import nightbank.core.system.PlantSystem;
 import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.SystemSource;
 import nightbank.core.system.SystemStore;
+import nightbank.server.book.Materials;
 import nightbank.server.part.PartDesign;
 import nightbank.server.part.PartMapping;
 import nightbank.server.part.PartView;
@@ -43,8 +44,9 @@ public final class Plants {
       List<Standing> stores,
       List<PartView> parts,
       Span span,
-      Sunshine sun) {
-    Gathering all = new Gathering(stores, span, sun);
+      Sunshine sun,
+      Materials materials) {
+    Gathering all = new Gathering(stores, span, sun, materials);
     for (int i = 0; i < parts.size(); i++) {
       all.part(parts.get(i), "parts." + i);
     }
@@ -67,18 +69,20 @@ public final class Plants {
     private final Map<UUID, List<CompostHeat.Batch>> fed = new HashMap<>();
     private final Span span;
     private final Sunshine sun;
+    private final Materials materials;
 
     @SuppressWarnings("NullAway.Init") // with every part
     private PartMapping to;
 
-    Gathering(List<Standing> stores, Span span, Sunshine sun) {
+    Gathering(List<Standing> stores, Span span, Sunshine sun, Materials materials) {
       stores.forEach(s -> byId.put(s.id(), s));
       this.span = span;
       this.sun = sun;
+      this.materials = materials;
     }
 
     void part(PartView p, String field) {
-      to = new PartMapping(p.id(), field, span);
+      to = new PartMapping(p.id(), field, span, materials);
       p.design().as(this);
     }
 

@@ -193,7 +193,7 @@ class JudgementAssembler {
     store.probes().forEach(p -> keys.add(Keys.probe(p.id())));
     air.forEach(p -> keys.add(Keys.probe(p)));
     kinds.forEach(k -> keys.addAll(Keys.eventsAt(k, store.id())));
-    keys.add(Keys.medium(store.store().medium().id()));
+    keys.add(Keys.material(store.store().medium().id()));
     if (store.houseId() != null) {
       keys.add(Keys.house(store.houseId()));
     }

@@ -49,7 +49,7 @@ public record InputChanged(
       return "house:" + id;
     }
 
-    public static String medium(String id) {
+    public static String material(String id) {
       return "medium:" + id;
     }
 

@@ -18,6 +18,7 @@ import nightbank.core.system.SystemPlan;
 import nightbank.core.usual.Usual;
 import nightbank.core.weather.SunTimes;
 import nightbank.core.weather.Weather;
+import nightbank.server.book.Books;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
@@ -41,12 +42,15 @@ class SizingNights {
   private static final double LONGEST = 22 * 3600;
 
   private final Holdings holdings;
+  private final Books books;
   private final Houses houses;
   private final Stores stores;
   private final Parts parts;
   private final Clock clock;
 
-  SizingNights(Holdings holdings, Houses houses, Stores stores, Parts parts, Clock clock) {
+  SizingNights(
+      Holdings holdings, Houses houses, Stores stores, Parts parts, Clock clock, Books books) {
+    this.books = books;
     this.holdings = holdings;
     this.houses = houses;
     this.stores = stores;
@@ -164,7 +168,8 @@ class SizingNights {
     Span span = new Span(clock.instant(), length, ZoneId.of(holdings.get(holding).zone()));
     List<Plants.Standing> standing =
         inUse(holding, houseId).stream().map(s -> standing(holding, s, air)).toList();
-    return Plants.system(house, standing, here, span, Plants.Sunshine.NONE);
+    return Plants.system(
+        house, standing, here, span, Plants.Sunshine.NONE, books.materials(holding));
   }
 
   /** A winter of the place from its first midnight on, with or without its stores. */

@@ -23,7 +23,7 @@ import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
 import nightbank.server.book.Books;
-import nightbank.server.book.MediaBook;
+import nightbank.server.book.Materials;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.job.Job;
@@ -144,7 +144,7 @@ public class Sizings implements JobHandler {
       List<Candidate> candidates,
       SystemResult without,
       double limit,
-      MediaBook book) {
+      Materials book) {
     SizingView view(UUID id, JobView.State state, int done, List<Sized> found, List<Means> means) {
       return SizingViewBuilder.builder()
           .id(id)
@@ -164,7 +164,7 @@ public class Sizings implements JobHandler {
   }
 
   private Search searched(UUID holding, UUID house, SizingQuestion q) {
-    MediaBook book = books.media(holding);
+    Materials book = books.materials(holding);
     SystemPlan night = night(holding, house, q);
     return new Search(
         search(holding, house, night, q, book),
@@ -175,7 +175,7 @@ public class Sizings implements JobHandler {
   }
 
   public CurveView curve(UUID holding, UUID house, CurveQuestion q) {
-    MediaBook book = books.media(holding);
+    Materials book = books.materials(holding);
     SystemPlan night = night(holding, house, q.sizing());
     Candidate candidate =
         candidates(q.sizing(), book, night).stream()
@@ -213,7 +213,7 @@ public class Sizings implements JobHandler {
   }
 
   private SizingSearch search(
-      UUID holding, UUID house, SystemPlan night, SizingQuestion q, MediaBook book) {
+      UUID holding, UUID house, SystemPlan night, SizingQuestion q, Materials book) {
     return new SizingSearch(
         night, nights.doubt(holding, house), MOST, q.sourceWatts(), book.prices());
   }
@@ -269,13 +269,13 @@ public class Sizings implements JobHandler {
     return nights.night(holding, house, q.lowCelsius(), q.wind(), q.cloud(), q.keepStores());
   }
 
-  private static List<Candidate> candidates(SizingQuestion q, MediaBook book, SystemPlan night) {
+  private static List<Candidate> candidates(SizingQuestion q, Materials book, SystemPlan night) {
     List<Medium> media = new ArrayList<>();
     if (q.media() == null || q.media().isEmpty()) {
       MediumCatalogue.media().stream()
           .filter(m -> !m.id().equals("compost") && !m.id().equals("soaked-sand"))
           .forEach(media::add);
-      media.addAll(book.own());
+      media.addAll(book.media());
     } else {
       if (q.media().size() > MOST_MEDIA) {
         throw Problem.invalid("media", "More than 40 media.", "Choose fewer.");

@@ -9,7 +9,7 @@ import nightbank.core.sizing.BuildList;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreAppraisal;
-import nightbank.server.book.MediaBook;
+import nightbank.server.book.Materials;
 import nightbank.server.part.StoreHeat;
 import org.jspecify.annotations.Nullable;
 
@@ -28,7 +28,7 @@ final class Appraiser {
       StoreDesign design,
       HeatStore store,
       StoreHeat heat,
-      MediaBook book,
+      Materials book,
       double hottestRead,
       StoreFacts.@Nullable Room room) {
     StoreAppraisal a = StoreAppraisal.of(store, design.chargeToCelsius(), heat::wattsAt);

@@ -7,13 +7,13 @@ import nightbank.core.sizing.BuildList;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
-import nightbank.server.book.MediaBook;
+import nightbank.server.book.Materials;
 
 /** The core's build list as a sheet. */
 final class BuildMapping {
   private BuildMapping() {}
 
-  static BuildView view(StoreView store, HeatStore core, MediaBook book) {
+  static BuildView view(StoreView store, HeatStore core, Materials book) {
     List<PartLimit> parts = FactsMapping.parts(store.design());
     BuildList list = BuildList.of(core, parts, book.prices());
     List<BuildView.Limit> limits = new ArrayList<>();

@@ -2,6 +2,9 @@ package nightbank.server.store;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Stream;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Place;
 import org.jspecify.annotations.Nullable;
@@ -65,6 +68,16 @@ public record StoreDesign(
       @Nullable Double coverMetres,
       @Nullable Double roomCelsius,
       @Nullable Double groundConductivity) {}
+
+  /** Whether it is filled with or wrapped in any of these. */
+  boolean isOf(Set<String> materials) {
+    return materials.contains(medium)
+        || Stream.of(side, top, foot)
+            .map(FaceDesign::layers)
+            .filter(Objects::nonNull)
+            .flatMap(List::stream)
+            .anyMatch(l -> l.material() != null && materials.contains(l.material()));
+  }
 
   /** Whether any face of it looks into the house. */
   public boolean reachesHouse() {

@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nightbank.core.medium.Medium;
-import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
@@ -17,7 +16,7 @@ import nightbank.core.store.Place;
 import nightbank.core.store.Probe;
 import nightbank.core.store.StoreCircuit;
 import nightbank.core.usual.Usual;
-import nightbank.server.book.MediaBook;
+import nightbank.server.book.Materials;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreDesign.FaceDesign;
 import nightbank.server.store.StoreDesign.LayerDesign;
@@ -29,7 +28,7 @@ final class StoreMapping {
 
   private StoreMapping() {}
 
-  static HeatStore toCore(StoreDesign d, List<ProbeView> probes, MediaBook book) {
+  static HeatStore toCore(StoreDesign d, List<ProbeView> probes, Materials book) {
     if (d == null || d.shape() == null) {
       throw Problem.invalid("design.shape", "The shape is missing.", "Choose round or box.");
     }
@@ -51,9 +50,9 @@ final class StoreMapping {
                     d.measuredDensity(), d.measuredSpecificHeat(), d.measuredConductivity()));
     var faces =
         Map.of(
-            FaceName.SIDE, face("design.side", d.side()),
-            FaceName.TOP, face("design.top", d.top()),
-            FaceName.FOOT, face("design.foot", d.foot()));
+            FaceName.SIDE, face("design.side", d.side(), book),
+            FaceName.TOP, face("design.top", d.top(), book),
+            FaceName.FOOT, face("design.foot", d.foot(), book));
     HeatedZone zone = zone(d.zone());
     Place place = place(d.place());
     Optional<StoreCircuit> carrier = StoreCircuitMapping.toCore(d.led());
@@ -131,7 +130,7 @@ final class StoreMapping {
     return value == null ? Double.NaN : value;
   }
 
-  private static Face face(String field, FaceDesign design) {
+  private static Face face(String field, FaceDesign design, Materials book) {
     if (design == null) {
       return Face.bare();
     }
@@ -155,7 +154,7 @@ final class StoreMapping {
                           Usual.DULL_EMISSIVITY.or(l.emissivity()),
                           Usual.DULL_EMISSIVITY.value())
                       : new Layer.Bulk(
-                          MediumCatalogue.insulation(l.material() == null ? "" : l.material())
+                          book.insulation(l.material())
                               .orElseThrow(
                                   () ->
                                       new IllegalArgumentException(

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.caution.StoreCautions;
 import nightbank.core.caution.StoreFacts;
@@ -18,7 +19,7 @@ import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.usual.Usual;
 import nightbank.server.book.Books;
-import nightbank.server.book.MediaBook;
+import nightbank.server.book.Materials;
 import nightbank.server.change.Changes;
 import nightbank.server.change.Reversible;
 import nightbank.server.house.HouseDesign;
@@ -105,7 +106,7 @@ public class Stores implements Reversible {
     var probes = repository.probes(holding);
     var earlier = repository.earlier(holding);
     var latest = latest(holding);
-    MediaBook book = books.media(holding);
+    Materials book = books.materials(holding);
     List<PartView> heating = parts.all(holding);
     Map<UUID, HouseDesign> designs =
         houses.all(holding).stream().collect(Collectors.toMap(HouseView::id, HouseView::design));
@@ -135,7 +136,7 @@ public class Stores implements Reversible {
         probes(holding, id),
         earlier(holding, id),
         latest(holding),
-        books.media(holding),
+        books.materials(holding),
         parts.all(holding),
         room(design(holding, s.houseId())));
   }
@@ -151,7 +152,7 @@ public class Stores implements Reversible {
 
   /** As it was once. */
   public CoreStore core(UUID holding, UUID id, Arrangement as) {
-    HeatStore core = StoreMapping.toCore(as.design(), as.probes(), books.media(holding));
+    HeatStore core = StoreMapping.toCore(as.design(), as.probes(), books.materials(holding));
     StoreHeat heat = StoreHeat.of(id, parts.all(holding));
     return new CoreStore(
         id,
@@ -192,7 +193,7 @@ public class Stores implements Reversible {
    * @param storeId whose parts charge it, absent where it has none yet
    */
   public Appraisal appraise(UUID holding, StoreDesign design, UUID houseId, UUID storeId) {
-    MediaBook book = books.media(holding);
+    Materials book = books.materials(holding);
     HeatStore core = StoreMapping.toCore(design, List.of(), book);
     return Appraiser.appraise(
         design, core, heat(holding, storeId), book, Double.NaN, room(design(holding, houseId)));
@@ -204,7 +205,7 @@ public class Stores implements Reversible {
 
   /** The design as the core has it; nothing is kept. */
   public HeatStore tried(UUID holding, StoreDesign design) {
-    return StoreMapping.toCore(design, List.of(), books.media(holding));
+    return StoreMapping.toCore(design, List.of(), books.materials(holding));
   }
 
   /** Parts in its heat that stand only so much. */
@@ -225,7 +226,7 @@ public class Stores implements Reversible {
 
   public BuildView build(UUID holding, UUID id) {
     StoreView store = get(holding, id);
-    MediaBook book = books.media(holding);
+    Materials book = books.materials(holding);
     return BuildMapping.view(
         store, StoreMapping.toCore(store.design(), store.probes(), book), book);
   }
@@ -413,6 +414,19 @@ public class Stores implements Reversible {
     return all;
   }
 
+  @EventListener
+  void keepsWhatItIsBuiltOf(Books.TakenOut out) {
+    for (StoreView s : all(out.holding())) {
+      if (Stream.concat(Stream.of(s.design()), s.earlier().stream().map(Arrangement::design))
+          .anyMatch(d -> d.isOf(out.ids()))) {
+        throw Problem.invalid(
+            "media",
+            "“%s” is built of it, or was.".formatted(s.name()),
+            "Fill or wrap that store otherwise first, also as it was earlier.");
+      }
+    }
+  }
+
   /** That all there are can be reckoned with, as they are and as they were. */
   public void checkAll(UUID holding) {
     for (StoreView s : all(holding)) {
@@ -426,7 +440,7 @@ public class Stores implements Reversible {
           "name", "A store needs a name of up to 200 letters.", "Give it a name.");
     }
     StoreChecks.inTime(draft.since(), when, clock.instant());
-    MediaBook book = books.media(holding);
+    Materials book = books.materials(holding);
     for (Arrangement a : when.all()) {
       if (a.houseId() != null) {
         houses.get(holding, a.houseId());
@@ -463,7 +477,7 @@ public class Stores implements Reversible {
       List<ProbeView> probes,
       List<Arrangement> earlier,
       Map<UUID, StoreView.Latest> latest,
-      MediaBook book,
+      Materials book,
       List<PartView> heating,
       StoreFacts.@Nullable Room room) {
     HeatStore core = StoreMapping.toCore(s.design(), probes, book);

@@ -67,6 +67,92 @@ public class BookTest {
     assertThat(stranger.keeper.post(stranger.path("/stores"), drum).status()).isEqualTo(422);
   }
 
+  private static final String FELT =
+      """
+      {"id":"own-2","name":"Felted wool","conductivityLow":0.04,"conductivity":0.05,
+       "conductivityHigh":0.07,"wetFactor":4,"highestCelsius":110,"note":"two layers on a crate"}
+      """;
+  private static final String BRACKEN =
+      """
+      {"id":"own-3","name":"Bracken","carbonToNitrogen":45,"nitrogen":0.011,"moisture":0.3,
+       "density":120,"volatileShare":0.92,"degradableLow":0.3,"degradable":0.4,
+       "degradableHigh":0.55,"note":"cut in October"}
+      """;
+
+  private static String owned(String insulation, String feedstocks) {
+    return "{\"currency\":\"\",\"prices\":[],\"media\":[],\"insulation\":[%s],\"feedstocks\":[%s]}"
+        .formatted(insulation, feedstocks);
+  }
+
+  @Test
+  public void insulationOfOnesOwnWrapsAStoreAndStaysWhileItDoes() {
+    Grounds own = Grounds.fresh();
+    assertThat(write(own, owned(FELT, ""), 0).status()).isEqualTo(200);
+    UUID id = UUID.randomUUID();
+    String layer =
+        "{\"kind\":\"BULK\",\"material\":\"own-2\",\"thicknessMetres\":0.1,\"wet\":false}";
+    String drum =
+        Grounds.drum(id, "Drum")
+            .replace(
+                "\"side\":{\"layers\":[],\"measuredTransmittance\":0.9}",
+                "\"side\":{\"layers\":[" + layer + "]}");
+    var made = own.keeper.post(own.path("/stores"), drum);
+    assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
+    double side =
+        made.body().path("appraisal").path("faces").path(0).path("transmittance").asDouble();
+    assertThat(1 / side).isBetween(0.1 / 0.06, 0.1 / 0.05 + 0.3); // warmer wool, and the film
+    var out = write(own, owned("", ""), 1);
+    assertThat(out.status()).isEqualTo(422);
+    assertThat(out.body().path("detail").asString()).contains("“Drum”");
+    assertThat(own.keeper.get(own.path("/book")).body().path("version").asInt()).isEqualTo(1);
+  }
+
+  @Test
+  public void feedOfOnesOwnHeatsAHeapWithTheDoubtThatWasTyped() {
+    Grounds own = Grounds.fresh();
+    assertThat(write(own, owned("", BRACKEN), 0).status()).isEqualTo(200);
+    String heap =
+        """
+        {"design":{"shape":"BOX","lengthMetres":2,"widthMetres":2,"heightMetres":1.2,"count":1,
+          "medium":"compost","side":{"layers":[]},"top":{"layers":[]},"foot":{"layers":[]},
+          "place":{"where":"OUTDOORS","footing":"ON_GROUND"},"floorCelsius":10,"chargeToCelsius":55},
+         "fed":[{"feedstock":"own-3","kilograms":400,"at":null}]}
+        """;
+    var worth = own.keeper.post(own.path("/heap"), heap);
+    assertThat(worth.status()).as(worth.body().toString()).isEqualTo(200);
+    double solids = worth.body().path("solidsKilograms").asDouble();
+    assertThat(solids)
+        .isCloseTo(400 * 0.7 * 0.92 * 0.4, org.assertj.core.api.Assertions.within(0.5));
+    assertThat(worth.body().path("solidsLow").asDouble() / solids)
+        .isCloseTo(0.75, org.assertj.core.api.Assertions.within(1e-6));
+    assertThat(Grounds.fresh().keeper.post(own.path("/heap"), heap).status()).isEqualTo(404);
+    Grounds stranger = Grounds.fresh();
+    assertThat(stranger.keeper.post(stranger.path("/heap"), heap).status()).isEqualTo(422);
+  }
+
+  @DataProvider
+  Object[][] impossible() {
+    return new Object[][] {
+      {FELT.replace("\"conductivityLow\":0.04", "\"conductivityLow\":0"), "", "insulation.0"},
+      {FELT.replace("\"conductivityLow\":0.04", "\"conductivityLow\":0.2"), "", "insulation.0"},
+      {FELT.replace("\"wetFactor\":4", "\"wetFactor\":0.2"), "", "insulation.0"},
+      {FELT.replace("own-2", "straw"), "", "insulation.0.id"},
+      {"", BRACKEN.replace("\"moisture\":0.3", "\"moisture\":30"), "feedstocks.0"},
+      {"", BRACKEN.replace("0.55", "1.55"), "feedstocks.0"},
+      {"", BRACKEN.replace("Bracken", ""), "feedstocks.0.name"},
+      {FELT, BRACKEN.replace("own-3", "own-2"), "feedstocks.0.id"},
+      {"null", "", "insulation.0.name"},
+    };
+  }
+
+  @Test(dataProvider = "impossible")
+  public void whatCannotBeIsRefusedByTheNameOfItsField(
+      String insulation, String feedstocks, String field) {
+    var answer = write(grounds, owned(insulation, feedstocks), 0);
+    assertThat(answer.status()).as(answer.body().toString()).isEqualTo(422);
+    assertThat(answer.body().path("field").asString()).isEqualTo(field);
+  }
+
   @DataProvider
   Object[][] nonsense() {
     return new Object[][] {
