@@ -29,6 +29,8 @@ describe('what somebody changed', () => {
   })
   it('has the words of the log', () => {
     expect(changeWords(change('a', { kind: 'EVENT', name: 'LID OFF' }), SI)).toBe('Lid off, logged')
+    const file = change('a', { kind: 'IMPORT', verb: 'REMOVED', name: 'bin.csv' })
+    expect(changeWords(file, SI)).toBe('File bin.csv taken out')
     const store = change('a', { kind: 'STORE', verb: 'REMOVED', name: 'Bin' })
     expect(changeWords(store, SI)).toBe('Store “Bin” taken away')
   })

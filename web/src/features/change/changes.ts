@@ -7,6 +7,7 @@ export type Change = Views['ChangeView']
 const OUTCOME = { MADE: 'made', CHANGED: 'changed', REMOVED: 'taken away' } as const
 const READING = { MADE: 'typed', CHANGED: 'put right', REMOVED: 'taken away' } as const
 const EVENT = { MADE: 'logged', CHANGED: 'put right', REMOVED: 'taken away' } as const
+const FILE = { MADE: 'read in', CHANGED: 'put right', REMOVED: 'taken out' } as const
 const WHAT = {
   RUN: 'Run',
   TRIAL: 'Trial',
@@ -29,6 +30,7 @@ export function changeWords(c: Change, units: Temperature): string {
       .map((t) => degrees(t as number, units))
     return `${c.name}: ${told.join(' → ')}, ${READING[c.verb]}`
   }
+  if (c.kind === 'IMPORT') return `File ${c.name} ${FILE[c.verb]}`
   if (c.kind === 'BOOK') return 'Prices and own media, changed'
   return `${WHAT[c.kind]} “${c.name}” ${OUTCOME[c.verb]}`
 }

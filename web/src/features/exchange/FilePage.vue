@@ -5,12 +5,13 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, body, upload, type Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import TakeAway from '@/shared/TakeAway.vue'
 import { useSession } from '@/shared/session'
 import { day } from '@/shared/units'
 import { storeQuery } from '../store/queries'
 import { thermometersQuery } from '../thermometer/queries'
 import FileUnderstood from './FileUnderstood.vue'
-import { importQuery, leftOutQuery } from './queries'
+import { importQuery, leftOutQuery, readInQuery } from './queries'
 
 const session = useSession()
 const route = useRoute()
@@ -76,6 +77,12 @@ const correct = (mapping: Views['FileMapping']) =>
     ),
   )
 
+const { data: before } = useQuery(
+  computed(() => ({ ...readInQuery(holding, store), enabled: !file.value })),
+)
+const keeper = computed(() => session.role(holding) === 'KEEPER')
+const takeOut = () => body(api.DELETE('/api/holdings/{holdingId}/imports/{importId}', path()))
+
 watch(done, (d) => {
   if (d) void client.invalidateQueries({ queryKey: ['holding', holding] })
 })
@@ -113,6 +120,29 @@ const number = (n: number) => new Intl.NumberFormat('en-GB').format(n)
         <span v-else>Choose the file, or let it fall here</span>
       </label>
     </div>
+    <section v-if="before?.length" class="mt-4" aria-labelledby="before-h">
+      <h2 id="before-h">Read in before</h2>
+      <table class="ledger">
+        <tbody>
+          <tr v-for="f in before" :key="f.id">
+            <th scope="row">
+              <RouterLink :to="{ name: 'file', params: { holding, store, file: f.id } }">{{
+                f.fileName
+              }}</RouterLink>
+            </th>
+            <td>
+              <template v-if="f.from && f.to"
+                >{{ day(Date.parse(f.from) / 1000, zone) }} to
+                {{ day(Date.parse(f.to) / 1000, zone) }}</template
+              >
+            </td>
+            <td class="num">
+              {{ f.takenOut ? 'taken out again' : `${number(f.added)} readings` }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
   </template>
   <ProblemNote v-else-if="missing" :error="missing" />
   <template v-else-if="state">
@@ -176,6 +206,15 @@ const number = (n: number) => new Intl.NumberFormat('en-GB').format(n)
         :to="{ name: 'store', params: { holding, store } }"
         >Back to the store</RouterLink
       >
+      <TakeAway
+        v-if="keeper && state.added"
+        class="mt-3"
+        what="these readings"
+        :remove="takeOut"
+        @gone="client.invalidateQueries({ queryKey: ['holding', holding] })"
+        >All that this file brought goes, and the run that it made. What was typed by hand or put
+        right since stays.</TakeAway
+      >
       <section v-if="leftOut?.length" class="mt-4" aria-labelledby="left-h">
         <h2 id="left-h">Left out, and why</h2>
         <table class="ledger">
@@ -190,6 +229,16 @@ const number = (n: number) => new Intl.NumberFormat('en-GB').format(n)
           </tbody>
         </table>
       </section>
+    </template>
+    <template v-else-if="state.state === 'TAKEN_OUT'">
+      <h1>The readings of {{ state.fileName }} were taken out again</h1>
+      <p>
+        For thirty days they can be brought back, by <b>Undo</b> or under
+        <RouterLink :to="{ name: 'changes', params: { holding } }">what was changed</RouterLink>.
+      </p>
+      <RouterLink class="btn btn-secondary" :to="{ name: 'file', params: { holding, store } }"
+        >Another file</RouterLink
+      >
     </template>
     <template v-else>
       <h1>{{ state.fileName }} was not read in</h1>

@@ -23,3 +23,14 @@ export const leftOutQuery = (holdingId: string, importId: string) =>
         }),
       ),
   })
+
+export const readInQuery = (holdingId: string, storeId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'readIn', storeId],
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/stores/{storeId}/imports', {
+          params: { path: { holdingId, storeId } },
+        }),
+      ),
+  })

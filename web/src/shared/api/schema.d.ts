@@ -478,7 +478,7 @@ export interface paths {
         get: operations["view_1"];
         put?: never;
         post?: never;
-        delete?: never;
+        delete: operations["takeOut"];
         options?: never;
         head?: never;
         patch?: never;
@@ -923,7 +923,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["readIn"];
         put?: never;
         post: operations["accept_1"];
         delete?: never;
@@ -1420,7 +1420,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "READING" | "EVENT" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER" | "BOOK";
+            kind: "READING" | "EVENT" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER" | "BOOK" | "IMPORT";
             mine: boolean;
             name: string;
             /** Format: date-time */
@@ -2256,7 +2256,7 @@ export interface components {
             /** Format: double */
             share: number;
             /** @enum {string} */
-            state: "UPLOADED" | "RUNNING" | "DONE" | "FAILED" | "STOPPED";
+            state: "UPLOADED" | "RUNNING" | "DONE" | "FAILED" | "STOPPED" | "TAKEN_OUT";
             /** Format: uuid */
             storeId: string;
             /** Format: date-time */
@@ -2982,6 +2982,20 @@ export interface components {
             leftOut: number;
             /** Format: date-time */
             to: string;
+        };
+        ReadIn: {
+            /** Format: int64 */
+            added: number;
+            /** Format: date-time */
+            at: string;
+            fileName: string;
+            /** Format: date-time */
+            from: string | null;
+            /** Format: uuid */
+            id: string;
+            takenOut: boolean;
+            /** Format: date-time */
+            to: string | null;
         };
         ReadingView: {
             /** Format: date-time */
@@ -4648,6 +4662,29 @@ export interface operations {
             };
         };
     };
+    takeOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                importId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportView"];
+                };
+            };
+        };
+    };
     leftOut: {
         parameters: {
             query?: never;
@@ -5539,6 +5576,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BuildView"];
+                };
+            };
+        };
+    };
+    readIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                storeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadIn"][];
                 };
             };
         };

@@ -33,7 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * What people changed in a holding. What one transaction changes is one change; whoever notes last
- * gives it its name. What nobody signed in for (a logger, a file read later) is not noted.
+ * gives it its name. What nobody asked for (a logger's readings) is not noted.
  */
 @Service
 public class Changes {
@@ -47,6 +47,7 @@ public class Changes {
   private final ObjectProvider<Reversible> reversible;
   private final JsonMapper mapper;
   private final Clock clock;
+  private final ThreadLocal<@Nullable UUID> askedBy = new ThreadLocal<>();
 
   Changes(
       ChangeRepository repository,
@@ -71,7 +72,8 @@ public class Changes {
     STORE,
     HOUSE,
     THERMOMETER,
-    BOOK
+    BOOK,
+    IMPORT
   }
 
   /** What became of it. */
@@ -95,12 +97,15 @@ public class Changes {
       String name,
       @Nullable Object before,
       @Nullable Object after) {
-    access.signedIn().ifPresent(who -> note(holding, who, kind, subject, name, before, after));
+    UUID who = me();
+    if (who != null) {
+      note(holding, who, kind, subject, name, before, after);
+    }
   }
 
   private void note(
       UUID holding,
-      SignedIn who,
+      UUID who,
       Kind kind,
       String subject,
       String name,
@@ -113,7 +118,7 @@ public class Changes {
     }
     Noted noted = (Noted) TransactionSynchronizationManager.getResource(this);
     if (noted == null) {
-      noted = new Noted(holding, who.personId());
+      noted = new Noted(holding, who);
       TransactionSynchronizationManager.bindResource(this, noted);
       TransactionSynchronizationManager.registerSynchronization(noted);
     }
@@ -215,7 +220,17 @@ public class Changes {
   }
 
   private @Nullable UUID me() {
-    return access.signedIn().map(SignedIn::personId).orElse(null);
+    return access.signedIn().map(SignedIn::personId).orElseGet(askedBy::get);
+  }
+
+  /** Does what somebody asked for earlier; it is noted as theirs. */
+  public void inTheNameOf(@Nullable UUID person, Runnable what) {
+    askedBy.set(person);
+    try {
+      what.run();
+    } finally {
+      askedBy.remove();
+    }
   }
 
   private static Headline headline(List<Entry> entries) {

@@ -35,7 +35,8 @@ final class HoldingTables {
           new Table("holding_book", "holding_id"),
           new Table("walk", "holding_id"),
           new Table("hourly_weather", "source, at"),
-          new Table("import_file", "id", List.of("dialect", "ambiguous")),
+          new Table(
+              "import_file", "id", List.of("dialect", "ambiguous", "asked_by", "taken_out_at")),
           new Table("import_left_out", "import_id, line, part"),
           new Table("logger_mapping", "store_id, fingerprint"),
           new Table("run", "id"),

@@ -34,6 +34,23 @@ public class ReadingWriter {
     return new Taking(holding, importId);
   }
 
+  /** Takes out all that a file brought, as far as nobody put it right since. */
+  public void layAside(UUID holding, UUID importId, Set<UUID> probes, Instant from, Instant to) {
+    repository.layAside(holding, importId, probes, from, to);
+    tell(holding, probes, from, to);
+  }
+
+  /** Brings back what was laid aside. */
+  public void bringBack(UUID holding, UUID importId, Set<UUID> probes, Instant from, Instant to) {
+    repository.bringBack(holding, importId);
+    tell(holding, probes, from, to);
+  }
+
+  private void tell(UUID holding, Set<UUID> probes, Instant from, Instant to) {
+    events.publishEvent(InputChanged.corrected(holding, probes, from, to));
+    events.publishEvent(new LiveReadings.Came(holding, probes));
+  }
+
   /** What is taken: added one by one, told of at the end. */
   public final class Taking {
     private final UUID holding;
@@ -113,9 +130,7 @@ public class ReadingWriter {
         events.publishEvent(new LiveReadings.Came(holding, probes));
       }
       if (!corrected.isEmpty()) {
-        events.publishEvent(
-            InputChanged.corrected(holding, corrected, firstCorrected, lastCorrected));
-        events.publishEvent(new LiveReadings.Came(holding, corrected));
+        tell(holding, corrected, firstCorrected, lastCorrected);
       }
       return new Taken(count, added, count == 0 ? null : first, count == 0 ? null : last);
     }

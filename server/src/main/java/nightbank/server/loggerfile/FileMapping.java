@@ -3,7 +3,11 @@ package nightbank.server.loggerfile;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -30,6 +34,14 @@ public record FileMapping(
     List<Column> columns,
     int channelColumn,
     Map<String, Channel> channels) {
+
+  /** Whose readings it brings. */
+  Set<UUID> probes() {
+    return Stream.concat(
+            columns.stream().map(Column::probeId), channels.values().stream().map(Channel::probeId))
+        .filter(Objects::nonNull)
+        .collect(Collectors.toSet());
+  }
 
   /** Order of day, month and year, or seconds since 1970. */
   public enum TimeForm {

@@ -44,7 +44,8 @@ public record ImportView(
     RUNNING,
     DONE,
     FAILED,
-    STOPPED
+    STOPPED,
+    TAKEN_OUT
   }
 
   /**

@@ -6,20 +6,28 @@ import java.io.InputStream;
 import java.io.SequenceInputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import nightbank.db.tables.records.ImportFileRecord;
+import nightbank.server.account.Access;
+import nightbank.server.account.SignedIn;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.holding.Holdings;
 import nightbank.server.job.JobKind;
 import nightbank.server.job.JobView;
 import nightbank.server.job.Jobs;
+import nightbank.server.log.ReadingWriter;
 import nightbank.server.loggerfile.internal.ImportPreview;
 import nightbank.server.loggerfile.internal.ImportPreview.Understood;
 import nightbank.server.loggerfile.internal.ImportRepository;
 import nightbank.server.loggerfile.internal.ImportRepository.Outcome;
 import nightbank.server.loggerfile.internal.UploadRepository;
+import nightbank.server.run.Runs;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.ProbeView;
@@ -30,10 +38,14 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Logger files: taken in, understood, corrected, read. */
 @Service
-public class Imports {
+public class Imports implements Reversible {
+  /** Noted while a file's readings are in. */
+  public static final String IN = "IN";
+
   private static final int HEAD = 256 * 1024; // bytes, enough to understand a file by
 
   private final ImportRepository repository;
@@ -43,6 +55,10 @@ public class Imports {
   private final Stores stores;
   private final Thermometers thermometers;
   private final Holdings holdings;
+  private final ReadingWriter writer;
+  private final Runs runs;
+  private final Changes changes;
+  private final Access access;
   private final Json json;
   private final Clock clock;
 
@@ -54,6 +70,10 @@ public class Imports {
       Stores stores,
       Thermometers thermometers,
       Holdings holdings,
+      ReadingWriter writer,
+      Runs runs,
+      Changes changes,
+      Access access,
       Json json,
       Clock clock) {
     this.repository = repository;
@@ -63,6 +83,10 @@ public class Imports {
     this.stores = stores;
     this.thermometers = thermometers;
     this.holdings = holdings;
+    this.writer = writer;
+    this.runs = runs;
+    this.changes = changes;
+    this.access = access;
     this.json = json;
     this.clock = clock;
   }
@@ -167,7 +191,8 @@ public class Imports {
     if (!uploads.exists(id)) {
       throw Problem.invalid("file", "The file is no longer here.", "Choose it again.");
     }
-    if (!repository.claim(holding, id)) {
+    UUID person = access.signedIn().map(SignedIn::personId).orElse(null);
+    if (!repository.claim(holding, id, person)) {
       throw new Problem(
           HttpStatus.CONFLICT, "running", "", "This file is being read or has been.", "Wait.");
     }
@@ -196,6 +221,83 @@ public class Imports {
           new Outcome(0, 0, 0, 0, null, null));
     }
     return view(holding, id);
+  }
+
+  /** A store's files that were read in. */
+  public List<ReadIn> readIn(UUID holding, UUID store) {
+    stores.get(holding, store);
+    return repository.readIn(holding, store).stream()
+        .map(
+            r ->
+                new ReadIn(
+                    r.getId(),
+                    r.getFileName(),
+                    r.getCreatedAt(),
+                    r.getAdded(),
+                    r.getFromAt(),
+                    r.getToAt(),
+                    r.getState().equals(ImportView.State.TAKEN_OUT.name())))
+        .toList();
+  }
+
+  /** A file that was read in, and whether its readings have been taken out again. */
+  public record ReadIn(
+      UUID id,
+      String fileName,
+      Instant at,
+      long added,
+      @Nullable Instant from,
+      @Nullable Instant to,
+      boolean takenOut) {}
+
+  /** Takes out what a file brought, and the run that it made. */
+  @Transactional
+  public ImportView takeOut(UUID holding, UUID id) {
+    String name = found(holding, id).getFileName();
+    if (now(holding, id.toString()) == null) {
+      throw Problem.changedMeanwhile("import");
+    }
+    repository.runOf(holding, id).ifPresent(run -> runs.remove(holding, run));
+    put(holding, id.toString(), null);
+    changes.made(holding, kind(), id.toString(), name, IN, null);
+    return view(holding, id);
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.IMPORT;
+  }
+
+  @Override
+  public @Nullable String now(UUID holding, String subject) {
+    return repository
+        .find(holding, UUID.fromString(subject))
+        .filter(r -> r.getState().equals(ImportView.State.DONE.name()))
+        .map(r -> IN)
+        .orElse(null);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    UUID id = UUID.fromString(subject);
+    ImportFileRecord r = found(holding, id);
+    Instant from = r.getFromAt();
+    Instant to = r.getToAt();
+    if (from != null && to != null) {
+      Set<UUID> probes = repository.mappingOf(r).probes();
+      if (state == null) {
+        writer.layAside(holding, id, probes, from, to);
+      } else {
+        writer.bringBack(holding, id, probes, from, to);
+      }
+    }
+    repository.takenOut(holding, id, state == null ? clock.instant() : null);
+  }
+
+  @Override
+  public void forget(Instant before) {
+    repository.forget(before);
   }
 
   public List<ImportView.LeftOut> leftOut(UUID holding, UUID id) {

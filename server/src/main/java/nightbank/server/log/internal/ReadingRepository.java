@@ -3,10 +3,14 @@ package nightbank.server.log.internal;
 import static nightbank.db.Tables.HEAT_STORE;
 import static nightbank.db.Tables.PROBE;
 import static nightbank.db.Tables.READING;
+import static nightbank.db.Tables.READING_ASIDE;
 import static org.jooq.Records.mapping;
+import static org.jooq.impl.DSL.deleteFrom;
 import static org.jooq.impl.DSL.lateral;
 import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.name;
 import static org.jooq.impl.DSL.select;
+import static org.jooq.impl.DSL.val;
 
 import java.time.Instant;
 import java.time.YearMonth;
@@ -134,7 +138,68 @@ public class ReadingRepository {
         .onConflict(READING.PROBE_ID, READING.AT)
         .doUpdate()
         .set(READING.CELSIUS, celsius)
+        .setNull(READING.IMPORT_ID) // from now on it is whoever put it right who says so
         .where(READING.HOLDING_ID.eq(holding))
+        .execute();
+  }
+
+  /** Lays what a file brought aside; how many. */
+  public int layAside(UUID holding, UUID importId, Set<UUID> probes, Instant from, Instant to) {
+    var gone =
+        name("gone")
+            .as(
+                deleteFrom(READING)
+                    .where(READING.PROBE_ID.in(probes))
+                    .and(READING.AT.between(from, to))
+                    .and(READING.HOLDING_ID.eq(holding))
+                    .and(READING.IMPORT_ID.eq(importId))
+                    .returningResult(READING.PROBE_ID, READING.AT, READING.CELSIUS));
+    return db.with(gone)
+        .insertInto(
+            READING_ASIDE,
+            READING_ASIDE.IMPORT_ID,
+            READING_ASIDE.PROBE_ID,
+            READING_ASIDE.AT,
+            READING_ASIDE.HOLDING_ID,
+            READING_ASIDE.CELSIUS)
+        .select(
+            select(
+                    val(importId),
+                    gone.field(READING.PROBE_ID),
+                    gone.field(READING.AT),
+                    val(holding),
+                    gone.field(READING.CELSIUS))
+                .from(gone))
+        .execute();
+  }
+
+  /** Brings what was laid aside back; what was typed in its place meanwhile stays. */
+  public int bringBack(UUID holding, UUID importId) {
+    var back =
+        name("back")
+            .as(
+                deleteFrom(READING_ASIDE)
+                    .where(READING_ASIDE.IMPORT_ID.eq(importId))
+                    .and(READING_ASIDE.HOLDING_ID.eq(holding))
+                    .returningResult(
+                        READING_ASIDE.PROBE_ID, READING_ASIDE.AT, READING_ASIDE.CELSIUS));
+    return db.with(back)
+        .insertInto(
+            READING,
+            READING.PROBE_ID,
+            READING.AT,
+            READING.HOLDING_ID,
+            READING.CELSIUS,
+            READING.IMPORT_ID)
+        .select(
+            select(
+                    back.field(READING_ASIDE.PROBE_ID),
+                    back.field(READING_ASIDE.AT),
+                    val(holding),
+                    back.field(READING_ASIDE.CELSIUS),
+                    val(importId))
+                .from(back))
+        .onConflictDoNothing()
         .execute();
   }
 

@@ -9,6 +9,7 @@ import nightbank.server.loggerfile.FileMapping;
 import nightbank.server.loggerfile.ImportView;
 import nightbank.server.loggerfile.Imports;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -64,6 +65,19 @@ class ImportController {
   ImportView stop(@PathVariable UUID holdingId, @PathVariable UUID importId) {
     access.require(holdingId, Role.KEEPER);
     return imports.stop(holdingId, importId);
+  }
+
+  @GetMapping("/stores/{storeId}/imports")
+  List<Imports.ReadIn> readIn(@PathVariable UUID holdingId, @PathVariable UUID storeId) {
+    access.require(holdingId, Role.GUEST);
+    return imports.readIn(holdingId, storeId);
+  }
+
+  /** Takes out what the file brought; it can be put back for thirty days. */
+  @DeleteMapping("/imports/{importId}")
+  ImportView takeOut(@PathVariable UUID holdingId, @PathVariable UUID importId) {
+    access.require(holdingId, Role.KEEPER);
+    return imports.takeOut(holdingId, importId);
   }
 
   @GetMapping("/imports/{importId}/left-out")

@@ -3,6 +3,7 @@ package nightbank.server.loggerfile.internal;
 import static nightbank.db.Tables.IMPORT_FILE;
 import static nightbank.db.Tables.IMPORT_LEFT_OUT;
 import static nightbank.db.Tables.LOGGER_MAPPING;
+import static nightbank.db.Tables.READING_ASIDE;
 import static nightbank.db.Tables.RUN;
 import static org.jooq.Records.mapping;
 
@@ -21,6 +22,8 @@ import org.springframework.stereotype.Repository;
 /** Files handed over, and how their loggers write. */
 @Repository
 public class ImportRepository {
+  private static final int MOST_LISTED = 100;
+
   private final DSLContext db;
   private final Json json;
 
@@ -81,15 +84,18 @@ public class ImportRepository {
   }
 
   /** Claims the import for running; false when somebody else has. */
-  public boolean claim(UUID holding, UUID id) {
+  public boolean claim(UUID holding, UUID id, @Nullable UUID person) {
     return db.update(IMPORT_FILE)
             .set(IMPORT_FILE.STATE, ImportView.State.RUNNING.name())
             .set(IMPORT_FILE.PROBLEM, "")
+            .set(IMPORT_FILE.ASKED_BY, person)
             .where(IMPORT_FILE.HOLDING_ID.eq(holding))
             .and(IMPORT_FILE.ID.eq(id))
             .and(
                 IMPORT_FILE.STATE.notIn(
-                    ImportView.State.RUNNING.name(), ImportView.State.DONE.name()))
+                    ImportView.State.RUNNING.name(),
+                    ImportView.State.DONE.name(),
+                    ImportView.State.TAKEN_OUT.name()))
             .execute()
         == 1;
   }
@@ -107,6 +113,38 @@ public class ImportRepository {
         .set(IMPORT_FILE.TO_AT, o.to())
         .where(IMPORT_FILE.HOLDING_ID.eq(holding))
         .and(IMPORT_FILE.ID.eq(id))
+        .execute();
+  }
+
+  /** A store's files that were read in, or were and have been taken out, newest first. */
+  public List<ImportFileRecord> readIn(UUID holding, UUID store) {
+    return db.selectFrom(IMPORT_FILE)
+        .where(IMPORT_FILE.HOLDING_ID.eq(holding))
+        .and(IMPORT_FILE.STORE_ID.eq(store))
+        .and(IMPORT_FILE.STATE.in(ImportView.State.DONE.name(), ImportView.State.TAKEN_OUT.name()))
+        .orderBy(IMPORT_FILE.CREATED_AT.desc())
+        .limit(MOST_LISTED)
+        .fetch();
+  }
+
+  public void takenOut(UUID holding, UUID id, @Nullable Instant at) {
+    ImportView.State state = at == null ? ImportView.State.DONE : ImportView.State.TAKEN_OUT;
+    db.update(IMPORT_FILE)
+        .set(IMPORT_FILE.STATE, state.name())
+        .set(IMPORT_FILE.TAKEN_OUT_AT, at)
+        .where(IMPORT_FILE.HOLDING_ID.eq(holding))
+        .and(IMPORT_FILE.ID.eq(id))
+        .execute();
+  }
+
+  /** Readings of files that were taken out before a moment go for good. */
+  public void forget(Instant before) {
+    db.deleteFrom(READING_ASIDE)
+        .where(
+            READING_ASIDE.IMPORT_ID.in(
+                db.select(IMPORT_FILE.ID)
+                    .from(IMPORT_FILE)
+                    .where(IMPORT_FILE.TAKEN_OUT_AT.lt(before))))
         .execute();
   }
 

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import nightbank.db.tables.records.ImportFileRecord;
+import nightbank.server.change.Changes;
 import nightbank.server.job.Job;
 import nightbank.server.job.JobHandler;
 import nightbank.server.job.JobKind;
@@ -19,6 +20,7 @@ import nightbank.server.job.JobStopped;
 import nightbank.server.log.ReadingWriter;
 import nightbank.server.loggerfile.FileMapping;
 import nightbank.server.loggerfile.ImportView;
+import nightbank.server.loggerfile.Imports;
 import nightbank.server.loggerfile.internal.ImportRepository.Outcome;
 import nightbank.server.run.Runs;
 import nightbank.server.shared.Problem;
@@ -41,6 +43,7 @@ class ImportWork implements JobHandler {
   private final ProbeTies ties;
   private final ReadingWriter writer;
   private final Runs runs;
+  private final Changes changes;
   private final Clock clock;
   private final TransactionTemplate transaction;
 
@@ -50,6 +53,7 @@ class ImportWork implements JobHandler {
       ProbeTies ties,
       ReadingWriter writer,
       Runs runs,
+      Changes changes,
       Clock clock,
       PlatformTransactionManager transactions) {
     this.repository = repository;
@@ -57,6 +61,7 @@ class ImportWork implements JobHandler {
     this.ties = ties;
     this.writer = writer;
     this.runs = runs;
+    this.changes = changes;
     this.clock = clock;
     transaction = new TransactionTemplate(transactions);
   }
@@ -111,9 +116,20 @@ class ImportWork implements JobHandler {
     }
     repository.remember(holding, r.getStoreId(), r.getDialect(), tied, clock.instant());
     if (o.added() > 0 && o.from() != null && o.to() != null && o.from().isBefore(o.to())) {
-      runs.ofImport(holding, r.getStoreId(), id, r.getFileName(), o.from(), o.to());
+      Instant from = o.from();
+      Instant to = o.to();
+      changes.inTheNameOf(
+          r.getAskedBy(),
+          () -> runs.ofImport(holding, r.getStoreId(), id, r.getFileName(), from, to));
     }
     repository.ended(holding, id, ImportView.State.DONE, "", o);
+    if (o.added() > 0) {
+      changes.inTheNameOf(
+          r.getAskedBy(),
+          () ->
+              changes.made(
+                  holding, Changes.Kind.IMPORT, id.toString(), r.getFileName(), null, Imports.IN));
+    }
     uploads.delete(id);
     job.finish(null);
   }
