@@ -21,6 +21,7 @@ import {
   pipesOf,
   rodPath,
   thicknessOf,
+  fillsOf,
   zoneOf,
 } from './cutAwayShapes'
 
@@ -33,6 +34,8 @@ const props = defineProps<{
   selected: string
   units: Temperature
   editable: boolean
+  /** What lies in parts of it, in the order of its fills. */
+  fillNames?: string[]
   /** Where a charge gets hottest, and the faces whose layers do not stand it. */
   hot?: { celsius: number; radiusFraction: number; heightFraction: number } | null
   scorched?: string[]
@@ -115,6 +118,7 @@ const arrowWidth = (face: FaceKey) => Math.max(2, (44 * Math.max(0, loss(face)))
 
 const arrow = (face: FaceKey) => arrowPath(face, box.value, arrowWidth(face), narrow.value)
 const zones = computed(() => zoneOf(props.design, box.value))
+const fills = computed(() => fillsOf(props.design, box.value))
 const pipes = computed(() => pipesOf(props.design, zones.value[0], box.value, scale.value))
 const rod = computed(() =>
   zones.value.length === 1 && !pipes.value.length && !props.design.zone?.behind
@@ -193,6 +197,16 @@ const labelAt = (face: FaceKey) => {
       />
     </g>
 
+    <g v-for="(f, i) in fills" :key="`fill${i}`" class="fill">
+      <rect
+        :class="{ hollow: !design.fills![i].medium }"
+        :x="f.x"
+        :y="f.y"
+        :width="f.w"
+        :height="f.h"
+      />
+      <text :x="f.x + 8" :y="f.y + 18">{{ fillNames?.[i] }}</text>
+    </g>
     <g
       v-if="zones.length"
       class="source"
@@ -369,6 +383,28 @@ text {
 .source:focus-visible rect {
   stroke: var(--focus);
   stroke-width: 3;
+}
+
+.fill rect {
+  fill: none;
+  stroke: var(--paper);
+  stroke-width: 2;
+  pointer-events: none;
+}
+
+.fill rect.hollow {
+  fill: var(--paper);
+  fill-opacity: 0.55;
+  stroke: var(--ink);
+}
+
+.fill text {
+  fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
+  font-size: 13px;
+  pointer-events: none;
 }
 
 .source rect {

@@ -114,6 +114,15 @@ export function zoneOf(d: Design, b: Box): Rect[] {
   ]
 }
 
+/** Parts with something else in them, as they are cut. */
+export const fillsOf = (d: Design, b: Box): Rect[] =>
+  (d.fills ?? []).map((f) => ({
+    x: b.cx - (f.reachFraction * b.w) / 2,
+    y: b.y + b.h * (1 - f.highFraction),
+    w: f.reachFraction * b.w,
+    h: b.h * (f.highFraction - f.lowFraction),
+  }))
+
 /** A rod's zigzag through the heated part. */
 export function rodPath(zone: Rect, cx: number): string {
   const turns = 7

@@ -19,6 +19,7 @@ import LoopNotes from '../run/LoopNotes.vue'
 import HandReadings from './HandReadings.vue'
 import { apart } from './conflict'
 import BuildEditor from './BuildEditor.vue'
+import FillsEditor from './FillsEditor.vue'
 import CautionList from './CautionList.vue'
 import ChargeBench from './ChargeBench.vue'
 import { chargeSentence } from './chargeSentences'
@@ -90,6 +91,11 @@ const told = (iso: string) =>
   `${day(Date.parse(iso) / 1000, zone.value)}, ${clock(Date.parse(iso) / 1000, zone.value)}`
 const insulation = computed(() => insulationOf(catalogue.value, book.value?.data.book))
 const media = computed(() => mediaOf(catalogue.value, book.value?.data.book))
+const fillNames = computed(() =>
+  (draft.design.fills ?? []).map(
+    (f) => media.value.find((m) => m.id === f.medium)?.name.toLowerCase() ?? 'hollow',
+  ),
+)
 const medium = computed(() => media.value.find((m) => m.id === draft.design.medium))
 const { data: parts } = useQuery(partsQuery(holding))
 const chargers = computed(() => (parts.value ?? []).filter((p) => charges(p.design, store)))
@@ -260,6 +266,7 @@ const topFull = computed(() => {
       <div>
         <CutAway
           :design="draft.design"
+          :fill-names="fillNames"
           :probes="draft.probes"
           :latest="charging ? [] : (now?.latest ?? [])"
           :section="charging ? (frame?.section ?? null) : (now?.section ?? null)"
@@ -399,6 +406,12 @@ const topFull = computed(() => {
           :media="media"
           :houses="houses ?? []"
           :units="session.units"
+          :disabled="!keeper"
+        />
+        <FillsEditor
+          v-if="tab === 'mass'"
+          :design="draft.design"
+          :media="media"
           :disabled="!keeper"
         />
         <BuildEditor

@@ -93,6 +93,8 @@ export function differences(
   if (size(a) !== size(b)) words.push(size(b))
   if (a.medium !== b.medium)
     words.push(media.find((m) => m.id === b.medium)?.name.toLowerCase() ?? 'another medium')
+  if (!same(a.fills?.length ? a.fills : null, b.fills?.length ? b.fills : null))
+    words.push('filled otherwise in parts')
   if (a.count !== b.count) words.push(`${b.count} of them`)
   if (!same(a.place, b.place) || before.houseId !== after.houseId) words.push('stands elsewhere')
   words.push(...probes(before, after))

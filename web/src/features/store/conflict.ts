@@ -28,6 +28,7 @@ const PARTS: Partial<Record<keyof Design, string>> = {
   place: 'Where it stands',
   build: 'What it is made of',
   lidOff: 'Hours of its lid',
+  fills: 'What lies in parts of it',
   measuredDensity: 'Density',
   measuredSpecificHeat: 'Heat of its fill',
   measuredConductivity: 'Conductivity',

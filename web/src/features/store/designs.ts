@@ -109,6 +109,7 @@ function body(
     led: none,
     build: build(),
     lidOff: none,
+    fills: none,
     ...said,
   }
 }

@@ -1925,6 +1925,15 @@ export interface components {
             timeForm: "YEAR_FIRST" | "DAY_FIRST" | "MONTH_FIRST" | "EPOCH_SECONDS" | "EPOCH_MILLIS";
             zone: string;
         };
+        FillDesign: {
+            /** Format: double */
+            highFraction: number;
+            /** Format: double */
+            lowFraction: number;
+            medium: string | null;
+            /** Format: double */
+            reachFraction: number;
+        };
         FindingView: {
             code: string;
             detail: string;
@@ -3314,6 +3323,7 @@ export interface components {
             count: number;
             /** Format: double */
             diameterMetres: number | null;
+            fills: components["schemas"]["FillDesign"][] | null;
             /** Format: double */
             floorCelsius: number;
             foot: components["schemas"]["FaceDesign"];

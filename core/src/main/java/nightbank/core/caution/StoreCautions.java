@@ -36,8 +36,7 @@ public final class StoreCautions {
     return List.copyOf(all);
   }
 
-  private static void limits(StoreFacts f, Consumer<Caution> say) {
-    Medium m = f.store().medium();
+  private static void medium(StoreFacts f, Medium m, Consumer<Caution> say) {
     if (f.peak() > m.highestCelsius().value()) {
       boolean water = m.kind() == Medium.Kind.WATER;
       Figure stands = Figure.celsius(m.highestCelsius().value());
@@ -54,6 +53,12 @@ public final class StoreCautions {
               water
                   ? List.of(stands, reached, Figure.celsius(OPEN_WATER))
                   : List.of(stands, reached)));
+    }
+  }
+
+  private static void limits(StoreFacts f, Consumer<Caution> say) {
+    for (Medium m : f.store().heatedMedia()) {
+      medium(f, m, say);
     }
     for (FaceName name : FaceName.values()) {
       List<Layer> layers = f.store().face(name).layers();

@@ -95,7 +95,7 @@ final class UsualCautions {
           new Rule(
               Code.DAMP_MUST_VENT,
               DANGER,
-              f -> f.store().medium().dries() && f.peak() > 90,
+              f -> f.store().dries() && f.peak() > 90,
               "Damp fill near boiling makes steam, and steam bursts what is closed.",
               "Dry it first over days, never seal the vessel: leave a vent for good."),
           new Rule(
@@ -103,7 +103,7 @@ final class UsualCautions {
               DANGER,
               f ->
                   f.closedVessel()
-                      && !f.store().medium().dries()
+                      && !f.store().dries()
                       && f.store().medium().kind() == Medium.Kind.SOLID
                       && f.peak() > 100,
               "A sealed vessel that passes {0} bursts if any damp is left in it.",
@@ -124,7 +124,7 @@ final class UsualCautions {
                   f.peak() > 85
                       && (f.store().medium().kind() == Medium.Kind.WATER
                           || waterCoil(f)
-                          || f.store().medium().dries()),
+                          || f.store().dries()),
               "Water near boiling spits and steam scalds.",
               "Open lids and valves from the side, with gloves; lead vents away from faces."),
           new Rule(

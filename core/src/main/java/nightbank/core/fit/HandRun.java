@@ -69,12 +69,7 @@ final class HandRun {
     store =
         record
             .store()
-            .withMedium(
-                record
-                    .store()
-                    .medium()
-                    .scaled(
-                        Math.exp(at(Unknown.HEAT_CAPACITY)), Math.exp(at(Unknown.CONDUCTIVITY))))
+            .scaled(Math.exp(at(Unknown.HEAT_CAPACITY)), Math.exp(at(Unknown.CONDUCTIVITY)))
             .withFacesTimes(name -> Math.exp(face(name)))
             .withZone(record.store().zone().stretched(1, Math.exp(at(Unknown.REACH))));
     follow();

@@ -258,7 +258,7 @@ public final class StoreCalibration {
     double ends = log[StoreFactor.ENDS.ordinal()];
     double apart = log[StoreFactor.TOP_AGAINST_FOOT.ordinal()];
     return store
-        .withMedium(store.medium().scaled(1, factor(log, StoreFactor.CONDUCTIVITY)))
+        .scaled(1, factor(log, StoreFactor.CONDUCTIVITY))
         .withFacesTimes(
             name ->
                 switch (name) {

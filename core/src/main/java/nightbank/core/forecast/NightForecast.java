@@ -282,7 +282,7 @@ public record NightForecast(
     double heavy = medium.density().relativeSpread() / 2;
     var varied =
         s.store()
-            .withMedium(medium.scaled(Math.exp(z[6] * heavy), Math.exp(z[5] * spread)))
+            .scaled(Math.exp(z[6] * heavy), Math.exp(z[5] * spread))
             .withFacesTimes(Math.exp(z[12] * doubt.faceFactor()));
     return s.with(varied, s.start().shifted(start));
   }

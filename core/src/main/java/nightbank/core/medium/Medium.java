@@ -120,8 +120,17 @@ public record Medium(
 
   /** Conductivity of what is dry over that at 20 °C. */
   public double conductivityFactor(double celsius) {
+    return conductivityFactor(conductivitySlope.value(), celsius);
+  }
+
+  /**
+   * The same by its slope alone.
+   *
+   * @param slope 1/K
+   */
+  public static double conductivityFactor(double slope, double celsius) {
     double t = Math.max(-50, Math.min(HOTTEST, celsius));
-    return Math.max(0.4, 1 + conductivitySlope.value() * (t - 20));
+    return Math.max(0.4, 1 + slope * (t - 20));
   }
 
   /** Whether it holds water that heat can drive off. */

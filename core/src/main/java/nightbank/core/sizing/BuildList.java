@@ -2,11 +2,13 @@ package nightbank.core.sizing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.medium.Medium;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.Fill;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatExchanger;
 import nightbank.core.store.HeatStore;
@@ -66,7 +68,7 @@ public final class BuildList {
     this.store = store;
     this.parts = List.copyOf(parts);
     this.prices = prices;
-    fill();
+    store.media().stream().filter(m -> !m.equals(Fill.HOLLOW)).forEach(this::fill);
     for (FaceName face : new FaceName[] {FaceName.FOOT, FaceName.SIDE, FaceName.TOP}) {
       layers(face);
     }
@@ -128,19 +130,36 @@ public final class BuildList {
         / store.geometry().heightMetres();
   }
 
-  private void fill() {
-    Medium m = store.medium();
+  private void fill(Medium m) {
     boolean litres =
         prices
             .of(m.id())
             .map(p -> p.unit() == Pack.Unit.LITRE)
             .orElse(m.kind() == Medium.Kind.WATER);
-    double volume = store.geometry().volume() * store.count();
+    double volume = store.volumeOf(m);
     add(
         m.id(),
         m.name(),
-        litres ? volume * 1000 : store.mass(),
+        litres ? volume * 1000 : volume * m.density().value(),
         litres ? Pack.Unit.LITRE : Pack.Unit.KILOGRAM);
+  }
+
+  /** A layer, core or hollow of something else. */
+  private void partly(Fill f) {
+    double tall = store.geometry().heightMetres();
+    Figure from = Figure.metres(f.where().lowFraction() * tall);
+    Figure to = Figure.metres(f.where().highFraction() * tall);
+    if (f.medium().equals(Fill.HOLLOW)) {
+      say(
+          "Leave it hollow from {0} to {1} above the foot; build the hollow's roof of whole stones.",
+          from, to);
+    } else {
+      say(
+          "From {0} to {1} above the foot it is %s."
+              .formatted(f.medium().name().toLowerCase(Locale.ROOT)),
+          from,
+          to);
+    }
   }
 
   private void layers(FaceName face) {
@@ -259,7 +278,7 @@ public final class BuildList {
                     "Lay the pipes, their joints sealed, and press them before the trench is closed.");
               }
             });
-    if (store.medium().dries()) {
+    if (store.dries()) {
       say("Dry the fill as far as you can before it goes in; leave a vent that stays open.");
     }
     if (water) {
@@ -271,6 +290,9 @@ public final class BuildList {
       say(
           "Fill in layers of a hand's width and tamp each: {0} in all.",
           Figure.kilograms(store.mass()));
+      for (Fill f : store.fills()) {
+        partly(f);
+      }
     }
     if (!store.probes().isEmpty()) {
       say(

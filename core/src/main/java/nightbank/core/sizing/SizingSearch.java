@@ -205,8 +205,8 @@ public final class SizingSearch {
     }
     Candidate c = s.candidate();
     HeatStore one = c.one();
-    HeatStore heavier = one.withMedium(one.medium().scaled(MORE, 1));
-    HeatStore quicker = one.withMedium(one.medium().scaled(1, MORE)).withFacesTimes(MORE);
+    HeatStore heavier = one.scaled(MORE, 1);
+    HeatStore quicker = one.scaled(1, MORE).withFacesTimes(MORE);
     return of(c.with(heavier), fails).lowestCelsius() >= of(c.with(quicker), fails).lowestCelsius()
         ? Sized.Limit.ENERGY
         : Sized.Limit.POWER;

@@ -1,12 +1,13 @@
 package nightbank.core.store;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
-import nightbank.core.medium.Enthalpy;
+import java.util.stream.Stream;
 import nightbank.core.medium.Medium;
 
 /**
@@ -16,7 +17,9 @@ import nightbank.core.medium.Medium;
  * @param floorCelsius below it the store no longer helps
  * @param zone where heat enters
  * @param carrier what carries heat through it, where there is such a thing
+ * @param fills other media in parts of it; of solids alone
  */
+@RecordBuilder
 public record HeatStore(
     Geometry geometry,
     int count,
@@ -26,7 +29,8 @@ public record HeatStore(
     double floorCelsius,
     HeatedZone zone,
     List<Probe> probes,
-    Optional<StoreCircuit> carrier) {
+    Optional<StoreCircuit> carrier,
+    List<Fill> fills) {
 
   private static final double CORNERS = 0.6; // of a shell's outer corners, edges by 0.54 k L
   private static final double LAYERED = 0.5; // m³; smaller bodies mix by their own convection
@@ -47,6 +51,35 @@ public record HeatStore(
     }
     faces = Map.copyOf(all);
     probes = List.copyOf(probes);
+    fills = List.copyOf(fills);
+    if (!fills.isEmpty()
+        && (medium.kind() == Medium.Kind.WATER
+            || carrier.filter(c -> c.passage() instanceof HeatExchanger.Bed).isPresent())) {
+      throw new IllegalArgumentException("only a solid body has other media in parts of it");
+    }
+    for (int i = 0; i < fills.size(); i++) {
+      for (int k = 0; k < i; k++) {
+        if (fills.get(i).where().meets(fills.get(k).where())) {
+          throw new IllegalArgumentException(
+              "%s and %s lie in the same part of it"
+                  .formatted(fills.get(k).medium().name(), fills.get(i).medium().name()));
+        }
+      }
+    }
+  }
+
+  /** A store of one medium. */
+  public HeatStore(
+      Geometry geometry,
+      int count,
+      Medium medium,
+      Map<FaceName, Face> faces,
+      Place place,
+      double floorCelsius,
+      HeatedZone zone,
+      List<Probe> probes,
+      Optional<StoreCircuit> carrier) {
+    this(geometry, count, medium, faces, place, floorCelsius, zone, probes, carrier, List.of());
   }
 
   /** A store that nothing is led through. */
@@ -76,18 +109,15 @@ public record HeatStore(
   }
 
   public HeatStore withCount(int newCount) {
-    return new HeatStore(
-        geometry, newCount, medium, faces, place, floorCelsius, zone, probes, carrier);
+    return HeatStoreBuilder.builder(this).count(newCount).build();
   }
 
   public HeatStore withMedium(Medium newMedium) {
-    return new HeatStore(
-        geometry, count, newMedium, faces, place, floorCelsius, zone, probes, carrier);
+    return HeatStoreBuilder.builder(this).medium(newMedium).build();
   }
 
   public HeatStore withFaces(Map<FaceName, Face> newFaces) {
-    return new HeatStore(
-        geometry, count, medium, newFaces, place, floorCelsius, zone, probes, carrier);
+    return HeatStoreBuilder.builder(this).faces(newFaces).build();
   }
 
   /** The same store with one face changed. */
@@ -110,27 +140,87 @@ public record HeatStore(
   }
 
   public HeatStore withPlace(Place newPlace) {
-    return new HeatStore(
-        geometry, count, medium, faces, newPlace, floorCelsius, zone, probes, carrier);
+    return HeatStoreBuilder.builder(this).place(newPlace).build();
   }
 
   public HeatStore withFloorCelsius(double celsius) {
-    return new HeatStore(geometry, count, medium, faces, place, celsius, zone, probes, carrier);
+    return HeatStoreBuilder.builder(this).floorCelsius(celsius).build();
   }
 
   public HeatStore withZone(HeatedZone newZone) {
-    return new HeatStore(
-        geometry, count, medium, faces, place, floorCelsius, newZone, probes, carrier);
+    return HeatStoreBuilder.builder(this).zone(newZone).build();
   }
 
   public HeatStore withProbes(List<Probe> newProbes) {
-    return new HeatStore(
-        geometry, count, medium, faces, place, floorCelsius, zone, newProbes, carrier);
+    return HeatStoreBuilder.builder(this).probes(newProbes).build();
   }
 
   public HeatStore withCarrier(StoreCircuit newCarrier) {
-    return new HeatStore(
-        geometry, count, medium, faces, place, floorCelsius, zone, probes, Optional.of(newCarrier));
+    return HeatStoreBuilder.builder(this).carrier(Optional.of(newCarrier)).build();
+  }
+
+  public HeatStore withFills(List<Fill> newFills) {
+    return HeatStoreBuilder.builder(this).fills(newFills).build();
+  }
+
+  /** All of its media with density and conductivity multiplied, for ensembles and fits. */
+  public HeatStore scaled(double densityFactor, double conductivityFactor) {
+    return HeatStoreBuilder.builder(this)
+        .medium(medium.scaled(densityFactor, conductivityFactor))
+        .fills(
+            fills.stream()
+                .map(f -> new Fill(f.medium().scaled(densityFactor, conductivityFactor), f.where()))
+                .toList())
+        .build();
+  }
+
+  /** What it is filled with, its own medium first. */
+  public List<Medium> media() {
+    return Stream.concat(Stream.of(medium), fills.stream().map(Fill::medium)).distinct().toList();
+  }
+
+  /** Media that its source heats, or that lie round what it heats. */
+  public List<Medium> heatedMedia() {
+    return Stream.concat(
+            Stream.of(medium), fills.stream().filter(f -> f.where().meets(zone)).map(Fill::medium))
+        .distinct()
+        .toList();
+  }
+
+  /** Whether any of it holds water that heat can drive off. */
+  public boolean dries() {
+    return media().stream().anyMatch(Medium::dries);
+  }
+
+  /** Volume of a medium in all bodies, m³. */
+  public double volumeOf(Medium of) {
+    double volume = of.equals(medium) ? ownVolume() : 0;
+    for (Fill f : fills) {
+      volume += f.medium().equals(of) ? f.where().volumeShare(geometry) * geometry.volume() : 0;
+    }
+    return volume * count;
+  }
+
+  /** Of what a kilogram has, all of it. */
+  private double overMedia(ToDoubleFunction<Medium> perKilogram) {
+    if (fills.isEmpty()) {
+      double kilograms = count * geometry.volume() * medium.density().value();
+      return kilograms * perKilogram.applyAsDouble(medium);
+    }
+    double sum = 0;
+    for (Medium m : media()) {
+      sum += volumeOf(m) * m.density().value() * perKilogram.applyAsDouble(m);
+    }
+    return sum;
+  }
+
+  /** What no fill takes of one body, m³. */
+  private double ownVolume() {
+    double share = 1;
+    for (Fill f : fills) {
+      share -= f.where().volumeShare(geometry);
+    }
+    return Math.max(0, share) * geometry.volume();
   }
 
   /** Loose stones that air is blown through. */
@@ -153,17 +243,17 @@ public record HeatStore(
 
   /** Mass of all bodies, kg. */
   public double mass() {
-    return count * geometry.volume() * medium.density().value();
+    return overMedia(m -> 1);
   }
 
   /** Load on the floor under the mass, kg/m². */
   public double massPerFloorArea() {
-    return geometry.heightMetres() * medium.density().value();
+    return mass() / (count * geometry.endArea());
   }
 
   /** Heat capacity of all bodies at a temperature, J/K. */
   public double heatCapacity(double celsius) {
-    return mass() * medium.enthalpy().specificHeat(celsius);
+    return overMedia(m -> m.enthalpy().specificHeat(celsius));
   }
 
   /**
@@ -172,8 +262,7 @@ public record HeatStore(
    * @see nightbank.core.store.model.StoreState#usableEnergy(HeatStore)
    */
   public double usableEnergyAt(double celsius) {
-    Enthalpy h = medium.enthalpy();
-    return Math.max(0, mass() * h.between(floorCelsius, celsius));
+    return Math.max(0, overMedia(m -> m.enthalpy().between(floorCelsius, celsius)));
   }
 
   /**

@@ -28,6 +28,31 @@ public record HeatedZone(
     this(0, radiusFraction, lowFraction, highFraction);
   }
 
+  /** Whether the two have any of a body in common. */
+  public boolean meets(HeatedZone other) {
+    return lowFraction < other.highFraction
+        && other.lowFraction < highFraction
+        && innerFraction < other.radiusFraction
+        && other.innerFraction < radiusFraction;
+  }
+
+  /** Of a body's volume. */
+  double volumeShare(Geometry body) {
+    double across = planShare(body, radiusFraction) - planShare(body, innerFraction);
+    return across * (highFraction - lowFraction);
+  }
+
+  /** Of its plan within a fraction of the half width, from all sides alike. */
+  private static double planShare(Geometry body, double fraction) {
+    if (body instanceof Geometry.Box box) {
+      double inset = 2 * (1 - fraction) * box.halfWidth();
+      return fraction == 0
+          ? 0
+          : (box.lengthMetres() - inset) * (box.widthMetres() - inset) / box.endArea();
+    }
+    return fraction * fraction;
+  }
+
   /** The same as much taller about its middle and wider, as far as the store goes. */
   public HeatedZone stretched(double tall, double wide) {
     double middle = (lowFraction + highFraction) / 2;

@@ -3,6 +3,7 @@ package nightbank.core.system;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import nightbank.core.medium.Medium;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
@@ -193,9 +194,11 @@ public final class ChargeBench {
 
     List<Charge.Overheated> over() {
       List<Charge.Overheated> all = new ArrayList<>();
-      double stands = store.medium().highestCelsius().value();
-      if (spot.celsius() > stands) {
-        all.add(new Charge.Overheated(null, store.medium().name(), stands, spot.celsius()));
+      for (Medium m : store.heatedMedia()) {
+        double stands = m.highestCelsius().value();
+        if (spot.celsius() > stands) {
+          all.add(new Charge.Overheated(null, m.name(), stands, spot.celsius()));
+        }
       }
       for (Part p : parts) {
         if (zone > p.highestCelsius()) {

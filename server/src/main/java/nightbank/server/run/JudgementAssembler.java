@@ -25,6 +25,8 @@ import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.evidence.TimeInterval;
 import nightbank.core.judgement.JudgementInputs;
 import nightbank.core.judgement.JudgementInputsBuilder;
+import nightbank.core.store.FaceName;
+import nightbank.core.store.Layer;
 import nightbank.core.store.Probe;
 import nightbank.core.usual.Usual;
 import nightbank.core.weather.Ground;
@@ -193,7 +195,14 @@ class JudgementAssembler {
     store.probes().forEach(p -> keys.add(Keys.probe(p.id())));
     air.forEach(p -> keys.add(Keys.probe(p)));
     kinds.forEach(k -> keys.addAll(Keys.eventsAt(k, store.id())));
-    keys.add(Keys.material(store.store().medium().id()));
+    store.store().media().forEach(m -> keys.add(Keys.material(m.id())));
+    for (FaceName face : FaceName.values()) {
+      for (Layer l : store.store().face(face).layers()) {
+        if (l instanceof Layer.Bulk b) {
+          keys.add(Keys.material(b.material().id()));
+        }
+      }
+    }
     if (store.houseId() != null) {
       keys.add(Keys.house(store.houseId()));
     }

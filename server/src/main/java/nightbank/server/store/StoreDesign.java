@@ -22,6 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param led what carries heat through it, absent when nothing does
  * @param build what it is made of besides, absent when nobody said
  * @param lidOff hours in which its top stands open every day, absent when it stays on
+ * @param fills other media in parts of it, absent for none
  */
 @RecordBuilder
 @RecordBuilder.Options(buildMethodName = "made")
@@ -45,12 +46,23 @@ public record StoreDesign(
     @Nullable ZoneDesign zone,
     @Nullable FluidCircuitDesign led,
     @Nullable Build build,
-    @Nullable LidHours lidOff) {
+    @Nullable LidHours lidOff,
+    @Nullable List<FillDesign> fills) {
   public StoreDesign {
     side = side == null ? FaceDesign.BARE : side;
     top = top == null ? FaceDesign.BARE : top;
     foot = foot == null ? FaceDesign.BARE : foot;
   }
+
+  /**
+   * Another medium in a part of the body, or a hollow.
+   *
+   * @param medium from the catalogue or the book, absent for a hollow
+   * @param reachFraction from the middle out, of the half width; 1 for a layer all across
+   * @param lowFraction of the height, from the foot
+   */
+  public record FillDesign(
+      @Nullable String medium, double reachFraction, double lowFraction, double highFraction) {}
 
   /**
    * Where a body stands.
@@ -72,6 +84,7 @@ public record StoreDesign(
   /** Whether it is filled with or wrapped in any of these. */
   boolean isOf(Set<String> materials) {
     return materials.contains(medium)
+        || fills != null && fills.stream().anyMatch(f -> materials.contains(f.medium()))
         || Stream.of(side, top, foot)
             .map(FaceDesign::layers)
             .filter(Objects::nonNull)

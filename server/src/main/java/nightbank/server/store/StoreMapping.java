@@ -8,6 +8,7 @@ import java.util.Set;
 import nightbank.core.medium.Medium;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
+import nightbank.core.store.Fill;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
@@ -19,12 +20,15 @@ import nightbank.core.usual.Usual;
 import nightbank.server.book.Materials;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreDesign.FaceDesign;
+import nightbank.server.store.StoreDesign.FillDesign;
 import nightbank.server.store.StoreDesign.LayerDesign;
 import nightbank.server.store.StoreDesign.LayerKind;
 import org.jspecify.annotations.Nullable;
 
 /** Designs to core records; every refusal names its field. */
 final class StoreMapping {
+
+  private static final int MOST_FILLS = 6;
 
   private StoreMapping() {}
 
@@ -34,14 +38,7 @@ final class StoreMapping {
     }
     LidHours.check(d);
     Geometry geometry = geometry(d);
-    Medium medium =
-        book.medium(d.medium())
-            .orElseThrow(
-                () ->
-                    Problem.invalid(
-                        "design.medium",
-                        "There is no medium called " + d.medium() + ".",
-                        "Choose one from the list."));
+    Medium medium = medium("design.medium", d.medium(), book);
     Medium measured =
         Problem.field(
             "design.medium",
@@ -65,19 +62,22 @@ final class StoreMapping {
                 () -> new Probe(p.id().toString(), p.radiusFraction(), p.heightFraction())));
       }
     }
-    return Problem.field(
-        d.count() < 1 || d.count() > 1000 ? "design.count" : "design.floorCelsius",
-        () ->
-            new HeatStore(
-                geometry,
-                d.count(),
-                measured,
-                faces,
-                place,
-                d.floorCelsius(),
-                zone,
-                placed,
-                carrier));
+    List<Fill> fills = fills(d, book);
+    HeatStore plain =
+        Problem.field(
+            d.count() < 1 || d.count() > 1000 ? "design.count" : "design.floorCelsius",
+            () ->
+                new HeatStore(
+                    geometry,
+                    d.count(),
+                    measured,
+                    faces,
+                    place,
+                    d.floorCelsius(),
+                    zone,
+                    placed,
+                    carrier));
+    return Problem.field("design.fills", () -> plain.withFills(fills));
   }
 
   private static Place place(StoreDesign.PlaceDesign p) {
@@ -128,6 +128,35 @@ final class StoreMapping {
 
   private static double number(Double value) {
     return value == null ? Double.NaN : value;
+  }
+
+  private static Medium medium(String field, @Nullable String id, Materials book) {
+    return book.medium(id)
+        .orElseThrow(
+            () ->
+                Problem.invalid(
+                    field, "There is no medium called " + id + ".", "Choose one from the list."));
+  }
+
+  private static List<Fill> fills(StoreDesign d, Materials book) {
+    List<FillDesign> given = d.fills() == null ? List.of() : d.fills();
+    if (given.size() > MOST_FILLS) {
+      throw Problem.invalid(
+          "design.fills", "More than " + MOST_FILLS + " fills.", "Put like ones together.");
+    }
+    List<Fill> fills = new ArrayList<>();
+    for (int i = 0; i < given.size(); i++) {
+      FillDesign f = given.get(i);
+      String field = "design.fills." + i;
+      Medium of = f.medium() == null ? Fill.HOLLOW : medium(field, f.medium(), book);
+      fills.add(
+          Problem.field(
+              field,
+              () ->
+                  new Fill(
+                      of, new HeatedZone(f.reachFraction(), f.lowFraction(), f.highFraction()))));
+    }
+    return fills;
   }
 
   private static Face face(String field, FaceDesign design, Materials book) {

@@ -49,7 +49,8 @@ public class LidHoursTest {
             null,
             null,
             null,
-            new LidHours(LocalTime.parse(from), LocalTime.parse(to)));
+            new LidHours(LocalTime.parse(from), LocalTime.parse(to)),
+            null);
     StoreView s =
         new StoreView(
             UUID.randomUUID(), "Bin", 1, null, false, true, d, List.of(), List.of(), null, null);

@@ -6,7 +6,6 @@ import java.util.function.DoubleUnaryOperator;
 import java.util.function.IntToDoubleFunction;
 import nightbank.core.internal.Exchange;
 import nightbank.core.internal.LineSweeps;
-import nightbank.core.medium.TabledEnthalpy;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
@@ -31,11 +30,10 @@ public final class ConductionStore implements StoreModel {
   private static final int TOP = FaceName.TOP.ordinal();
   private static final int FOOT = FaceName.FOOT.ordinal();
   private static final FaceName[] FACES = FaceName.values();
-  private static final double MET = 1e-9; // K: one Newton step more is below rounding
 
   private HeatStore store;
   private final StoreGrid grid;
-  private final TabledEnthalpy enthalpy;
+  private final CellMedia media;
   private final boolean constantHeat;
   private final int ni;
   private final int nj;
@@ -69,9 +67,8 @@ public final class ConductionStore implements StoreModel {
   public ConductionStore(HeatStore store, StoreState start) {
     this.store = store;
     grid = start.grid();
-    boolean dries = store.medium().dries();
-    enthalpy = new TabledEnthalpy(dries ? store.medium().dryPart() : store.medium().enthalpy());
-    constantHeat = !dries && store.medium().enthalpy().isConstant();
+    media = new CellMedia(store, grid);
+    constantHeat = media.constant();
     ni = grid.across();
     nj = grid.along();
     nl = grid.layers();
@@ -86,7 +83,7 @@ public final class ConductionStore implements StoreModel {
     heated = new double[n];
     ratio = new double[n];
     put = new double[n];
-    water = dries ? new PoreWater(store.medium(), celsius) : null;
+    water = media.dries() ? new PoreWater(media, celsius) : null;
     double[] plan = new double[ni * nj];
     double[] outer = new double[nj * nl];
     double[] farther = new double[ni * nl];
@@ -104,8 +101,8 @@ public final class ConductionStore implements StoreModel {
     sideAcross = new LineSweeps.Edge(outer);
     sideAlong = new LineSweeps.Edge(farther);
     middle = LineSweeps.Edge.closed(n);
-    lay(store.medium().density().value());
-    links = new SolidLinks(store.medium(), grid, water, celsius);
+    lay();
+    links = new SolidLinks(media, grid, water, celsius);
     stream = new SolidStream(this, store, grid, links, heated);
     for (int i = 0; i < n; i++) {
       joulesPerKg[i] = content(i, celsius[i]);
@@ -133,12 +130,12 @@ public final class ConductionStore implements StoreModel {
     return share;
   }
 
-  private void lay(double density) {
+  private void lay() {
     for (int l = 0; l < nl; l++) {
       for (int j = 0; j < nj; j++) {
         for (int i = 0; i < ni; i++) {
           int c = grid.cell(i, j, l);
-          mass[c] = grid.cellVolume(c) * density;
+          mass[c] = grid.cellVolume(c) * media.density(c);
         }
       }
     }
@@ -148,7 +145,7 @@ public final class ConductionStore implements StoreModel {
 
   /** J in a kilogram as filled, its water included. */
   private double content(int c, double t) {
-    double dry = enthalpy.joulesPerKg(t);
+    double dry = media.dryJoules(c, t);
     return water != null ? dry + water.specificHeat(c) * t : dry;
   }
 
@@ -194,27 +191,13 @@ public final class ConductionStore implements StoreModel {
 
   /** J/(K kg as filled). */
   double heatOf(int c) {
-    double dry = enthalpy.specificHeat(celsius[c]);
+    double dry = media.drySpecificHeat(c, celsius[c]);
     return water != null ? dry + water.specificHeat(c) : dry;
   }
 
   /** Temperature at a cell's heat content, found near a guess. */
   private double warmth(int c, double near) {
-    if (water == null || !water.any(c)) {
-      return enthalpy.celsius(joulesPerKg[c], near);
-    }
-    double perKelvin = water.specificHeat(c);
-    double t = near;
-    for (int k = 0; k < 4; k++) {
-      double off =
-          (enthalpy.joulesPerKg(t) + perKelvin * t - joulesPerKg[c])
-              / (enthalpy.specificHeat(t) + perKelvin);
-      t -= off;
-      if (Math.abs(off) < MET) {
-        break;
-      }
-    }
-    return t;
+    return media.celsius(c, joulesPerKg[c], water == null ? 0 : water.specificHeat(c), near);
   }
 
   private void dry(PoreWater water) {
@@ -295,7 +278,7 @@ public final class ConductionStore implements StoreModel {
     for (int c = 0; c < put.length; c++) {
       if (where[c] > 0) {
         double room = Math.max(0, hottest - celsius[c]);
-        double holds = enthalpy.joulesPerKg(hottest) - enthalpy.joulesPerKg(celsius[c]);
+        double holds = media.dryJoules(c, hottest) - media.dryJoules(c, celsius[c]);
         double most = Math.max(0, mass[c] * holds / seconds - put[c]);
         double w = Math.min(most, each * where[c] * Math.min(1, room / band));
         put[c] += w;
@@ -478,11 +461,9 @@ public final class ConductionStore implements StoreModel {
 
   @Override
   public double usableEnergy() {
-    double floor = enthalpy.joulesPerKg(store.floorCelsius());
     double joules = 0;
     for (int c = 0; c < celsius.length; c++) {
-      double own = water != null ? content(c, store.floorCelsius()) : floor;
-      joules += mass[c] * Math.max(0, joulesPerKg[c] - own);
+      joules += mass[c] * Math.max(0, joulesPerKg[c] - content(c, store.floorCelsius()));
     }
     return joules * store.count();
   }

@@ -1,8 +1,6 @@
 package nightbank.core.store.model;
 
-import java.util.Arrays;
 import nightbank.core.medium.DampEnthalpy;
-import nightbank.core.medium.Medium;
 
 /**
  * Water in the cells of a damp medium. It stays until its cell reaches 100 °C; what heat comes
@@ -13,15 +11,14 @@ final class PoreWater {
   static final double BOILING = 100;
 
   private final double[] share; // kg of water per kg as filled
-  private final double full;
-  private final double wetConductivity;
-  private final double dryConductivity;
+  private final CellMedia media;
 
-  PoreWater(Medium medium, double[] celsius) {
-    full = medium.moisture().value();
-    wetConductivity = medium.conductivity().value();
-    dryConductivity = medium.dryConductivity().value();
-    share = Arrays.stream(celsius).map(t -> t > BOILING ? 0 : full).toArray();
+  PoreWater(CellMedia media, double[] celsius) {
+    this.media = media;
+    share = new double[celsius.length];
+    for (int c = 0; c < share.length; c++) {
+      share[c] = celsius[c] > BOILING ? 0 : media.moisture(c);
+    }
   }
 
   boolean any(int c) {
@@ -38,7 +35,8 @@ final class PoreWater {
   }
 
   double conductivity(int c) {
-    return dryConductivity + (wetConductivity - dryConductivity) * share[c] / full;
+    double dry = media.driedConductivity(c);
+    return share[c] == 0 ? dry : dry + (media.conductivity(c) - dry) * share[c] / media.moisture(c);
   }
 
   /**

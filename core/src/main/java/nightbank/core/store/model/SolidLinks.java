@@ -1,7 +1,6 @@
 package nightbank.core.store.model;
 
 import java.util.function.IntToDoubleFunction;
-import nightbank.core.medium.Medium;
 import nightbank.core.store.FaceName;
 import org.jspecify.annotations.Nullable;
 
@@ -14,14 +13,14 @@ final class SolidLinks {
   final double[] across; // W/K between a cell and the next across
   final double[] along;
   final double[] upward;
-  private final Medium medium;
+  private final CellMedia media;
   private final StoreGrid grid;
   private final @Nullable PoreWater water; // null where it holds none
   private final double[] celsius;
   private final double[] linkedAt; // °C at which it was taken
   private final double[] atFaces = new double[3]; // W/(m K) of the cells behind each face
   private final double conductivity;
-  private final double slope;
+  private final double slope; // the steepest of its media, 1/K
   private final boolean even; // the same conductivity everywhere and always
   private final int ni;
   private final int nj;
@@ -33,14 +32,14 @@ final class SolidLinks {
    * @param water of a damp medium, null for a dry one
    * @param celsius of the cells, as they go on changing
    */
-  SolidLinks(Medium medium, StoreGrid grid, @Nullable PoreWater water, double[] celsius) {
-    this.medium = medium;
+  SolidLinks(CellMedia media, StoreGrid grid, @Nullable PoreWater water, double[] celsius) {
+    this.media = media;
     this.grid = grid;
     this.water = water;
     this.celsius = celsius;
-    conductivity = medium.conductivity().value();
-    slope = medium.conductivitySlope().value();
-    even = water == null && slope == 0;
+    conductivity = media.conductivity(0);
+    slope = media.steepest();
+    even = water == null && slope == 0 && media.even();
     ni = grid.across();
     nj = grid.along();
     nl = grid.layers();
@@ -55,8 +54,8 @@ final class SolidLinks {
 
   void renew() {
     for (int c = 0; c < conducts.length; c++) {
-      double base = water != null ? water.conductivity(c) : conductivity;
-      conducts[c] = slope == 0 ? base : base * medium.conductivityFactor(celsius[c]);
+      double base = water != null ? water.conductivity(c) : media.conductivity(c);
+      conducts[c] = slope == 0 ? base : base * media.conductivityFactor(c, celsius[c]);
       linkedAt[c] = celsius[c];
     }
     for (int l = 0; l < nl; l++) {
@@ -83,7 +82,7 @@ final class SolidLinks {
   }
 
   void renewWhereHot() {
-    double most = slope == 0 ? Double.POSITIVE_INFINITY : STALE / Math.abs(slope);
+    double most = slope == 0 ? Double.POSITIVE_INFINITY : STALE / slope;
     for (int c = 0; c < celsius.length && slope != 0; c++) {
       if (Math.abs(celsius[c] - linkedAt[c]) > most) {
         renew();

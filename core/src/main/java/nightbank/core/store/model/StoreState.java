@@ -101,12 +101,26 @@ public final class StoreState {
   }
 
   private double sum(HeatStore store, boolean onlyAbove) {
+    if (!store.fills().isEmpty()) {
+      return sum(new CellMedia(store, grid), store, onlyAbove);
+    }
     Enthalpy h = store.medium().enthalpy();
     double floor = h.joulesPerKg(store.floorCelsius());
     double density = store.medium().density().value() * store.count();
     double joules = 0;
     for (int i = 0; i < celsius.length; i++) {
       double each = grid.cellVolume(i) * density * (h.joulesPerKg(celsius[i]) - floor);
+      joules += onlyAbove ? Math.max(0, each) : each;
+    }
+    return joules;
+  }
+
+  private double sum(CellMedia media, HeatStore store, boolean onlyAbove) {
+    double joules = 0;
+    for (int i = 0; i < celsius.length; i++) {
+      double above =
+          media.joulesAsFilled(i, celsius[i]) - media.joulesAsFilled(i, store.floorCelsius());
+      double each = grid.cellVolume(i) * store.count() * media.density(i) * above;
       joules += onlyAbove ? Math.max(0, each) : each;
     }
     return joules;
