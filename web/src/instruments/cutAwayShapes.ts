@@ -114,14 +114,16 @@ export function zoneOf(d: Design, b: Box): Rect[] {
   ]
 }
 
+const EDGE = 3 // of the body's own outline, which stays free
+
 /** Parts with something else in them, as they are cut. */
 export const fillsOf = (d: Design, b: Box): Rect[] =>
-  (d.fills ?? []).map((f) => ({
-    x: b.cx - (f.reachFraction * b.w) / 2,
-    y: b.y + b.h * (1 - f.highFraction),
-    w: f.reachFraction * b.w,
-    h: b.h * (f.highFraction - f.lowFraction),
-  }))
+  (d.fills ?? []).map((f) => {
+    const half = Math.min((f.reachFraction * b.w) / 2, b.w / 2 - EDGE)
+    const top = Math.max(b.y + b.h * (1 - f.highFraction), b.y + EDGE)
+    const foot = Math.min(b.y + b.h * (1 - f.lowFraction), b.y + b.h - EDGE)
+    return { x: b.cx - half, y: top, w: 2 * half, h: foot - top }
+  })
 
 /** A rod's zigzag through the heated part. */
 export function rodPath(zone: Rect, cx: number): string {

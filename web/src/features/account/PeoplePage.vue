@@ -23,7 +23,7 @@ const draft = reactive({ name: '', latitude: '', longitude: '', zone: '' })
 const member = reactive({
   login: '',
   password: '',
-  role: 'HELPER' as 'KEEPER' | 'HELPER' | 'GUEST',
+  role: 'HELPER' as Role,
 })
 
 watch(
@@ -81,6 +81,29 @@ const addMember = () =>
     Object.assign(member, { login: '', password: '' })
   }, 'Let in.')
 
+type Role = 'KEEPER' | 'HELPER' | 'GUEST'
+const may = (personId: string, role: Role) =>
+  attempt(
+    () =>
+      body(
+        api.PUT('/api/holdings/{holdingId}/people/{personId}', {
+          params: { path: { holdingId: holding, personId } },
+          body: { role },
+        }),
+      ),
+    'Kept.',
+  )
+const shutOut = (personId: string) =>
+  attempt(
+    () =>
+      body(
+        api.DELETE('/api/holdings/{holdingId}/people/{personId}', {
+          params: { path: { holdingId: holding, personId } },
+        }),
+      ),
+    'Shut out; Undo lets them in again.',
+  )
+
 const roles = [
   { value: 'KEEPER', text: 'keeper: changes things' },
   { value: 'HELPER', text: 'helper: logs' },
@@ -99,7 +122,26 @@ const roles = [
         <tbody>
           <tr v-for="p in people" :key="p.personId">
             <th scope="row">{{ p.name }}</th>
-            <td>{{ roles.find((r) => r.value === p.role)?.text }}</td>
+            <td v-if="!keeper">{{ roles.find((r) => r.value === p.role)?.text }}</td>
+            <template v-else>
+              <td>
+                <BFormSelect
+                  :model-value="p.role"
+                  :options="roles"
+                  :aria-label="`${p.name} may`"
+                  @update:model-value="may(p.personId, $event as Role)"
+                />
+              </td>
+              <td>
+                <BButton
+                  size="sm"
+                  variant="secondary"
+                  :aria-label="`Shut ${p.name} out`"
+                  @click="shutOut(p.personId)"
+                  >Shut out</BButton
+                >
+              </td>
+            </template>
           </tr>
         </tbody>
       </table>

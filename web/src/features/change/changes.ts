@@ -7,6 +7,7 @@ export type Change = Views['ChangeView']
 const OUTCOME = { MADE: 'made', CHANGED: 'changed', REMOVED: 'taken away' } as const
 const READING = { MADE: 'typed', CHANGED: 'put right', REMOVED: 'taken away' } as const
 const EVENT = { MADE: 'logged', CHANGED: 'put right', REMOVED: 'taken away' } as const
+const PERSON = { MADE: 'let in', CHANGED: 'may something else', REMOVED: 'shut out' } as const
 const FILE = { MADE: 'read in', CHANGED: 'put right', REMOVED: 'taken out' } as const
 const WHAT = {
   RUN: 'Run',
@@ -15,6 +16,7 @@ const WHAT = {
   STORE: 'Store',
   HOUSE: 'House',
   THERMOMETER: 'Thermometer',
+  DEVICE: 'Logger',
 } as const
 
 /** What somebody changed, in a line. */
@@ -31,6 +33,10 @@ export function changeWords(c: Change, units: Temperature): string {
     return `${c.name}: ${told.join(' → ')}, ${READING[c.verb]}`
   }
   if (c.kind === 'IMPORT') return `File ${c.name} ${FILE[c.verb]}`
+  if (c.kind === 'PERSON') return `${c.name} ${PERSON[c.verb]}`
+  if (c.kind === 'PLACE') return `Where ${c.name} lies, changed`
+  if (c.kind === 'ROUND') return `Round${c.name ? ` by ${c.name}` : ''}, taken away`
+  if (c.kind === 'PHOTO') return 'Photo, taken away'
   if (c.kind === 'BOOK') return 'Prices and own media, changed'
   return `${WHAT[c.kind]} “${c.name}” ${OUTCOME[c.verb]}`
 }

@@ -62,15 +62,36 @@ async function done(kind: Kind, { note = '', way = null as Way | null } = {}) {
   await put(event, 'POST')
 }
 
-async function takeAway(id: string) {
-  await body(
-    api.DELETE('/api/holdings/{holdingId}/events/{eventId}', {
-      params: { path: { holdingId: holding, eventId: id } },
-    }),
-  )
-  if (last.event?.id === id) last.event = null
+async function gone(what: Promise<unknown>) {
+  await what
   await client.invalidateQueries({ queryKey: ['holding', holding] })
 }
+function takeAway(id: string) {
+  if (last.event?.id === id) last.event = null
+  return gone(
+    body(
+      api.DELETE('/api/holdings/{holdingId}/events/{eventId}', {
+        params: { path: { holdingId: holding, eventId: id } },
+      }),
+    ),
+  )
+}
+const takeRound = (roundId: string) =>
+  gone(
+    body(
+      api.DELETE('/api/holdings/{holdingId}/rounds/{roundId}', {
+        params: { path: { holdingId: holding, roundId } },
+      }),
+    ),
+  )
+const takePhoto = (photoId: string) =>
+  gone(
+    body(
+      api.DELETE('/api/holdings/{holdingId}/photos/{photoId}', {
+        params: { path: { holdingId: holding, photoId } },
+      }),
+    ),
+  )
 
 /** A touch before the stores were there finds its store when they come. */
 function placeOnceKnown(id: string) {
@@ -226,17 +247,22 @@ function moveStop(id: string, by: -1 | 1) {
         <td>
           {{ l.note }}
           <span v-if="l.photos?.length" class="photos">
-            <a
-              v-for="(p, i) in l.photos"
-              :key="p"
-              :href="`/api/holdings/${holding}/photos/${p}`"
-              target="_blank"
-              rel="noopener"
-              ><img
-                loading="lazy"
-                :src="`/api/holdings/${holding}/photos/${p}`"
-                :alt="`Photo ${i + 1} of this round`"
-            /></a>
+            <span v-for="(p, i) in l.photos" :key="p" class="photo">
+              <a :href="`/api/holdings/${holding}/photos/${p}`" target="_blank" rel="noopener"
+                ><img
+                  loading="lazy"
+                  :src="`/api/holdings/${holding}/photos/${p}`"
+                  :alt="`Photo ${i + 1} of this round`"
+              /></a>
+              <button
+                v-if="mayLog"
+                type="button"
+                :aria-label="`Take away photo ${i + 1} of this round`"
+                @click="takePhoto(p)"
+              >
+                ×
+              </button>
+            </span>
           </span>
         </td>
         <td v-if="mayLog" class="right-or-away">
@@ -256,6 +282,14 @@ function moveStop(id: string, by: -1 | 1) {
               take away
             </button>
           </template>
+          <button
+            v-else-if="l.photos"
+            type="button"
+            :aria-label="`Take away with its readings: ${l.word}, ${clock(Date.parse(l.at) / 1000, zone)}`"
+            @click="takeRound(l.key)"
+          >
+            take away
+          </button>
         </td>
       </tr>
     </tbody>
@@ -293,6 +327,11 @@ function moveStop(id: string, by: -1 | 1) {
   flex-wrap: wrap;
   gap: 0.4rem;
   margin-top: 0.3rem;
+}
+
+.photo {
+  display: inline-flex;
+  align-items: start;
 }
 
 .photos img {

@@ -96,6 +96,14 @@ const fillNames = computed(() =>
     (f) => media.value.find((m) => m.id === f.medium)?.name.toLowerCase() ?? 'hollow',
   ),
 )
+const filled = computed(() =>
+  [
+    ...new Set([
+      medium.value?.name.toLowerCase() ?? '',
+      ...fillNames.value.filter((n) => n !== 'hollow'),
+    ]),
+  ].join(' and '),
+)
 const medium = computed(() => media.value.find((m) => m.id === draft.design.medium))
 const { data: parts } = useQuery(partsQuery(holding))
 const chargers = computed(() => (parts.value ?? []).filter((p) => charges(p.design, store)))
@@ -221,7 +229,8 @@ const topFull = computed(() => {
     <p v-else class="verdict">
       <template v-if="past">Until {{ told(past) }}: </template>
       <template v-else-if="draft.planned">Planned: </template>
-      <b>{{ massOf(appraisal.massKg) }}</b> of {{ medium?.name.toLowerCase() }} holds
+      <b>{{ massOf(appraisal.massKg) }}</b> of {{ filled }}
+      {{ filled.includes(' and ') ? 'hold' : 'holds' }}
       <b>{{ energyOf(appraisal.usableJoules) }}</b> between
       {{ degrees(draft.design.floorCelsius, session.units, 0) }} and
       {{ degrees(draft.design.chargeToCelsius, session.units, 0) }}, and loses half in

@@ -124,7 +124,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get_3"];
-        put: operations["change_8"];
+        put: operations["change_9"];
         post?: never;
         delete?: never;
         options?: never;
@@ -220,7 +220,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_7"];
+        put: operations["change_8"];
         post?: never;
         delete: operations["revoke"];
         options?: never;
@@ -252,9 +252,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_6"];
+        put: operations["change_7"];
         post?: never;
-        delete: operations["remove_7"];
+        delete: operations["remove_9"];
         options?: never;
         head?: never;
         patch?: never;
@@ -332,9 +332,9 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get_2"];
-        put: operations["change_5"];
+        put: operations["change_6"];
         post?: never;
-        delete: operations["remove_6"];
+        delete: operations["remove_8"];
         options?: never;
         head?: never;
         patch?: never;
@@ -636,9 +636,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_4"];
+        put: operations["change_5"];
         post?: never;
-        delete: operations["remove_5"];
+        delete: operations["remove_7"];
         options?: never;
         head?: never;
         patch?: never;
@@ -660,6 +660,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/people/{personId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_4"];
+        post?: never;
+        delete: operations["remove_6"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/photos/{photoId}": {
         parameters: {
             query?: never;
@@ -670,7 +686,7 @@ export interface paths {
         get: operations["photo"];
         put: operations["keepPhoto"];
         post?: never;
-        delete?: never;
+        delete: operations["removePhoto"];
         options?: never;
         head?: never;
         patch?: never;
@@ -686,7 +702,7 @@ export interface paths {
         get?: never;
         put: operations["change_3"];
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -734,7 +750,7 @@ export interface paths {
         get?: never;
         put: operations["keep"];
         post?: never;
-        delete?: never;
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1420,7 +1436,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "READING" | "EVENT" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER" | "BOOK" | "IMPORT";
+            kind: "READING" | "EVENT" | "ROUND" | "PHOTO" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER" | "BOOK" | "IMPORT" | "DEVICE" | "PERSON" | "PLACE";
             mine: boolean;
             name: string;
             /** Format: date-time */
@@ -2568,6 +2584,9 @@ export interface components {
             password: string;
             /** @enum {string} */
             role: "KEEPER" | "HELPER" | "GUEST";
+        };
+        NewRole: {
+            role: ("KEEPER" | "HELPER" | "GUEST") | null;
         };
         NextView: {
             /** Format: double */
@@ -3921,7 +3940,7 @@ export interface operations {
             };
         };
     };
-    change_8: {
+    change_9: {
         parameters: {
             query?: never;
             header: {
@@ -4091,7 +4110,7 @@ export interface operations {
             };
         };
     };
-    change_7: {
+    change_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -4192,7 +4211,7 @@ export interface operations {
             };
         };
     };
-    change_6: {
+    change_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -4219,7 +4238,7 @@ export interface operations {
             };
         };
     };
-    remove_7: {
+    remove_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -4385,7 +4404,7 @@ export interface operations {
             };
         };
     };
-    change_5: {
+    change_6: {
         parameters: {
             query?: never;
             header: {
@@ -4414,7 +4433,7 @@ export interface operations {
             };
         };
     };
-    remove_6: {
+    remove_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -4933,7 +4952,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_5: {
         parameters: {
             query?: never;
             header: {
@@ -4962,7 +4981,7 @@ export interface operations {
             };
         };
     };
-    remove_5: {
+    remove_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -5031,6 +5050,56 @@ export interface operations {
             };
         };
     };
+    change_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                personId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRole"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberView"][];
+                };
+            };
+        };
+    };
+    remove_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                personId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberView"][];
+                };
+            };
+        };
+    };
     photo: {
         parameters: {
             query?: never;
@@ -5078,6 +5147,27 @@ export interface operations {
             };
         };
     };
+    removePhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                photoId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     change_3: {
         parameters: {
             query?: never;
@@ -5104,7 +5194,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -5200,6 +5290,27 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["RoundView"];
                 };
+            };
+        };
+    };
+    remove_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                roundId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

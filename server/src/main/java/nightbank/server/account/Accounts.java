@@ -92,6 +92,10 @@ public class Accounts {
     repository.join(person, holding, role);
   }
 
+  public void part(UUID person, UUID holding) {
+    repository.part(person, holding);
+  }
+
   public void setUnits(UUID person, UnitsView units) {
     repository.setUnits(person, units);
   }

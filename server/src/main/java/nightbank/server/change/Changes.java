@@ -64,16 +64,28 @@ public class Changes {
 
   /** What is changed. */
   public enum Kind {
-    READING,
-    EVENT,
-    RUN,
-    TRIAL,
-    PART,
-    STORE,
-    HOUSE,
-    THERMOMETER,
-    BOOK,
-    IMPORT
+    READING(Role.HELPER),
+    EVENT(Role.HELPER),
+    ROUND(Role.HELPER),
+    PHOTO(Role.HELPER),
+    RUN(Role.KEEPER),
+    TRIAL(Role.KEEPER),
+    PART(Role.KEEPER),
+    STORE(Role.KEEPER),
+    HOUSE(Role.KEEPER),
+    THERMOMETER(Role.KEEPER),
+    BOOK(Role.KEEPER),
+    IMPORT(Role.KEEPER),
+    DEVICE(Role.KEEPER),
+    PERSON(Role.KEEPER),
+    PLACE(Role.KEEPER);
+
+    /** Who may change it, and so take a change of it back. */
+    private final Role needed;
+
+    Kind(Role needed) {
+      this.needed = needed;
+    }
   }
 
   /** What became of it. */
@@ -157,13 +169,15 @@ public class Changes {
   @Transactional
   public ChangeView turn(UUID holding, UUID id, boolean back) {
     Kept k = repository.find(holding, id).orElseThrow(() -> Problem.notFound("change"));
-    access.require(holding, k.person().equals(me()) ? Role.HELPER : Role.KEEPER);
+    boolean mine = k.person().equals(me());
+    List<Entry> entries = new ArrayList<>(repository.entries(holding, id));
+    boolean keepers = entries.stream().anyMatch(e -> e.kind().needed == Role.KEEPER);
+    access.require(holding, mine && !keepers ? Role.HELPER : Role.KEEPER);
     if (back == (k.undoneAt() != null)) {
       return view(k, me());
     }
     Map<Kind, Reversible> by = new EnumMap<>(Kind.class);
     reversible.forEach(r -> by.put(r.kind(), r));
-    List<Entry> entries = new ArrayList<>(repository.entries(holding, id));
     if (back) {
       Collections.reverse(entries);
     }

@@ -24,6 +24,7 @@ import nightbank.server.device.DeviceView;
 import nightbank.server.device.Devices;
 import nightbank.server.history.Statements;
 import nightbank.server.holding.Holdings;
+import nightbank.server.holding.Members;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
@@ -63,6 +64,7 @@ class DemoLoader implements ApplicationRunner {
   private final JsonMapper mapper;
   private final Accounts accounts;
   private final Holdings holdings;
+  private final Members members;
   private final Houses houses;
   private final Books books;
   private final Stores stores;
@@ -81,6 +83,7 @@ class DemoLoader implements ApplicationRunner {
       JsonMapper mapper,
       Accounts accounts,
       Holdings holdings,
+      Members members,
       Houses houses,
       Books books,
       Stores stores,
@@ -97,6 +100,7 @@ class DemoLoader implements ApplicationRunner {
     this.mapper = mapper;
     this.accounts = accounts;
     this.holdings = holdings;
+    this.members = members;
     this.houses = houses;
     this.books = books;
     this.stores = stores;
@@ -178,7 +182,7 @@ class DemoLoader implements ApplicationRunner {
     UUID keeper = accounts.create(first.login(), first.name(), first.password());
     UUID holding = holdings.create(keeper, told.holding()).id();
     for (Person p : told.people().subList(1, told.people().size())) {
-      holdings.add(holding, p.login(), p.name(), p.password(), p.role());
+      members.add(holding, p.login(), p.name(), p.password(), p.role());
     }
     for (House h : told.houses()) {
       houses.create(holding, new Houses.HouseDraft(id(h.key()), h.name(), h.design()));

@@ -17,22 +17,26 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.device.internal.DeviceRepository;
 import nightbank.server.log.ReadingWriter;
 import nightbank.server.log.Readings;
 import nightbank.server.shared.Allowances;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /**
  * Loggers that send by themselves: a token each, for their holding's probes only; a flood slows its
  * own sender; a wrong clock is noticed.
  */
 @Service
-public class Devices {
+public class Devices implements Reversible {
   private static final int MOST = 200;
   private static final int MOST_CHANNELS = 200;
   private static final int PACKS_A_MINUTE = 60;
@@ -45,6 +49,8 @@ public class Devices {
   private final Readings readings;
   private final ReadingWriter writer;
   private final Allowances allowances;
+  private final Changes changes;
+  private final Json json;
   private final Clock clock;
   private final SecureRandom random = new SecureRandom();
 
@@ -53,11 +59,15 @@ public class Devices {
       Readings readings,
       ReadingWriter writer,
       Allowances allowances,
+      Changes changes,
+      Json json,
       Clock clock) {
     this.repository = repository;
     this.readings = readings;
     this.writer = writer;
     this.allowances = allowances;
+    this.changes = changes;
+    this.json = json;
     this.clock = clock;
   }
 
@@ -91,6 +101,7 @@ public class Devices {
     }
     repository.channels(holding, id, channels(draft));
     DeviceView d = get(holding, id);
+    changes.made(holding, kind(), id.toString(), d.name(), null, said(d));
     return new DeviceView(
         d.id(),
         d.name(),
@@ -104,17 +115,63 @@ public class Devices {
 
   @Transactional
   public DeviceView change(UUID holding, UUID id, DeviceDraft draft) {
-    get(holding, id);
+    DeviceView before = get(holding, id);
     check(holding, draft);
+    write(holding, id, draft);
+    DeviceView d = get(holding, id);
+    if (before.revokedAt() == null) {
+      changes.made(holding, kind(), id.toString(), d.name(), said(before), said(d));
+    }
+    return d;
+  }
+
+  private void write(UUID holding, UUID id, DeviceDraft draft) {
     repository.rename(holding, id, draft.name().strip());
     repository.channels(holding, id, channels(draft));
+  }
+
+  @Transactional
+  public DeviceView revoke(UUID holding, UUID id) {
+    DeviceView before = get(holding, id);
+    repository.revoke(holding, id, clock.instant());
+    if (before.revokedAt() == null) {
+      changes.made(holding, kind(), id.toString(), before.name(), said(before), null);
+    }
     return get(holding, id);
   }
 
-  public DeviceView revoke(UUID holding, UUID id) {
+  private static DeviceDraft said(DeviceView d) {
+    return new DeviceDraft(d.id(), d.name(), d.channels());
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.DEVICE;
+  }
+
+  @Override
+  public @Nullable DeviceDraft now(UUID holding, String subject) {
+    return repository.all(holding).stream()
+        .filter(d -> d.id().toString().equals(subject) && d.revokedAt() == null)
+        .findFirst()
+        .map(Devices::said)
+        .orElse(null);
+  }
+
+  /** A logger that is put back sends with the token that it had. */
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    UUID id = UUID.fromString(subject);
     get(holding, id);
-    repository.revoke(holding, id, clock.instant());
-    return get(holding, id);
+    if (state == null) {
+      repository.revoke(holding, id, clock.instant());
+      return;
+    }
+    DeviceDraft draft = json.read(state, DeviceDraft.class);
+    check(holding, draft);
+    write(holding, id, draft);
+    repository.allow(holding, id);
   }
 
   private static List<DeviceView.DeviceChannel> channels(DeviceDraft draft) {

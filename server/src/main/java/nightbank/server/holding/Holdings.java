@@ -3,34 +3,45 @@ package nightbank.server.holding;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.ZoneId;
-import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.holding.internal.HoldingRepository;
 import nightbank.server.shared.InputChanged;
+import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Places and their people. */
 @Service
-public class Holdings {
+public class Holdings implements Reversible {
   private final HoldingRepository repository;
   private final Accounts accounts;
   private final ApplicationEventPublisher events;
+  private final Changes changes;
+  private final Json json;
   private final Clock clock;
 
   Holdings(
       HoldingRepository repository,
       Accounts accounts,
       ApplicationEventPublisher events,
+      Changes changes,
+      Json json,
       Clock clock) {
     this.repository = repository;
     this.accounts = accounts;
     this.events = events;
+    this.changes = changes;
+    this.json = json;
     this.clock = clock;
   }
 
@@ -51,20 +62,36 @@ public class Holdings {
 
   @Transactional
   public HoldingView change(UUID id, HoldingDraft draft) {
+    HoldingView before = get(id);
     HoldingView changed = checked(id, draft);
-    repository.save(changed, clock.instant());
-    events.publishEvent(InputChanged.design(id, Set.of(InputChanged.Keys.PLACE)));
+    keep(changed);
+    changes.made(id, kind(), id.toString(), changed.name(), said(before), said(changed));
     return changed;
   }
 
-  public List<MemberView> members(UUID holding) {
-    return repository.members(holding);
+  private void keep(HoldingView changed) {
+    repository.save(changed, clock.instant());
+    events.publishEvent(InputChanged.design(changed.id(), Set.of(InputChanged.Keys.PLACE)));
   }
 
+  private static HoldingDraft said(HoldingView h) {
+    return new HoldingDraft(h.name(), h.latitude(), h.longitude(), h.zone());
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.PLACE;
+  }
+
+  @Override
+  public HoldingDraft now(UUID holding, String subject) {
+    return said(get(holding));
+  }
+
+  @Override
   @Transactional
-  public List<MemberView> add(UUID holding, String login, String name, String password, Role role) {
-    accounts.join(accounts.create(login, name, password), holding, role);
-    return members(holding);
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    keep(checked(holding, json.read(Objects.requireNonNull(state), HoldingDraft.class)));
   }
 
   private static HoldingView checked(UUID id, HoldingDraft d) {

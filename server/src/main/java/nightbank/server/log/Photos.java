@@ -8,21 +8,29 @@ import java.util.UUID;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.log.internal.PhotoRepository;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Photos of a round: checked by what they are, not by what they are called. */
 @Service
-public class Photos {
+public class Photos implements Reversible {
+  private static final String THERE = "THERE";
   static final int MOST_BYTES = 1_500_000;
   private static final int MOST_PIXELS = 6000; // either way
 
   private final PhotoRepository repository;
+  private final Changes changes;
   private final Clock clock;
 
-  Photos(PhotoRepository repository, Clock clock) {
+  Photos(PhotoRepository repository, Changes changes, Clock clock) {
     this.repository = repository;
+    this.changes = changes;
     this.clock = clock;
   }
 
@@ -40,9 +48,38 @@ public class Photos {
     }
     String kind = kindOf(bytes);
     Instant at = taken == null || taken.isAfter(clock.instant()) ? clock.instant() : taken;
-    if (!repository.insert(holding, id, round, at, kind, bytes)) {
-      get(holding, id); // known already, or another holding's
+    if (!repository.insert(holding, id, round, at, kind, bytes) && !repository.known(holding, id)) {
+      throw Problem.notFound("photo"); // the id is another holding's
     }
+  }
+
+  @Transactional
+  public void remove(UUID holding, UUID id) {
+    get(holding, id);
+    put(holding, id.toString(), null);
+    changes.made(holding, kind(), id.toString(), "", THERE, null);
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.PHOTO;
+  }
+
+  @Override
+  public @Nullable String now(UUID holding, String subject) {
+    return repository.find(holding, UUID.fromString(subject)).map(p -> THERE).orElse(null);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    UUID id = UUID.fromString(subject);
+    repository.removed(holding, id, state == null ? clock.instant() : null);
+  }
+
+  @Override
+  public void forget(Instant before) {
+    repository.forget(before);
   }
 
   private static String kindOf(byte[] bytes) {

@@ -9,21 +9,26 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
 import nightbank.server.log.internal.RoundRepository;
 import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Rounds with the thermometer: whatever was acknowledged stays, whatever comes twice is once. */
 @Service
-public class Rounds {
+public class Rounds implements Reversible {
+  private static final String THERE = "THERE";
   private static final int MOST_ENTRIES = 300;
 
   private final RoundRepository repository;
   private final Readings readings;
   private final ReadingWriter writer;
   private final EventLog events;
+  private final Changes changes;
   private final Clock clock;
 
   Rounds(
@@ -31,11 +36,13 @@ public class Rounds {
       Readings readings,
       ReadingWriter writer,
       EventLog events,
+      Changes changes,
       Clock clock) {
     this.repository = repository;
     this.readings = readings;
     this.writer = writer;
     this.events = events;
+    this.changes = changes;
     this.clock = clock;
   }
 
@@ -92,6 +99,45 @@ public class Rounds {
     if (e.outcome() == RoundDraft.Outcome.ICE) {
       events.add(holding, ice);
     }
+  }
+
+  /** Takes a round away with what it read and saw, as far as nobody put it right since. */
+  @Transactional
+  public void remove(UUID holding, UUID id) {
+    RoundView round = get(holding, id);
+    for (RoundView.RoundEntry e : round.entries()) {
+      Readings.Key key = new Readings.Key(e.probeId(), e.at());
+      if (e.celsius() != null && e.celsius().equals(readings.now(holding, key.toString()))) {
+        readings.correct(holding, key, null);
+      }
+      if (e.outcome() == RoundDraft.Outcome.ICE) {
+        events.remove(holding, ice(e.id(), e.at()).id());
+      }
+    }
+    put(holding, id.toString(), null);
+    changes.made(holding, kind(), id.toString(), round.by(), THERE, null);
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.ROUND;
+  }
+
+  @Override
+  public @Nullable String now(UUID holding, String subject) {
+    return repository.find(holding, UUID.fromString(subject)).map(r -> THERE).orElse(null);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    UUID id = UUID.fromString(subject);
+    repository.removed(holding, id, state == null ? clock.instant() : null);
+  }
+
+  @Override
+  public void forget(Instant before) {
+    repository.forget(before);
   }
 
   private static EventView ice(UUID entry, Instant at) {

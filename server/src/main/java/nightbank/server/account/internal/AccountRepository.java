@@ -107,6 +107,13 @@ public class AccountRepository {
                     r.value1(), r.value2(), Role.valueOf(r.value3()), r.value4(), r.value5()));
   }
 
+  public void part(UUID person, UUID holding) {
+    db.deleteFrom(MEMBERSHIP)
+        .where(MEMBERSHIP.PERSON_ID.eq(person))
+        .and(MEMBERSHIP.HOLDING_ID.eq(holding))
+        .execute();
+  }
+
   public void join(UUID person, UUID holding, Role role) {
     db.insertInto(MEMBERSHIP)
         .set(MEMBERSHIP.PERSON_ID, person)

@@ -87,6 +87,15 @@ public class DeviceRepository {
         .execute();
   }
 
+  /** May send again with the token that it had. */
+  public void allow(UUID holding, UUID id) {
+    db.update(DEVICE)
+        .setNull(DEVICE.REVOKED_AT)
+        .where(DEVICE.HOLDING_ID.eq(holding))
+        .and(DEVICE.ID.eq(id))
+        .execute();
+  }
+
   public void channels(UUID holding, UUID id, List<DeviceView.DeviceChannel> channels) {
     db.deleteFrom(DEVICE_CHANNEL)
         .where(DEVICE_CHANNEL.HOLDING_ID.eq(holding))

@@ -8,9 +8,12 @@ import nightbank.server.account.Role;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.holding.MemberView;
+import nightbank.server.holding.Members;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -22,11 +25,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class HoldingController {
   private final Holdings holdings;
+  private final Members members;
   private final Accounts accounts;
   private final Access access;
 
-  HoldingController(Holdings holdings, Accounts accounts, Access access) {
+  HoldingController(Holdings holdings, Members members, Accounts accounts, Access access) {
     this.holdings = holdings;
+    this.members = members;
     this.accounts = accounts;
     this.access = access;
   }
@@ -74,13 +79,28 @@ class HoldingController {
   @GetMapping("/api/holdings/{holdingId}/people")
   List<MemberView> members(@PathVariable UUID holdingId) {
     access.require(holdingId, Role.GUEST);
-    return holdings.members(holdingId);
+    return members.all(holdingId);
+  }
+
+  record NewRole(@Nullable Role role) {}
+
+  @PutMapping("/api/holdings/{holdingId}/people/{personId}")
+  List<MemberView> change(
+      @PathVariable UUID holdingId, @PathVariable UUID personId, @RequestBody NewRole body) {
+    access.require(holdingId, Role.KEEPER);
+    return members.change(holdingId, personId, body.role());
+  }
+
+  @DeleteMapping("/api/holdings/{holdingId}/people/{personId}")
+  List<MemberView> remove(@PathVariable UUID holdingId, @PathVariable UUID personId) {
+    access.require(holdingId, Role.KEEPER);
+    return members.remove(holdingId, personId);
   }
 
   @PostMapping("/api/holdings/{holdingId}/people")
   List<MemberView> add(@PathVariable UUID holdingId, @RequestBody NewMember body) {
     access.require(holdingId, Role.KEEPER);
-    return holdings.add(
+    return members.add(
         holdingId,
         body.login(),
         body.name(),

@@ -47,6 +47,11 @@ public class HoldingRepository {
         .execute();
   }
 
+  /** Held until the transaction ends, so that of two who leave at once one stays. */
+  public void lock(UUID id) {
+    db.select(HOLDING.ID).from(HOLDING).where(HOLDING.ID.eq(id)).forUpdate().fetch();
+  }
+
   public List<MemberView> members(UUID holding) {
     return db.select(PERSON.ID, PERSON.LOGIN, PERSON.NAME, MEMBERSHIP.ROLE)
         .from(MEMBERSHIP)

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import nightbank.server.log.Photos;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** Photos. */
@@ -23,7 +24,26 @@ public class PhotoRepository {
         .from(PHOTO)
         .where(PHOTO.HOLDING_ID.eq(holding))
         .and(PHOTO.ID.eq(id))
+        .and(PHOTO.REMOVED_AT.isNull())
         .fetchOptional(r -> new Photos.Photo(r.value1(), r.value2()));
+  }
+
+  /** Whether the holding has it, or had it and it can come back. */
+  public boolean known(UUID holding, UUID id) {
+    return db.fetchExists(PHOTO, PHOTO.HOLDING_ID.eq(holding).and(PHOTO.ID.eq(id)));
+  }
+
+  public void removed(UUID holding, UUID id, @Nullable Instant at) {
+    db.update(PHOTO)
+        .set(PHOTO.REMOVED_AT, at)
+        .where(PHOTO.HOLDING_ID.eq(holding))
+        .and(PHOTO.ID.eq(id))
+        .execute();
+  }
+
+  /** What was taken away before a moment goes for good. */
+  public void forget(Instant before) {
+    db.deleteFrom(PHOTO).where(PHOTO.REMOVED_AT.lt(before)).execute();
   }
 
   public boolean insert(

@@ -14,6 +14,7 @@ import nightbank.server.log.Rounds;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -52,6 +53,20 @@ class RoundController {
     access.require(holdingId, Role.HELPER);
     UUID person = access.signedIn().orElseThrow().personId();
     return rounds.keep(holdingId, person, roundId, draft);
+  }
+
+  @DeleteMapping("/rounds/{roundId}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable UUID holdingId, @PathVariable UUID roundId) {
+    access.require(holdingId, Role.HELPER);
+    rounds.remove(holdingId, roundId);
+  }
+
+  @DeleteMapping("/photos/{photoId}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void removePhoto(@PathVariable UUID holdingId, @PathVariable UUID photoId) {
+    access.require(holdingId, Role.HELPER);
+    photos.remove(holdingId, photoId);
   }
 
   @GetMapping("/walk")

@@ -8,6 +8,7 @@ import static nightbank.db.Tables.WALK;
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.excluded;
 
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -118,6 +119,7 @@ public class RoundRepository {
             .leftJoin(PERSON)
             .on(PERSON.ID.eq(READING_ROUND.PERSON_ID))
             .where(READING_ROUND.HOLDING_ID.eq(holding))
+            .and(READING_ROUND.REMOVED_AT.isNull())
             .and(which)
             .orderBy(READING_ROUND.STARTED_AT.desc(), READING_ROUND.SEQ.desc())
             .limit(most)
@@ -134,6 +136,7 @@ public class RoundRepository {
             .from(PHOTO)
             .where(PHOTO.HOLDING_ID.eq(holding))
             .and(PHOTO.ROUND_ID.in(ids))
+            .and(PHOTO.REMOVED_AT.isNull())
             .orderBy(PHOTO.TAKEN_AT)
             .fetchGroups(PHOTO.ROUND_ID, PHOTO.ID);
     return heads.map(
@@ -146,6 +149,19 @@ public class RoundRepository {
                 r.value5(),
                 entries.getOrDefault(r.value1(), List.of()),
                 photos.getOrDefault(r.value1(), List.of())));
+  }
+
+  public void removed(UUID holding, UUID id, @Nullable Instant at) {
+    db.update(READING_ROUND)
+        .set(READING_ROUND.REMOVED_AT, at)
+        .where(READING_ROUND.HOLDING_ID.eq(holding))
+        .and(READING_ROUND.ID.eq(id))
+        .execute();
+  }
+
+  /** What was taken away before a moment goes for good. */
+  public void forget(Instant before) {
+    db.deleteFrom(READING_ROUND).where(READING_ROUND.REMOVED_AT.lt(before)).execute();
   }
 
   public List<UUID> walk(UUID holding) {

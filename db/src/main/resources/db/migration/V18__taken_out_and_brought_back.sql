@@ -14,3 +14,7 @@ ALTER TABLE import_file ADD COLUMN taken_out_at timestamptz;
 ALTER TABLE import_file DROP CONSTRAINT import_file_state;
 ALTER TABLE import_file ADD CONSTRAINT import_file_state
   CHECK (state IN ('UPLOADED', 'RUNNING', 'DONE', 'FAILED', 'STOPPED', 'TAKEN_OUT'));
+
+-- Rounds and photos that were taken away stay for thirty days.
+ALTER TABLE reading_round ADD COLUMN removed_at timestamptz;
+ALTER TABLE photo ADD COLUMN removed_at timestamptz;
