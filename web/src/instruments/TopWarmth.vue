@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A store's top on one scale of warmth: bars for what it may serve for, marks for now and full. */
 import { scaleLinear } from 'd3-scale'
-import { computed } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { topSentence, useWords, type Use } from '@/features/store/topUses'
 import { degreeTicks } from '@/shared/heat'
 import { degrees, type Temperature } from '@/shared/units'
@@ -12,15 +12,25 @@ const props = defineProps<{
   full: number | null
   units: Temperature
 }>()
-const W = 560
+const WIDEST = 560
 const LEFT = 108
 const ROW = 17
 const TOP = 26
 const HOTTEST = 90 // °C; hotter marks stand at the end
 
-const x = scaleLinear([10, HOTTEST], [LEFT, W - 24]).clamp(true)
+const figure = ref<HTMLElement | null>(null)
+const W = ref(WIDEST)
+const sized = new ResizeObserver(() => {
+  const wide = figure.value?.clientWidth
+  if (wide) W.value = Math.min(WIDEST, wide)
+})
+onMounted(() => figure.value && sized.observe(figure.value))
+onBeforeUnmount(() => sized.disconnect())
+
+const scale = computed(() => scaleLinear([10, HOTTEST], [LEFT, W.value - 24]).clamp(true))
+const x = (celsius: number) => scale.value(celsius)
 const height = computed(() => TOP + props.uses.length * ROW + 24)
-const ticks = computed(() => degreeTicks([10, HOTTEST], 8, props.units))
+const ticks = computed(() => degreeTicks([10, HOTTEST], W.value < 450 ? 4 : 8, props.units))
 const marks = computed(() => {
   const list = [
     { word: 'now', celsius: props.now },
@@ -32,7 +42,7 @@ const marks = computed(() => {
 </script>
 
 <template>
-  <figure>
+  <figure ref="figure">
     <figcaption>{{ topSentence(now, full, uses, units) }}</figcaption>
     <svg :viewBox="`0 0 ${W} ${height}`" aria-hidden="true">
       <g v-for="(u, i) in uses" :key="u.of">
@@ -69,7 +79,7 @@ figure {
 svg {
   display: block;
   width: 100%;
-  max-width: 640px;
+  max-width: 560px;
 }
 
 text {
