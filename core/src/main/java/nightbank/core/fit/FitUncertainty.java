@@ -22,6 +22,8 @@ import org.hipparchus.linear.RealMatrix;
  * @param logTau of ln τ of the cool-down, 0 without one
  */
 public record FitUncertainty(double[] mean, double logTau) {
+  private static final double SHARE_DOUBT = 0.35; // of the ground's share: soil, layers; estimate
+
   /** What is looked at of one set of factors. */
   private record Seen(double[] mean, double logTau) {
     static Seen of(double[] mean, RunTimeline line, Optional<QuasiSteadyWindow> part) {
@@ -83,7 +85,16 @@ public record FitUncertainty(double[] mean, double logTau) {
         IntStream.range(0, line.at().length)
             .mapToDouble(i -> Math.hypot(start[i], doubt.applyAsDouble(s -> s.mean[i])))
             .toArray(),
-        doubt.applyAsDouble(Seen::logTau));
+        Math.hypot(doubt.applyAsDouble(Seen::logTau), ground(line, seen.get(0), part)));
+  }
+
+  /** What the ground's share of the loss moves in ln τ, times how far that share may be off. */
+  private static double ground(RunTimeline line, Seen seen, Optional<QuasiSteadyWindow> part) {
+    return part.filter(p -> p.intoGround() > 0)
+        .flatMap(p -> p.intoAir().fit(line, seen.mean))
+        .map(air -> SHARE_DOUBT * Math.abs(Math.log(air.timeConstantSeconds()) - seen.logTau))
+        .filter(Double::isFinite)
+        .orElse(0.0);
   }
 
   /**

@@ -11,14 +11,17 @@ import nightbank.core.medium.Medium;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
+import nightbank.core.store.Place;
 
 /**
  * The part of a run's longest cool-down after its inside has evened out.
  *
  * @param from epoch second
  * @param to epoch second
+ * @param intoGround share of its loss that goes into the ground, by its description
+ * @param ground that it goes to, °C
  */
-public record QuasiSteadyWindow(long from, long to) {
+public record QuasiSteadyWindow(long from, long to, double intoGround, double ground) {
   private static final double SHORTEST = 2 * 3600.0; // s, for a store that takes days
   private static final double SHARE = 0.25; // of its time constant, for one that does not
   private static final double WARM = 30; // °C
@@ -32,8 +35,12 @@ public record QuasiSteadyWindow(long from, long to) {
     return Math.min(SHORTEST, SHARE * store.heatCapacity(WARM) / store.count() / loss);
   }
 
-  /** Absent when no cool-down is as long as the {@link #shortest}. */
-  public static Optional<QuasiSteadyWindow> of(RunTimeline line, HeatStore store) {
+  /**
+   * Absent when no cool-down is as long as the {@link #shortest}.
+   *
+   * @param ground below a foot that stands on it, °C
+   */
+  public static Optional<QuasiSteadyWindow> of(RunTimeline line, HeatStore store, double ground) {
     return longest(line)
         .filter(phase -> phase.hours() * 3600 >= shortest(store))
         .map(
@@ -42,7 +49,9 @@ public record QuasiSteadyWindow(long from, long to) {
               long settle = (long) Math.min(settlingSeconds(store), 0.5 * length);
               return new QuasiSteadyWindow(
                   line.at()[line.index(phase.fromEpochSecond() + settle)],
-                  line.at()[line.index(phase.toEpochSecond())]);
+                  line.at()[line.index(phase.toEpochSecond())],
+                  intoGround(store),
+                  ground);
             });
   }
 
@@ -74,8 +83,27 @@ public record QuasiSteadyWindow(long from, long to) {
     int end = line.index(to) + 1;
     double[] seconds =
         Arrays.stream(line.at(), first, end).mapToDouble(at -> at - line.at()[first]).toArray();
-    return CoolDownFit.of(
-        seconds, Arrays.copyOfRange(mean, first, end), Arrays.copyOfRange(line.air(), first, end));
+    double[] towards =
+        Arrays.stream(line.air(), first, end).map(a -> a + intoGround * (ground - a)).toArray();
+    return CoolDownFit.of(seconds, Arrays.copyOfRange(mean, first, end), towards);
+  }
+
+  /** The same as though all went into the air. */
+  QuasiSteadyWindow intoAir() {
+    return new QuasiSteadyWindow(from, to, 0, ground);
+  }
+
+  /** What it cools towards is between air and ground by what it loses to each. */
+  private static double intoGround(HeatStore store) {
+    double all = 0;
+    double down = 0;
+    for (FaceName f : FaceName.values()) {
+      double ua = store.transmittance(f, WARM, 0) * store.faceArea(f);
+      Place.Beyond to = store.place().beyond(f);
+      all += ua;
+      down += to == Place.Beyond.GROUND || to == Place.Beyond.HOUSE_SOIL ? ua : 0;
+    }
+    return down / all;
   }
 
   /** Two time constants of the slowest inner mode: a seventh of the first shape is left. */

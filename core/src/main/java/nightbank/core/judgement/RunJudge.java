@@ -86,7 +86,7 @@ public final class RunJudge {
             .flatMap(JudgedLoop::judge);
     boolean cools = airKnown && !run.makesHeat();
     Optional<QuasiSteadyWindow> settled =
-        cools ? QuasiSteadyWindow.of(line, store) : Optional.empty();
+        cools ? QuasiSteadyWindow.of(line, store, run.groundCelsius()) : Optional.empty();
     FitUncertainty doubt = fitted.doubt(settled);
     double missed = missed(track.mean(), field, store.probes().size());
     double[] byAir = airKnown ? new double[line.at().length] : byAir(fitted, store, cleaned);
