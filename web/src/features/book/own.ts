@@ -36,7 +36,7 @@ export const kinds: {
     ],
     fresh: (id): Views['OwnMedium'] => ({
       id,
-      name: 'Own medium',
+      name: `Medium ${id.slice(4)}`,
       density: 1600,
       specificHeat: 840,
       conductivity: 0.5,
@@ -60,7 +60,7 @@ export const kinds: {
     ],
     fresh: (id): Views['OwnInsulation'] => ({
       id,
-      name: 'Own insulation',
+      name: `Insulation ${id.slice(4)}`,
       conductivityLow: 0.04,
       conductivity: 0.06,
       conductivityHigh: 0.09,
@@ -86,7 +86,7 @@ export const kinds: {
     ],
     fresh: (id): Views['OwnFeedstock'] => ({
       id,
-      name: 'Own feed',
+      name: `Feed ${id.slice(4)}`,
       carbonToNitrogen: 30,
       nitrogen: 0.015,
       moisture: 0.5,

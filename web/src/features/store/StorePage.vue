@@ -34,8 +34,9 @@ import StoreFigures from './StoreFigures.vue'
 import StoreRuns from './StoreRuns.vue'
 import ZoneEditor from './ZoneEditor.vue'
 import { newId, type FaceKey } from './designs'
-import { bookQuery, catalogueQuery, runsQuery, storeQuery, storesQuery } from './queries'
-import { insulationOf, mediaOf } from './media'
+import { catalogueQuery, runsQuery, storeQuery, storesQuery } from './queries'
+import { topWhenFull } from './topUses'
+import { useMaterials } from './useMaterials'
 import PastArrangement from './PastArrangement.vue'
 import { useCharge, type ChargeHow } from './useCharge'
 import { useStoreDraft } from './useStoreDraft'
@@ -51,7 +52,6 @@ const { data: loaded, error: missing } = useQuery(storeQuery(holding, store))
 const { data: catalogue } = useQuery(catalogueQuery())
 const { data: runs } = useQuery(runsQuery(holding, store))
 const { data: houses } = useQuery(housesQuery(holding))
-const { data: book } = useQuery(bookQuery(holding))
 const { data: all } = useQuery(storesQuery(holding))
 const past = ref(String(route.query.as ?? ''))
 watch(past, (as) => void router.replace({ query: { ...route.query, as: as || undefined } }))
@@ -89,22 +89,7 @@ const asks = computed(
 )
 const told = (iso: string) =>
   `${day(Date.parse(iso) / 1000, zone.value)}, ${clock(Date.parse(iso) / 1000, zone.value)}`
-const insulation = computed(() => insulationOf(catalogue.value, book.value?.data.book))
-const media = computed(() => mediaOf(catalogue.value, book.value?.data.book))
-const fillNames = computed(() =>
-  (draft.design.fills ?? []).map(
-    (f) => media.value.find((m) => m.id === f.medium)?.name.toLowerCase() ?? 'hollow',
-  ),
-)
-const filled = computed(() =>
-  [
-    ...new Set([
-      medium.value?.name.toLowerCase() ?? '',
-      ...fillNames.value.filter((n) => n !== 'hollow'),
-    ]),
-  ].join(' and '),
-)
-const medium = computed(() => media.value.find((m) => m.id === draft.design.medium))
+const { insulation, media, fillNames, filled } = useMaterials(holding, () => draft.design)
 const { data: parts } = useQuery(partsQuery(holding))
 const chargers = computed(() => (parts.value ?? []).filter((p) => charges(p.design, store)))
 const chosen = ref('')
@@ -198,14 +183,7 @@ function removeProbe(id: string) {
   selected.value = 'mass'
 }
 
-const WIDE = 0.2 // m² that something can lie on
-/** Its top when full, where it is solid, wide enough to lay things on, and meets a room's air. */
-const topFull = computed(() => {
-  const top = appraisal.value?.faces.find((f) => f.face === 'TOP')
-  return top && draft.design.medium !== 'water' && top.areaSquareMetres / draft.design.count >= WIDE
-    ? top.surfaceCelsius
-    : null
-})
+const topFull = computed(() => topWhenFull(draft.design, appraisal.value ?? undefined))
 </script>
 
 <template>

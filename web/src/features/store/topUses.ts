@@ -1,5 +1,6 @@
 import type { Views } from '@/shared/api/client'
 import { degrees, type Temperature } from '@/shared/units'
+import type { Design } from './designs'
 
 export type Use = Views['FaceUseView']
 
@@ -32,4 +33,14 @@ export function topSentence(
   const tell = (word: string, c: number | null) =>
     c == null ? [] : [`${word} ${degrees(c, u, 0)}, ${serves(c, uses)}`]
   return `Its top has ${[...tell('now', now), ...tell('when full', full)].join('; ')}.`
+}
+
+const WIDE = 0.2 // m² that something can lie on
+
+/** A top when full, °C, where it is solid, wide enough to lay things on, and meets a room's air. */
+export function topWhenFull(d: Design, appraisal: Views['Appraisal'] | undefined): number | null {
+  const top = appraisal?.faces.find((f) => f.face === 'TOP')
+  return top && d.medium !== 'water' && top.areaSquareMetres / d.count >= WIDE
+    ? top.surfaceCelsius
+    : null
 }

@@ -43,7 +43,7 @@ export const words: { when: string; words: Word[] }[] = [
       {
         id: 'bill',
         word: 'the night’s bill',
-        says: 'The heat that would keep the house at its limit until sunrise with nothing stored in it.',
+        says: 'The heat that would keep the house at what its plants stand, or whatever else it is kept for, until sunrise with nothing stored in it.',
       },
     ],
   },

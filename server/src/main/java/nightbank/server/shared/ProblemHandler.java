@@ -40,6 +40,12 @@ class ProblemHandler {
 
   @ExceptionHandler
   ProblemDetail unreadable(HttpMessageNotReadableException e) {
+    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+      if (cause instanceof BodyLimits.TooLarge t) {
+        Problem p = t.problem();
+        return detail(p.status(), p.code(), p.field(), p.getMessage(), p.remedy());
+      }
+    }
     String field = "";
     if (e.getCause() instanceof JacksonException j) {
       field =

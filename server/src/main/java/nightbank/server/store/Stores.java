@@ -11,7 +11,6 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.caution.StoreCautions;
 import nightbank.core.caution.StoreFacts;
@@ -412,19 +411,6 @@ public class Stores implements Reversible {
             id, now.name(), now.houseId(), now.planned(), now.design(), all, null, null, null),
         now.version());
     return all;
-  }
-
-  @EventListener
-  void keepsWhatItIsBuiltOf(Books.TakenOut out) {
-    for (StoreView s : all(out.holding())) {
-      if (Stream.concat(Stream.of(s.design()), s.earlier().stream().map(Arrangement::design))
-          .anyMatch(d -> d.isOf(out.ids()))) {
-        throw Problem.invalid(
-            "media",
-            "“%s” is built of it, or was.".formatted(s.name()),
-            "Fill or wrap that store otherwise first, also as it was earlier.");
-      }
-    }
   }
 
   /** That all there are can be reckoned with, as they are and as they were. */
