@@ -77,7 +77,7 @@ public record HouseLosses(List<Loss> losses, double watts, double humidity) {
 
   /**
    * Air and floor that nothing heats, left to outdoors, rooms behind walls and the ground long
-   * enough, °C: wind of a calm evening, half a cloudy sky, nothing wet.
+   * enough, °C: a wind of 2 m/s, the sky as warm as the air, nothing wet.
    */
   public static double atRest(Greenhouse house, double outdoor, double ground) {
     Greenhouse dry = house.withWetShare(0);

@@ -33,6 +33,13 @@ public record Fill(Medium medium, HeatedZone where) {
     }
   }
 
+  /** A hollow stays what it is. */
+  Fill scaled(double densityFactor, double conductivityFactor) {
+    return medium.equals(HOLLOW)
+        ? this
+        : new Fill(medium.scaled(densityFactor, conductivityFactor), where);
+  }
+
   /** All across, between two fractions of the height. */
   public static Fill layer(Medium medium, double lowFraction, double highFraction) {
     return new Fill(medium, new HeatedZone(1, lowFraction, highFraction));

@@ -167,10 +167,7 @@ public record HeatStore(
   public HeatStore scaled(double densityFactor, double conductivityFactor) {
     return HeatStoreBuilder.builder(this)
         .medium(medium.scaled(densityFactor, conductivityFactor))
-        .fills(
-            fills.stream()
-                .map(f -> new Fill(f.medium().scaled(densityFactor, conductivityFactor), f.where()))
-                .toList())
+        .fills(fills.stream().map(f -> f.scaled(densityFactor, conductivityFactor)).toList())
         .build();
   }
 

@@ -18,6 +18,8 @@ import org.jspecify.annotations.Nullable;
 /** A whole design from a few answers: shape, covering, how tight, what the plants stand. */
 final class ShapedHouse {
   private static final String GLASS = "double-glass";
+
+  /** Walls as the table of skins names them, m thick. */
   private static final Map<String, Heavy> HEAVY =
       Map.of(
           "stone-wall", new Heavy("granite", Usual.BACK_WALL_THICKNESS.value()),

@@ -176,6 +176,18 @@ public class FillsTest {
   }
 
   @Test
+  public void lighterOrHeavierInAnEnsembleAHollowStaysAHollow() {
+    HeatStore oven =
+        shut(
+            HEAVY,
+            new Fill(Fill.HOLLOW, new HeatedZone(0, 0.5, 0.1, 0.6)),
+            Fill.layer(LIGHT, 0.8, 1));
+    HeatStore lighter = oven.scaled(0.8, 1.3);
+    assertThat(lighter.fills().get(0)).isEqualTo(oven.fills().get(0));
+    assertThat(lighter.mass()).isCloseTo(0.8 * oven.mass(), withinPercentage(0.1));
+  }
+
+  @Test
   public void ofABoxTheCoreIsAsWideFromEverySide() {
     HeatStore bench =
         HeatStore.of(new Geometry.Box(3, 0.6, 0.5), HEAVY, Map.of())
