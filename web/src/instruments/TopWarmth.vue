@@ -8,6 +8,7 @@ import { degrees, type Temperature } from '@/shared/units'
 
 const props = defineProps<{
   uses: Use[]
+  burns: number
   now: number | null
   full: number | null
   units: Temperature
@@ -43,7 +44,7 @@ const marks = computed(() => {
 
 <template>
   <figure ref="figure">
-    <figcaption>{{ topSentence(now, full, uses, units) }}</figcaption>
+    <figcaption>{{ topSentence(now, full, uses, burns, units) }}</figcaption>
     <svg :viewBox="`0 0 ${W} ${height}`" aria-hidden="true">
       <g v-for="(u, i) in uses" :key="u.of">
         <text :x="LEFT - 8" :y="TOP + i * ROW + 12" text-anchor="end">{{ useWords[u.of] }}</text>

@@ -36,6 +36,7 @@ import ZoneEditor from './ZoneEditor.vue'
 import { newId, type FaceKey } from './designs'
 import { catalogueQuery, runsQuery, storeQuery, storesQuery } from './queries'
 import { topWhenFull } from './topUses'
+import { usualOf } from './usual'
 import { useMaterials } from './useMaterials'
 import PastArrangement from './PastArrangement.vue'
 import { useCharge, type ChargeHow } from './useCharge'
@@ -272,6 +273,7 @@ const topFull = computed(() => topWhenFull(draft.design, appraisal.value ?? unde
         <TopWarmth
           v-if="topFull != null && catalogue"
           :uses="catalogue.faceUses"
+          :burns="usualOf(catalogue, 'BURNS_IN_A_MINUTE')"
           :now="charging ? null : (now?.topCelsius ?? null)"
           :full="topFull"
           :units="session.units"

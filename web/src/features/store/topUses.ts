@@ -15,12 +15,17 @@ export const useWords: Record<Use['of'], string> = {
 const list = (words: string[]) =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 
-/** What a surface of that warmth serves for, in words. */
-export function serves(celsius: number, uses: Use[]): string {
+/**
+ * What a surface of that warmth serves for, in words.
+ *
+ * @param burns °C from which it burns whoever touches it for a minute
+ */
+export function serves(celsius: number, uses: Use[], burns: number): string {
   const fits = uses.filter((u) => celsius >= u.low && celsius <= u.high)
-  if (fits.length) return `right for ${list(fits.map((u) => useWords[u.of]))}`
+  const but = celsius >= burns ? ', but it burns within a minute' : ''
+  if (fits.length) return `right for ${list(fits.map((u) => useWords[u.of]))}${but}`
   if (celsius < Math.min(...uses.map((u) => u.low))) return 'not warm to the hand'
-  return celsius > Math.max(...uses.map((u) => u.high)) ? 'burns whoever touches it' : 'no use fits'
+  return celsius >= burns ? 'burns whoever touches it' : 'no use fits'
 }
 
 /** The top of a store as a seat or a drying place, in one sentence. */
@@ -28,10 +33,11 @@ export function topSentence(
   now: number | null,
   full: number | null,
   uses: Use[],
+  burns: number,
   u: Temperature,
 ): string {
   const tell = (word: string, c: number | null) =>
-    c == null ? [] : [`${word} ${degrees(c, u, 0)}, ${serves(c, uses)}`]
+    c == null ? [] : [`${word} ${degrees(c, u, 0)}, ${serves(c, uses, burns)}`]
   return `Its top has ${[...tell('now', now), ...tell('when full', full)].join('; ')}.`
 }
 

@@ -10,9 +10,6 @@ public enum FaceUse {
   DRY_HERBS(30, 38, 45, "scent leaves above about 45; estimate"),
   DRY_FRUIT(50, 60, 70, "slower it spoils, hotter it cooks; estimate");
 
-  /** Burns within a minute whatever it is made of, °C; ISO 13732-1. */
-  public static final double BURNS_IN_A_MINUTE = 51;
-
   private final Range celsius;
   private final String source;
 

@@ -34,6 +34,7 @@ public enum Usual {
   BACK_WALL_TRANSMITTANCE("W/(m² K)", 1.8, 2.2, 2.8, "half a metre of stone"),
   BACK_WALL_THICKNESS("m", 0.3, 0.5, 0.7, "an old outer wall; estimate"),
   BENCHES_AND_POTS("kg/m²", 15, 30, 60, "slow stuff on a square metre of floor; estimate"),
+  BURNS_IN_A_MINUTE("°C", 51, 51, 51, "whatever it is made of, ISO 13732-1"),
   ROOM_CONTENTS("kg/m²", 20, 60, 150, "furniture, plaster, partitions; estimate"),
   WINDOW_SHARE("", 0.05, 0.1, 0.2, "of a room's floor, in its outer wall; estimate"),
   TURF("m", 0.15, 0.3, 0.5, "earth on a covered roof; estimate"),
