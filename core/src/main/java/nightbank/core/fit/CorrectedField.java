@@ -11,7 +11,7 @@ import nightbank.core.store.model.StoreState;
  *
  * @param mean °C
  * @param gross J above the floor temperature, cold cells counting negative
- * @param usable J above the floor temperature, no cell counting below zero
+ * @param usable balance above the floor temperature, J; see StoreState.usableEnergy
  * @param content J above 0 °C
  */
 public record CorrectedField(double[] mean, double[] gross, double[] usable, double[] content) {

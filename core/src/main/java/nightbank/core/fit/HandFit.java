@@ -27,13 +27,13 @@ import org.hipparchus.util.Pair;
  * law of propagation, JCGM 100:2008, 5.2). With no reading at all it is the description's own
  * forecast.
  *
- * <p>Neglects that films fall as a store cools, that it may have begun warm in the middle, sun,
- * draught and a lid's hours.
+ * <p>Neglects that films fall as a store cools, sun, draught and a lid's hours; a store that is
+ * charged is taken to have evened out since its last charge.
  */
 public final class HandFit {
   private static final double MOVED = 0.1; // of a standard deviation, to see what hangs on it
-  private static final double CONVERGED = 0.03; // of one
-  private static final int MOST_TRIES = 15;
+  private static final double CONVERGED = 0.01; // of one
+  private static final int MOST_TRIES = 40;
   private static final int PASSES = 2; // what a reading is worth hangs on where it was read
   private static final double WIDE = 2; // standard deviations either way: 95.4 %
   private static final double UNREAD = 1e6; // K: a reading that nobody has taken tells nothing

@@ -1,8 +1,13 @@
 package nightbank.core.fit;
 
+import java.util.Arrays;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreModel;
+import nightbank.core.store.model.StoreState;
+import nightbank.core.store.model.Surroundings;
 
 /**
  * What nobody measured of a store read by hand, and how far it may be from what is described: a
@@ -16,11 +21,11 @@ final class HandPrior {
     /** Ln: density and specific heat 5 % each, lengths 1 %. */
     HEAT_CAPACITY(0.075),
     /** Ln of the transmittance of layers: joints, damp, thickness. */
-    LAYERS(0.2),
+    LAYERS(0.17),
     /** Ln of bare faces' films (simplified forms are good to 20 %; Incropera et al., ch. 9). */
-    FILM(0.17),
+    FILM(0.15),
     /** Ln of what lets heat into the earth. */
-    GROUND(0.3),
+    GROUND(0.25),
     /** Ln of the source's heat. */
     POWER(0),
     /** Ln of how far its zone reaches. */
@@ -55,6 +60,8 @@ final class HandPrior {
   private static final double LEAST_CONDUCTIVITY = 0.05;
   private static final double FLOOR = 2; // W/(m² K) through paving, boards or dry soil (1.4 to 3)
   private static final double WARM = 30; // °C, of a foot
+  private static final double WARMER = 10; // K, of what has evened out
+  private static final int RESTS = 20; // steps of its lumped time constant for which it has
 
   /** A point farther out than this is none that anybody describes. */
   static final double FARTHEST = 5;
@@ -67,8 +74,19 @@ final class HandPrior {
 
   private final double[] sd;
 
+  /**
+   * How a store that stands warmer than its surroundings has evened out since it was last charged:
+   * the excess of its cells over that of their mean. Any where nobody says how it stood; alike all
+   * through where somebody does.
+   */
+  private final double[] shape;
+
+  private final StoreGrid grid;
+
   HandPrior(HandRecord record) {
     HeatStore store = record.store();
+    grid = StoreGrid.night(store);
+    shape = record.start().isPresent() ? new double[0] : evenedOut(store, grid);
     sd = new double[OF_STORE + OF_PROBE * store.probes().size()];
     for (Unknown u : Unknown.values()) {
       set(u, u.usual);
@@ -94,6 +112,28 @@ final class HandPrior {
       sd[k + 1] = PLACE;
       sd[k + 2] = ERROR;
     }
+  }
+
+  private static double[] evenedOut(HeatStore store, StoreGrid grid) {
+    StoreModel model = StoreModel.of(store, StoreState.uniform(grid, WARMER));
+    Surroundings cold = Surroundings.of(0, 0);
+    double lossy = 0;
+    for (FaceName name : FaceName.values()) {
+      lossy += store.transmittance(name, WARMER, 0) * store.faceArea(name) * store.count();
+    }
+    double step = store.heatCapacity(WARMER) / lossy / RESTS;
+    for (int i = 0; i < RESTS; i++) {
+      model.step(step, cold);
+    }
+    double mean = model.meanCelsius();
+    return Arrays.stream(model.state().celsius()).map(t -> t / mean).toArray();
+  }
+
+  /** A store whose mean stands so, between surroundings whose rest is so. */
+  StoreState start(double mean, double rest) {
+    return shape.length == 0
+        ? StoreState.uniform(grid, mean)
+        : new StoreState(grid, Arrays.stream(shape).map(s -> rest + (mean - rest) * s).toArray());
   }
 
   private void set(Unknown u, double value) {

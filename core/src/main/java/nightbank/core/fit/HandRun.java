@@ -24,7 +24,7 @@ final class HandRun {
   private static final double DAY = 86_400;
   private static final double LAYER_FILM = 0.1; // m² K/W outside of layers
   private static final double ASIDE = 0.04; // of half width and height, for slopes
-  private static final double MODEL = 0.05; // of the excess: fills, films and sources are no forms
+  private static final double MODEL = 0.04; // of the excess: fills, films and sources are no forms
   private static final double CLOCK = 120; // s by which a reading is noted wrong
   private static final double MOST_BY_CLOCK = 10; // K
 
@@ -126,7 +126,8 @@ final class HandRun {
     double from = from();
     double to = to();
     end = heats ? to : readings.isEmpty() ? record.begin() : readings.get(0).seconds();
-    StoreModel model = StoreModel.of(store, StoreState.uniform(StoreGrid.night(store), start()));
+    StoreModel model =
+        StoreModel.of(store, prior.start(start(), record.around().air() + at(Unknown.AIR)));
     Surroundings beyond = new Surroundings();
     double longest = Math.max(SHORTEST, (record.last() - record.begin()) / STEPS);
     double[] before = new double[readings.size()];

@@ -22,7 +22,7 @@ import nightbank.core.store.model.StoreState;
  * @param mean store temperature from probe positions and the fitted field
  * @param meanHalfWidth half of its 95 % interval, K
  * @param gross heat above the floor temperature, cold cells counting negative
- * @param usable heat above the floor temperature, no cell counting below zero
+ * @param usable balance above the floor temperature, J; see StoreState.usableEnergy
  * @param usableHalfWidth half of its 95 % interval, J
  * @param toHouse what it gave to the house's air in the step that ends at each moment, W, by its
  *     own balance where nothing charges it; below zero where it took

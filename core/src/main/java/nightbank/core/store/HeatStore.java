@@ -225,6 +225,11 @@ public record HeatStore(
     return carrier.isPresent() && carrier.get().passage() instanceof HeatExchanger.Bed;
   }
 
+  /** What leaves it leaves by the layer: water from its top, a bed of stones by its own draught. */
+  public boolean isDrawnByLayers() {
+    return isBed() || medium.kind() == Medium.Kind.WATER;
+  }
+
   /** Water that settles in layers: bodies of half a cubic metre or more. */
   public boolean isLayered() {
     return medium.kind() == Medium.Kind.WATER && geometry.volume() >= LAYERED;

@@ -463,9 +463,9 @@ public final class ConductionStore implements StoreModel {
   public double usableEnergy() {
     double joules = 0;
     for (int c = 0; c < celsius.length; c++) {
-      joules += mass[c] * Math.max(0, joulesPerKg[c] - content(c, store.floorCelsius()));
+      joules += mass[c] * (joulesPerKg[c] - content(c, store.floorCelsius()));
     }
-    return joules * store.count();
+    return Math.max(0, joules) * store.count();
   }
 
   @Override

@@ -115,7 +115,7 @@ public interface StoreModel {
   /** Temperature at a position, °C. */
   double at(double radiusFraction, double heightFraction);
 
-  /** Balance above the floor temperature, J. */
+  /** Balance above the floor temperature, J; what counts is told at {@link StoreState}. */
   double usableEnergy();
 
   /** Heat content above 0 °C of all bodies, J; the quantity whose change the ledger closes. */

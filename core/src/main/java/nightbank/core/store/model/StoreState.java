@@ -95,9 +95,14 @@ public final class StoreState {
     return sum(store, false);
   }
 
-  /** The balance: what lies above the floor temperature, no cell counting below zero, J. */
+  /**
+   * The balance: what lies above the floor temperature, J. In a body that heat crosses by
+   * conduction a cell below the floor is reheated by the others before they give anything off, so
+   * it counts against them; a layer of water or of a bed with its own draught is left lying cold,
+   * and counts for nothing.
+   */
   public double usableEnergy(HeatStore store) {
-    return sum(store, true);
+    return store.isDrawnByLayers() ? sum(store, true) : Math.max(0, sum(store, false));
   }
 
   private double sum(HeatStore store, boolean onlyAbove) {
