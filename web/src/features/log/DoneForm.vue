@@ -5,7 +5,8 @@ import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { zonedIso, zonedText } from '@/shared/moments'
 import NumberField from '@/shared/NumberField.vue'
-import { minutesOf } from '@/shared/units'
+import { useSession } from '@/shared/session'
+import { degrees, minutesOf, typedCelsius } from '@/shared/units'
 import { kinds, wordOf } from './doneKinds'
 
 const props = defineProps<{
@@ -21,7 +22,15 @@ const DAY_MS = 86_400_000
 const shown = zonedText(event.value.at, props.zone)
 const when = reactive({ day: shown.slice(0, 10), time: shown.slice(11) })
 const wrongHour = ref(false)
-const amountWord = computed(() => kinds.find((k) => k.kind === event.value.kind)?.amount)
+const known = computed(() => kinds.find((k) => k.kind === event.value.kind))
+const session = useSession()
+const units = session.units
+const ends = ref(
+  event.value.kind === 'OFF_SCALE' && event.value.amount != null
+    ? degrees(event.value.amount, units)
+    : '',
+)
+const noEnd = ref(false)
 const form = useTemplateRef<HTMLFormElement>('form')
 onMounted(() => {
   if (!props.fresh) form.value?.querySelector('select')?.focus()
@@ -33,13 +42,19 @@ const two = (n: number) => String(n).padStart(2, '0')
 function keep() {
   const typed = minutesOf(when.time)
   wrongHour.value = typed == null
-  if (typed == null) return
+  const end = ends.value.trim() ? typedCelsius(ends.value, session.units) : null
+  noEnd.value = Number.isNaN(end)
+  if (typed == null || noEnd.value) return
   const hour = `${two(Math.floor(typed / 60))}:${two(typed % 60)}`
   const moment = `${when.day}T${hour}`
   const iso = moment === shown ? event.value.at : zonedIso(moment, props.zone) // seconds are not shown
   const at = Date.parse(iso ?? event.value.at)
   const been = at > props.now().getTime() ? at - DAY_MS : at
-  emit('keep', { ...event.value, at: new Date(been).toISOString() })
+  emit('keep', {
+    ...event.value,
+    amount: event.value.kind === 'OFF_SCALE' ? (end as number) : event.value.amount,
+    at: new Date(been).toISOString(),
+  })
 }
 </script>
 
@@ -69,9 +84,9 @@ function keep() {
       “{{ when.time }}” is no hour. For instance 16:40, 1640 or 4:40 pm.
     </p>
     <NumberField
-      v-if="amountWord"
+      v-if="known?.amount"
       v-model="event.amount"
-      :label="amountWord"
+      :label="known.amount"
       quantity="mass"
       optional
     />
@@ -81,6 +96,21 @@ function keep() {
       label="Water in it, share"
       optional
     />
+    <template v-if="event.kind === 'OFF_SCALE'">
+      <label for="ends">Its scale ends at</label>
+      <BFormInput
+        id="ends"
+        v-model="ends"
+        inputmode="text"
+        :placeholder="units.fahrenheit ? '230 F' : '110 C'"
+        :aria-invalid="noEnd"
+        aria-describedby="ends-wrong"
+      />
+      <p v-if="noEnd" id="ends-wrong" class="wrong" role="alert">
+        “{{ ends }}” is no temperature. For instance 110 C or 230 F.
+      </p>
+    </template>
+    <p v-if="known?.seen && !event.storeId">Say at which store: it is judged by it.</p>
     <label for="more">Note</label>
     <BFormInput id="more" v-model="event.note" maxlength="2000" />
     <BButton type="submit" variant="secondary">Set it right</BButton>

@@ -133,6 +133,12 @@ type Line = {
   event?: Views['EventView']
   photos?: string[]
 }
+const amountOf = (e: Views['EventView']) =>
+  e.amount == null
+    ? ''
+    : e.kind === 'OFF_SCALE'
+      ? degrees(e.amount, session.units)
+      : massOf(e.amount)
 const nameOf = (id: string | null) => stores.value?.find((s) => s.id === id)?.name ?? ''
 const probes = computed(() => new Map(stops.value.map((s) => [s.probeId, s])))
 const stops = computed(() =>
@@ -146,7 +152,7 @@ const lines = computed<Line[]>(() =>
       at: e.at,
       word: wordOf(e.kind, e.way),
       of: nameOf(e.storeId),
-      note: [e.amount == null ? '' : massOf(e.amount), e.note].filter(Boolean).join(', '),
+      note: [amountOf(e), e.note].filter(Boolean).join(', '),
       event: e,
     })),
     ...(rounds.value ?? []).map((r) => ({

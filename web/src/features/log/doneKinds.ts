@@ -14,6 +14,8 @@ export const kinds: {
   kind: Kind
   word: string
   amount?: string
+  /** Whether it is seen and not done. */
+  seen?: boolean
   ways?: Partial<Record<Way, string>>
   /** Whether a store is one that it can be done at. */
   at?: (store: Store, parts: Part[]) => boolean
@@ -35,6 +37,13 @@ export const kinds: {
   { kind: 'WATER', word: 'Water added', amount: 'Water' },
   { kind: 'DAMPER', word: 'Damper', ways: { SHUT: 'shut', OPEN: 'open' }, at: chargedBy('FIRE') },
   { kind: 'REPAIR', word: 'Repaired' },
+  { kind: 'TOO_HOT', word: 'Too hot to touch', seen: true, at: () => true },
+  {
+    kind: 'OFF_SCALE',
+    word: 'Off the thermometer’s scale',
+    seen: true,
+    at: () => true,
+  },
 ]
 
 /** What is seen, each with its own word; ice and rime tell of the night whatever is noted. */

@@ -1740,7 +1740,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             /** @enum {string} */
-            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "SEEN" | "NOTE";
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "TOO_HOT" | "OFF_SCALE" | "SEEN" | "NOTE";
             note: string;
             way: ("ON" | "OFF" | "OPEN" | "SHUT") | null;
         };
@@ -1814,7 +1814,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "SEEN" | "NOTE";
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "TOO_HOT" | "OFF_SCALE" | "SEEN" | "NOTE";
             /** Format: double */
             moisture: number | null;
             note: string;

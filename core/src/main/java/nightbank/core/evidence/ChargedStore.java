@@ -41,7 +41,7 @@ public record ChargedStore(
 
   /** Kinds of event that change what is judged of it; of a pump only where its stream was read. */
   public List<EventKind> countedEvents(boolean streamRead) {
-    var counted = new ArrayList<EventKind>();
+    var counted = new ArrayList<>(List.of(EventKind.TOO_HOT, EventKind.OFF_SCALE));
     if (lidded) {
       counted.add(EventKind.LID);
     }

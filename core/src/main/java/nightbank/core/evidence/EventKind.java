@@ -22,6 +22,10 @@ public enum EventKind {
   ICE(0),
   /** A dish of water stood open all night and did not freeze. */
   NO_ICE(0),
+  /** A store's side hurt the hand that was laid on it. */
+  TOO_HOT(0),
+  /** A store was hotter than its thermometer shows; the amount is where its scale ends, °C. */
+  OFF_SCALE(0),
   SEEN(0),
   NOTE(0);
 
@@ -68,7 +72,7 @@ public enum EventKind {
       case ELEMENT, DAMPER -> Labour.SWITCH;
       case HEAP -> Labour.FEED_HEAP;
       case WATER -> Labour.WATER;
-      case REPAIR, ICE, NO_ICE, SEEN, NOTE -> 0;
+      case REPAIR, ICE, NO_ICE, TOO_HOT, OFF_SCALE, SEEN, NOTE -> 0;
     };
   }
 }

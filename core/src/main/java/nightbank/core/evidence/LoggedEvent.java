@@ -15,7 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param moisture of the fuel, wet-basis share, NaN when unknown
  */
 public record LoggedEvent(
-    long at, EventKind kind, EventKind.@Nullable Way way, double kilograms, double moisture) {
+    long at, EventKind kind, EventKind.@Nullable Way way, double amount, double moisture) {
   private static final double ADDED = 0.5; // of a usual fire, where nobody weighed it (estimate)
 
   /**
@@ -24,7 +24,7 @@ public record LoggedEvent(
    * @param usualKilograms of one load in that hearth, 0 without a fire
    */
   public Optional<LitFire> fire(Hearth hearth, double usualKilograms) {
-    boolean weighed = !Double.isNaN(kilograms);
+    boolean weighed = !Double.isNaN(amount);
     if (!kind.burns() || !weighed && usualKilograms == 0) {
       return Optional.empty();
     }
@@ -32,7 +32,7 @@ public record LoggedEvent(
     return Optional.of(
         new LitFire(
             at,
-            weighed ? kilograms : usual,
+            weighed ? amount : usual,
             Double.isNaN(moisture) ? Usual.WOOD_MOISTURE.value() : moisture,
             hearth));
   }

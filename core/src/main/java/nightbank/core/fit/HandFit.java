@@ -212,7 +212,7 @@ public final class HandFit {
   private double misfit(double[] best, HandRun run) {
     double sum = 0;
     for (int i = 0; i < sigma.length; i++) {
-      double off = (run.read[i] - record.readings().get(i).celsius()) / sigma[i];
+      double off = missed(i, run);
       sum += off * off + 2 * Math.log(sigma[i]);
     }
     for (double z : best) {
@@ -250,6 +250,16 @@ public final class HandFit {
         : new Estimate(value, 0, value + wide);
   }
 
+  private double missed(int i, HandRun run) {
+    return record.readings().get(i).miss(run.read[i]) / sigma[i];
+  }
+
+  /** Whether a reading only tells that it was so hot, and the model is hotter. */
+  private boolean tellsNothing(int i, HandRun run) {
+    Reading r = record.readings().get(i);
+    return r.atLeast() && run.read[i] > r.celsius();
+  }
+
   private void weigh(HandRun run) {
     for (int i = 0; i < sigma.length; i++) {
       sigma[i] = Math.hypot(record.readings().get(i).sigma(), run.doubt[i]);
@@ -259,10 +269,6 @@ public final class HandFit {
   private double[] mostLikely(double[] start) {
     int n = prior.size();
     int m = sigma.length;
-    double[] target = new double[m + n];
-    for (int i = 0; i < m; i++) {
-      target[i] = record.readings().get(i).celsius() / sigma[i];
-    }
     var problem =
         new LeastSquaresBuilder()
             .model(
@@ -271,7 +277,7 @@ public final class HandFit {
                   HandRun run = new HandRun(record, prior, z);
                   double[] value = new double[m + n];
                   for (int i = 0; i < m; i++) {
-                    value[i] = run.read[i] / sigma[i];
+                    value[i] = missed(i, run);
                   }
                   System.arraycopy(z, 0, value, m, n);
                   return new Pair<>(
@@ -279,7 +285,7 @@ public final class HandFit {
                       new Array2DRowRealMatrix(
                           slopes(z, run, new double[0], new double[0][]), false));
                 })
-            .target(target)
+            .target(new double[m + n])
             .start(start)
             .lazyEvaluation(false)
             .maxEvaluations(MOST_TRIES)
@@ -311,7 +317,8 @@ public final class HandFit {
               moved[k] += MOVED;
               HandRun there = new HandRun(record, prior, moved);
               for (int i = 0; i < m; i++) {
-                slope[i][k] = (there.read[i] - here.read[i]) / MOVED / sigma[i];
+                slope[i][k] =
+                    tellsNothing(i, here) ? 0 : (there.read[i] - here.read[i]) / MOVED / sigma[i];
               }
               double[] then = asked.length == 0 ? asked : asked(there);
               for (int q = 0; q < asked.length; q++) {
@@ -320,7 +327,7 @@ public final class HandFit {
             });
     for (int i = 0; i < m; i++) {
       Reading r = record.readings().get(i);
-      if (r.at() != At.AIR) {
+      if (r.at() != At.AIR && !tellsNothing(i, here)) {
         int k = HandPrior.of(r.probe());
         slope[i][k] = here.byRadius[i] * prior.sd(k) / sigma[i];
         slope[i][k + 1] = here.byHeight[i] * prior.sd(k + 1) / sigma[i];
@@ -344,7 +351,7 @@ public final class HandFit {
     for (int i = 0; i < sigma.length; i++) {
       Reading r = record.readings().get(i);
       int error = r.at() == At.AIR ? -1 : HandPrior.of(r.probe()) + 2;
-      boolean off = Math.abs(run.read[i] - r.celsius()) > STRAINED * sigma[i];
+      boolean off = Math.abs(missed(i, run)) > STRAINED;
       if (off || error >= 0 && Math.abs(best[error]) > STRAINED) {
         return Optional.of(Strain.READINGS);
       }

@@ -29,8 +29,20 @@ public record HandRecord(
    *
    * @param probe its place among the store's probes; of no use for air
    * @param sigma of the reading alone, K
+   * @param atLeast whether it only tells that it was as hot as that or hotter
    */
-  public record Reading(At at, int probe, double seconds, double celsius, double sigma) {}
+  public record Reading(
+      At at, int probe, double seconds, double celsius, double sigma, boolean atLeast) {
+    public Reading(At at, int probe, double seconds, double celsius, double sigma) {
+      this(at, probe, seconds, celsius, sigma, false);
+    }
+
+    /** By how much a model that reads so is off it, K. */
+    double miss(double modelled) {
+      double off = modelled - celsius;
+      return atLeast ? Math.min(0, off) : off;
+    }
+  }
 
   /**
    * What charged it.

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import nightbank.core.evidence.EventKind;
+import nightbank.core.evidence.LoggedEvent;
 import nightbank.core.evidence.LoopReadings;
 import nightbank.core.evidence.ReadingCleaner;
 import nightbank.core.evidence.ReadingSeries;
@@ -35,6 +37,9 @@ public final class HandJudge {
   private static final double READ = 0.95; // K: half a degree of rounding, and a hand's own
   private static final double SPOT_READ = 1.5; // K: an infrared eye's own, and where it was held
   private static final double DULL = 0.06; // of what it is over the air: an emissivity not known
+  private static final double HURTS = 50; // °C of a side that a hand leaves at once (ISO 13732-1)
+  private static final double HAND = 5; // K: hands differ, and so do sides
+  private static final String TOUCHED = "touched";
   private static final double FOIL = 0.5; // likewise of foil, which shows what it faces
   private static final double AIR_READ = 1.25; // K: the air wanders within hours too
   private static final int MOST_AIR = 24; // readings, of a spot too: the rest say the same again
@@ -127,6 +132,7 @@ public final class HandJudge {
       return Optional.empty();
     }
     int taken = read.size();
+    hotter(in, store, zero, read);
     in.air().stream()
         .map(s -> cleaned(in, s))
         .filter(s -> s.size() > 0)
@@ -203,10 +209,31 @@ public final class HandJudge {
         from, to, loop.charged() / (to - from), half / 2, BETWEEN * (to - from));
   }
 
-  /** Spots are places too, after the probes in the mass. */
+  /** What only tells that it was so hot: a hand on its side, the end of a thermometer's scale. */
+  private static void hotter(
+      JudgementInputs in, HeatStore store, long zero, List<HandRecord.Reading> into) {
+    int inside = in.store().design().probes().size();
+    for (LoggedEvent e : in.events()) {
+      double at = e.at() - zero;
+      if (e.at() < in.window().readFrom()) {
+        continue;
+      }
+      if (e.kind() == EventKind.TOO_HOT) {
+        int side = place(store, TOUCHED);
+        into.add(new HandRecord.Reading(At.SURFACE, side, at, HURTS, HAND, true));
+      } else if (e.kind() == EventKind.OFF_SCALE && inside > 0 && Double.isFinite(e.amount())) {
+        into.add(new HandRecord.Reading(At.STORE, 0, at, e.amount(), READ, true));
+      }
+    }
+  }
+
+  /** Spots are places too, after the probes in the mass, and so is where a hand was laid. */
   private static HeatStore withSpots(JudgementInputs in) {
     List<Probe> all = new ArrayList<>(in.store().design().probes());
     in.spots().forEach(s -> all.add(s.where()));
+    if (in.events().stream().anyMatch(e -> e.kind() == EventKind.TOO_HOT)) {
+      all.add(new Probe(TOUCHED, 1, 0.5));
+    }
     return in.store().design().withProbes(all);
   }
 
@@ -248,7 +275,8 @@ public final class HandJudge {
     double half = answer.halfLife().get().value();
     double end = record.charge().to();
     List<HandRecord.Reading> offered = new ArrayList<>();
-    for (int p = 0; p < record.store().probes().size(); p++) {
+    int places = place(record.store(), TOUCHED);
+    for (int p = 0; p < (places < 0 ? record.store().probes().size() : places); p++) {
       for (double share : OFFERED) {
         At at = p < inside ? At.STORE : At.SURFACE;
         double sigma = p < inside ? READ : SPOT_READ;

@@ -1,6 +1,7 @@
 package nightbank.core.judgement;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
@@ -199,5 +200,25 @@ public class HandJudgeTest {
     JudgementInputs both =
         JudgementInputsBuilder.builder(onlySpot(plain, read(many))).probes(List.of(hand)).build();
     assertThat(HandJudge.of(both)).isPresent();
+  }
+
+  private static HandFit.Estimate atEnd(JudgementInputs in, EventKind kind, double celsius) {
+    JudgementInputs told =
+        JudgementInputsBuilder.builder(in)
+            .events(List.of(new LoggedEvent(BEGIN + CHARGED, kind, null, celsius, Double.NaN)))
+            .build();
+    return HandJudge.of(told).orElseThrow().answer().atEnd();
+  }
+
+  @Test
+  public void hotterThanTheThermometerShowsOrThanAHandBearsLiftsAnAnswerThatIsColder() {
+    JudgementInputs in = inputs(WATTS, false, read(0, 12, 20, 22), List.of());
+    HandFit.Estimate plain = HandJudge.of(in).orElseThrow().answer().atEnd();
+    assertThat(atEnd(in, EventKind.OFF_SCALE, 110).value()).isGreaterThan(1.1 * plain.value());
+    assertThat(atEnd(in, EventKind.OFF_SCALE, 110).low()).isGreaterThan(plain.low());
+    assertThat(atEnd(in, EventKind.TOO_HOT, Double.NaN).value()).isGreaterThan(plain.value());
+    HandFit.Estimate known = atEnd(in, EventKind.OFF_SCALE, 15);
+    assertThat(known.value()).isCloseTo(plain.value(), within(0.02 * plain.value()));
+    assertThat(atEnd(in, EventKind.OFF_SCALE, Double.NaN)).isEqualTo(plain);
   }
 }

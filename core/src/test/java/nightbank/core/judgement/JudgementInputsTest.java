@@ -128,11 +128,18 @@ public class JudgementInputsTest {
 
   @Test
   public void aStoreRestsOnlyOnWhatItHas() {
-    assertThat(store().countedEvents(false)).containsExactly(EventKind.LID, EventKind.ELEMENT);
+    assertThat(store().countedEvents(false))
+        .containsExactly(EventKind.TOO_HOT, EventKind.OFF_SCALE, EventKind.LID, EventKind.ELEMENT);
     assertThat(withFire().countedEvents(true))
         .containsExactlyInAnyOrder(
-            EventKind.LID, EventKind.FIRE_LIT, EventKind.FUEL_ADDED, EventKind.PUMP);
-    assertThat(inSun().countedEvents(false)).isEmpty();
+            EventKind.TOO_HOT,
+            EventKind.OFF_SCALE,
+            EventKind.LID,
+            EventKind.FIRE_LIT,
+            EventKind.FUEL_ADDED,
+            EventKind.PUMP);
+    assertThat(inSun().countedEvents(false))
+        .containsExactly(EventKind.TOO_HOT, EventKind.OFF_SCALE);
   }
 
   @Test
