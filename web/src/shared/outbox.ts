@@ -100,17 +100,20 @@ export async function send(w: Waiting): Promise<Outcome> {
   }
   if (answer.ok) return { sent: true }
   if (answer.status === 401) return { later: 'signed out' }
-  if (answer.status === 403 && !(await told(answer)).detail) return { later: 'not let in yet' }
+  if (answer.status === 403 && (await told(answer)).code === 'no-token')
+    return { later: 'not let in yet' }
   if (answer.status === 429 || answer.status >= 500) return { later: 'the program is busy' }
   const said = await told(answer)
   return { refused: [said.detail, said.remedy].filter(Boolean).join(' ') || 'It was refused.' }
 }
 
-async function told(answer: Response): Promise<{ detail?: string; remedy?: string }> {
+type Told = { code?: string; detail?: string; remedy?: string }
+
+async function told(answer: Response): Promise<Told> {
   return (await answer
     .clone()
     .json()
-    .catch(() => ({}))) as { detail?: string; remedy?: string }
+    .catch(() => ({}))) as Told
 }
 
 let timer = 0

@@ -71,8 +71,6 @@ export async function whole<T>(call: Promise<Answer<T>>): Promise<{ data: T; eta
 
 export function refusal(status: number, said: unknown): Refusal {
   const p = (typeof said === 'object' && said ? said : {}) as Record<string, string>
-  if (status === 401 && !p.code)
-    return new Refusal(401, 'signed-out', '', 'You are not signed in.', 'Sign in again.')
   return new Refusal(
     status,
     p.code ?? 'unforeseen',

@@ -182,7 +182,14 @@ public final class Visitor {
     return r;
   }
 
-  private java.util.Optional<String> token() {
+  /** All its cookies as a header has them. */
+  public String cookies() {
+    return cookies.getCookieStore().getCookies().stream()
+        .map(c -> c.getName() + "=" + c.getValue())
+        .collect(java.util.stream.Collectors.joining("; "));
+  }
+
+  public java.util.Optional<String> token() {
     return cookies.getCookieStore().getCookies().stream()
         .filter(c -> c.getName().equals("XSRF-TOKEN"))
         .map(java.net.HttpCookie::getValue)

@@ -1,5 +1,6 @@
 package nightbank.server.shared;
 
+import com.fasterxml.jackson.annotation.Nulls;
 import org.jooq.JSONB;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -11,7 +12,11 @@ public class Json {
   private final JsonMapper mapper;
 
   Json(JsonMapper mapper) {
-    this.mapper = mapper;
+    this.mapper =
+        mapper
+            .rebuild()
+            .changeDefaultNullHandling(n -> n.withContentNulls(Nulls.DEFAULT))
+            .build(); // what was kept may have gaps
   }
 
   public JSONB write(Object value) {

@@ -11,8 +11,11 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.http.converter.HttpMessageNotWritableException;
+import org.springframework.security.web.firewall.RequestRejectedException;
+import org.springframework.web.HttpMediaTypeNotAcceptableException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.MissingPathVariableException;
 import org.springframework.web.bind.MissingRequestHeaderException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -25,21 +28,21 @@ import org.springframework.web.multipart.support.MissingServletRequestPartExcept
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import tools.jackson.core.JacksonException;
 
-/** Every refusal as problem details with code, field and remedy; never a stack trace. */
+/**
+ * Every refusal as problem details with code, field and remedy, whatever kind of answer was asked
+ * for; never a stack trace.
+ */
 @RestControllerAdvice
 class ProblemHandler {
   private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
 
-  /** Said as what it is, whatever kind of answer was asked for. */
   @ExceptionHandler
   ResponseEntity<ProblemDetail> problem(Problem e) {
-    return ResponseEntity.status(e.status())
-        .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-        .body(detail(e.status(), e.code(), e.field(), e.getMessage(), e.remedy()));
+    return detail(e.status(), e.code(), e.field(), e.getMessage(), e.remedy());
   }
 
   @ExceptionHandler
-  ProblemDetail unreadable(HttpMessageNotReadableException e) {
+  ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e) {
     for (Throwable cause = e; cause != null; cause = cause.getCause()) {
       if (cause instanceof BodyLimits.TooLarge t) {
         Problem p = t.problem();
@@ -64,7 +67,7 @@ class ProblemHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail wrongKind(MethodArgumentTypeMismatchException e) {
+  ResponseEntity<ProblemDetail> wrongKind(MethodArgumentTypeMismatchException e) {
     return detail(
         HttpStatus.BAD_REQUEST,
         "unreadable",
@@ -74,7 +77,17 @@ class ProblemHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail missing(MissingServletRequestParameterException e) {
+  ResponseEntity<ProblemDetail> noSign(RequestRejectedException e) {
+    return detail(
+        HttpStatus.BAD_REQUEST,
+        "unreadable",
+        "",
+        "The address has signs that none of ours has.",
+        "Go back to the list and open it from there.");
+  }
+
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> missing(MissingServletRequestParameterException e) {
     return detail(
         HttpStatus.BAD_REQUEST,
         "unreadable",
@@ -84,7 +97,7 @@ class ProblemHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail noVersion(MissingRequestHeaderException e) {
+  ResponseEntity<ProblemDetail> noVersion(MissingRequestHeaderException e) {
     return detail(
         HttpStatus.PRECONDITION_REQUIRED,
         "version-needed",
@@ -94,7 +107,7 @@ class ProblemHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail tooLarge(MaxUploadSizeExceededException e) {
+  ResponseEntity<ProblemDetail> tooLarge(MaxUploadSizeExceededException e) {
     return detail(
         HttpStatus.CONTENT_TOO_LARGE,
         "too-large",
@@ -104,26 +117,58 @@ class ProblemHandler {
   }
 
   @ExceptionHandler({MultipartException.class, MissingServletRequestPartException.class})
-  ProblemDetail noFile(Exception e) {
+  ResponseEntity<ProblemDetail> noFile(Exception e) {
     return detail(
         HttpStatus.BAD_REQUEST, "no-file", "file", "No file came with it.", "Choose a file again.");
   }
 
-  @ExceptionHandler({
-    HttpRequestMethodNotSupportedException.class,
-    HttpMediaTypeNotSupportedException.class
-  })
-  ProblemDetail wrongWay(Exception e) {
-    return detail(HttpStatus.BAD_REQUEST, "wrong-way", "", "This cannot be asked in that way.", "");
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> wrongWay(HttpRequestMethodNotSupportedException e) {
+    ResponseEntity<ProblemDetail> told =
+        detail(
+            HttpStatus.METHOD_NOT_ALLOWED,
+            "wrong-way",
+            "",
+            "This cannot be asked in that way.",
+            "");
+    return ResponseEntity.status(told.getStatusCode())
+        .headers(h -> h.addAll(told.getHeaders()))
+        .headers(h -> h.addAll(e.getHeaders()))
+        .body(told.getBody());
   }
 
   @ExceptionHandler
-  ProblemDetail nowhere(NoResourceFoundException e) {
+  ResponseEntity<ProblemDetail> wrongType(HttpMediaTypeNotSupportedException e) {
+    return detail(
+        HttpStatus.UNSUPPORTED_MEDIA_TYPE,
+        "wrong-type",
+        "Content-Type",
+        "This kind of content is not read here.",
+        "Send it as JSON, or a file as a form.");
+  }
+
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> notAcceptable(HttpMediaTypeNotAcceptableException e) {
+    return detail(
+        HttpStatus.NOT_ACCEPTABLE,
+        "not-acceptable",
+        "Accept",
+        "The answer is not to be had in that form.",
+        "Ask without an Accept header.");
+  }
+
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> blank(MissingPathVariableException e) {
     return detail(HttpStatus.NOT_FOUND, "not-found", "", "There is nothing here.", "");
   }
 
   @ExceptionHandler
-  ProblemDetail database(DataAccessException e) {
+  ResponseEntity<ProblemDetail> nowhere(NoResourceFoundException e) {
+    return detail(HttpStatus.NOT_FOUND, "not-found", "", "There is nothing here.", "");
+  }
+
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> database(DataAccessException e) {
     LOG.error("database", e);
     return detail(
         HttpStatus.SERVICE_UNAVAILABLE,
@@ -141,7 +186,7 @@ class ProblemHandler {
 
   /** Somebody who left the page before the answer came is told nothing, and nothing is wrong. */
   @ExceptionHandler
-  @Nullable ProblemDetail unwritten(HttpMessageNotWritableException e) {
+  @Nullable ResponseEntity<ProblemDetail> unwritten(HttpMessageNotWritableException e) {
     for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
       if (cause instanceof java.io.IOException) {
         return null;
@@ -151,7 +196,7 @@ class ProblemHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail unforeseen(Exception e) {
+  ResponseEntity<ProblemDetail> unforeseen(Exception e) {
     LOG.error("unforeseen", e);
     return detail(
         HttpStatus.INTERNAL_SERVER_ERROR,
@@ -161,12 +206,12 @@ class ProblemHandler {
         "Nothing was saved. Try again; if it stays, the log of the program says more.");
   }
 
-  private static ProblemDetail detail(
+  private static ResponseEntity<ProblemDetail> detail(
       HttpStatus status, String code, String field, @Nullable String reason, String remedy) {
     ProblemDetail d = ProblemDetail.forStatusAndDetail(status, reason);
     d.setProperty("code", code);
     d.setProperty("field", field);
     d.setProperty("remedy", remedy);
-    return d;
+    return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(d);
   }
 }

@@ -4,14 +4,16 @@ import jakarta.servlet.DispatcherType;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.authentication.HttpStatusEntryPoint;
+import org.springframework.security.web.access.AccessDeniedHandler;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.firewall.HttpFirewall;
+import org.springframework.security.web.firewall.StrictHttpFirewall;
 
 /** Session cookie and CSRF token; all of /api but the door itself asks who is there. */
 @Configuration
@@ -24,7 +26,11 @@ class SecurityConfig {
   private static final String DEVICES = "/api/devices/readings";
 
   @Bean
-  SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts)
+  SecurityFilterChain chain(
+      HttpSecurity http,
+      SecurityContextRepository contexts,
+      AuthenticationEntryPoint nobody,
+      AccessDeniedHandler notLetIn)
       throws Exception {
     return http.csrf(c -> c.spa().ignoringRequestMatchers(DEVICES))
         .securityContext(c -> c.securityContextRepository(contexts))
@@ -33,8 +39,7 @@ class SecurityConfig {
         .httpBasic(b -> b.disable())
         .logout(l -> l.disable())
         .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT)))
-        .exceptionHandling(
-            e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
+        .exceptionHandling(e -> e.authenticationEntryPoint(nobody).accessDeniedHandler(notLetIn))
         .authorizeHttpRequests(
             a ->
                 a.dispatcherTypeMatchers(DispatcherType.ASYNC) // its request was let in before
@@ -48,6 +53,13 @@ class SecurityConfig {
                     .anyRequest()
                     .permitAll())
         .build();
+  }
+
+  @Bean
+  HttpFirewall noNul() {
+    StrictHttpFirewall wall = new StrictHttpFirewall();
+    wall.setAllowedParameterValues(v -> v.indexOf('\0') < 0);
+    return wall;
   }
 
   @Bean

@@ -35,6 +35,7 @@ import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.weather.HourlyWeather;
 import nightbank.server.weather.Weathers;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -262,7 +263,11 @@ public class Sizings implements JobHandler {
     return north ? month >= 10 || month <= 4 : month >= 4 && month <= 10;
   }
 
-  private SystemPlan night(UUID holding, UUID house, SizingQuestion q) {
+  private SystemPlan night(UUID holding, UUID house, @Nullable SizingQuestion q) {
+    if (q == null) {
+      throw Problem.invalid(
+          "sizing", "It is not said for which night.", "Go back to sizing and open it from there.");
+    }
     SizingNights.range("waterCelsius", q.waterCelsius(), 5, 95, "°C");
     SizingNights.range("solidCelsius", q.solidCelsius(), 5, 600, "°C");
     SizingNights.range("sourceWatts", q.sourceWatts(), 0, 1e6, "W");

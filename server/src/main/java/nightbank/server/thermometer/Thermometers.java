@@ -141,8 +141,8 @@ public class Thermometers implements Reversible {
       throw Problem.invalid(
           "name", "A thermometer needs a name of up to 100 letters.", "Say where it hangs.");
     }
-    boolean inside = INSIDE.contains(d.kind());
-    if (d.kind() == null || !inside && d.kind() != ProbeView.Kind.OUTDOOR) {
+    boolean inside = d.kind() != null && INSIDE.contains(d.kind());
+    if (!inside && d.kind() != ProbeView.Kind.OUTDOOR) {
       throw Problem.invalid(
           "kind",
           "A thermometer without a store hangs in a house or outdoors.",
