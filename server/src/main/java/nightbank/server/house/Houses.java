@@ -112,11 +112,15 @@ public class Houses implements Reversible {
     check(draft);
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
     HouseDraft before = now(holding, id.toString());
+    if (before != null) {
+      if (json.same(before, new HouseDraft(id, draft.name().strip(), draft.design()))) {
+        return get(holding, id);
+      }
+      throw Problem.knownId("house");
+    }
     repository.insert(holding, id, draft.name().strip(), draft.design(), clock.instant());
     HouseView made = get(holding, id);
-    if (before == null) {
-      note(holding, id, null);
-    }
+    note(holding, id, null);
     return made;
   }
 

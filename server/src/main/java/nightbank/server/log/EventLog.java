@@ -72,7 +72,7 @@ public class EventLog implements Reversible {
     Optional<EventView> before = repository.find(holding, id);
     before.ifPresent(e -> changed(holding, e));
     EventView kept =
-        add(
+        checked(
             holding,
             new EventView(
                 id,
@@ -83,6 +83,7 @@ public class EventLog implements Reversible {
                 event.note(),
                 event.amount(),
                 event.moisture()));
+    changed(holding, kept);
     if (!repository.update(holding, kept)) {
       throw Problem.notFound("event");
     }
@@ -131,9 +132,26 @@ public class EventLog implements Reversible {
     publisher.publishEvent(InputChanged.event(holding, e.kind(), e.storeId(), e.at()));
   }
 
-  /** Keeps an event; the same id again changes nothing. */
+  /** Keeps an event; the same again is the same, another under its id is refused. */
   @Transactional
   public EventView add(UUID holding, EventView event) {
+    EventView kept = checked(holding, event);
+    Optional<EventView> before = repository.find(holding, kept.id());
+    if (before.isPresent() && !json.same(before.get(), kept)) {
+      throw Problem.knownId("entry");
+    }
+    if (before.isEmpty()) {
+      repository.insert(holding, kept);
+      if (repository.find(holding, kept.id()).isEmpty()) {
+        throw Problem.notFound("entry"); // the id is another holding's
+      }
+      note(holding, null, kept);
+    }
+    changed(holding, kept);
+    return kept;
+  }
+
+  private EventView checked(UUID holding, EventView event) {
     if (event.id() == null || event.kind() == null || event.at() == null) {
       throw Problem.invalid("kind", "What happened, or when, is missing.", "Choose both.");
     }
@@ -161,21 +179,14 @@ public class EventLog implements Reversible {
     if (event.storeId() != null && !repository.storeBelongs(holding, event.storeId())) {
       throw Problem.notFound("store");
     }
-    EventView kept =
-        new EventView(
-            event.id(),
-            event.storeId(),
-            event.kind(),
-            event.way(),
-            event.at(),
-            event.note() == null ? "" : event.note(),
-            event.amount(),
-            event.moisture());
-    if (repository.find(holding, kept.id()).isEmpty()) {
-      repository.insert(holding, kept);
-      note(holding, null, kept);
-    }
-    changed(holding, kept);
-    return kept;
+    return new EventView(
+        event.id(),
+        event.storeId(),
+        event.kind(),
+        event.way(),
+        event.at(),
+        event.note() == null ? "" : event.note(),
+        event.amount(),
+        event.moisture());
   }
 }

@@ -67,7 +67,12 @@ public class Rounds implements Reversible {
       RoundDraft.EntryDraft e = entries.get(i);
       Double celsius = check("entries." + i, e, probes, Boolean.TRUE.equals(draft.fahrenheit()));
       if (!repository.insert(holding, id, e, celsius)) {
-        repository.entry(holding, id, e.id()).ifPresent(b -> correct(holding, b, e, celsius));
+        RoundView.RoundEntry before =
+            repository
+                .entry(holding, id, e.id())
+                .filter(b -> b.probeId().equals(e.probeId()))
+                .orElseThrow(() -> Problem.knownId("entry"));
+        correct(holding, before, e, celsius);
         continue;
       }
       if (celsius != null) {
@@ -87,10 +92,10 @@ public class Rounds implements Reversible {
       RoundView.RoundEntry before,
       RoundDraft.EntryDraft e,
       @Nullable Double celsius) {
+    repository.correct(holding, e, celsius);
     if (before.outcome() == e.outcome() && Objects.equals(before.celsius(), celsius)) {
       return;
     }
-    repository.correct(holding, e, celsius);
     readings.correct(holding, new Readings.Key(before.probeId(), before.at()), celsius);
     EventView ice = ice(before.id(), before.at());
     if (before.outcome() == RoundDraft.Outcome.ICE) {

@@ -80,6 +80,17 @@ public class Parts implements Reversible {
     }
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
     PartView part = checked(holding, id, draft, 1);
+    Optional<PartView> before = repository.find(holding, id);
+    if (before.isPresent()) {
+      PartView b = before.get();
+      if (json.same(b, new PartView(id, part.name(), part.houseId(), part.design(), b.version()))) {
+        return b;
+      }
+      throw Problem.knownId("part");
+    }
+    if (!repository.stores(holding, Set.of(id)).isEmpty()) {
+      throw Problem.knownId("store");
+    }
     repository.insert(holding, part, clock.instant());
     changed(holding, part.design());
     PartView made = get(holding, id);

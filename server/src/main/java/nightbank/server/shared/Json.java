@@ -1,7 +1,10 @@
 package nightbank.server.shared;
 
 import com.fasterxml.jackson.annotation.Nulls;
+import java.util.HashSet;
+import java.util.Set;
 import org.jooq.JSONB;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -21,6 +24,40 @@ public class Json {
 
   public JSONB write(Object value) {
     return JSONB.valueOf(mapper.writeValueAsString(value));
+  }
+
+  /** Whether two hold the same; what is missing, null, blank or empty is all nothing. */
+  public boolean same(@Nullable Object one, @Nullable Object other) {
+    return same(mapper.valueToTree(one), mapper.<JsonNode>valueToTree(other));
+  }
+
+  private static boolean same(JsonNode one, JsonNode other) {
+    if (nothing(one) || nothing(other)) {
+      return nothing(one) && nothing(other);
+    }
+    if (one.isNumber() && other.isNumber()) {
+      return one.doubleValue() == other.doubleValue();
+    }
+    if (one.isArray() && other.isArray()) {
+      boolean alike = one.size() == other.size();
+      for (int i = 0; alike && i < one.size(); i++) {
+        alike = same(one.get(i), other.get(i));
+      }
+      return alike;
+    }
+    if (one.isObject() && other.isObject()) {
+      Set<String> names = new HashSet<>(one.propertyNames());
+      names.addAll(other.propertyNames());
+      return names.stream().allMatch(n -> same(one.path(n), other.path(n)));
+    }
+    return one.equals(other);
+  }
+
+  private static boolean nothing(JsonNode n) {
+    return n.isNull()
+        || n.isMissingNode()
+        || n.isString() && n.stringValue().isBlank()
+        || n.isContainer() && n.isEmpty();
   }
 
   public JsonNode tree(Object value) {

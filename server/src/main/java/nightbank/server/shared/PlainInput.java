@@ -21,7 +21,7 @@ import tools.jackson.databind.module.SimpleModule;
 @Configuration
 class PlainInput implements WebMvcConfigurer {
   private static final Instant FIRST = Instant.parse("1900-01-01T00:00:00Z");
-  private static final Instant LAST = Instant.parse("2200-01-01T00:00:00Z");
+  private static final Instant LAST = Instant.parse("9999-12-31T23:59:59Z");
 
   @Bean
   JsonMapperBuilderCustomizer plainBodies() {
@@ -47,7 +47,7 @@ class PlainInput implements WebMvcConfigurer {
 
   private static Instant within(Instant at) {
     if (at.isBefore(FIRST) || at.isAfter(LAST)) {
-      throw new DateTimeException("a moment lies between 1900 and 2200");
+      throw new DateTimeException("a moment lies between 1900 and 9999");
     }
     return at;
   }

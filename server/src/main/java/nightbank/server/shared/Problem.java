@@ -35,6 +35,16 @@ public final class Problem extends RuntimeException {
         "Go back to the list; it may have been removed, or it belongs to another holding.");
   }
 
+  /** Something else is kept under the id that was sent. */
+  public static Problem knownId(String what) {
+    return new Problem(
+        HttpStatus.CONFLICT,
+        "known-id",
+        "id",
+        "Another " + what + " is kept under this id already.",
+        "Load the list; send what is new under an id of its own.");
+  }
+
   public static Problem changedMeanwhile(String what) {
     return new Problem(
         HttpStatus.PRECONDITION_FAILED,

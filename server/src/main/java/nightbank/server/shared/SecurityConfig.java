@@ -14,6 +14,7 @@ import org.springframework.security.web.context.HttpSessionSecurityContextReposi
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.firewall.HttpFirewall;
 import org.springframework.security.web.firewall.StrictHttpFirewall;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /** Session cookie and CSRF token; all of /api but the door itself asks who is there. */
 @Configuration
@@ -21,6 +22,9 @@ class SecurityConfig {
   private static final String CONTENT =
       "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline';"
           + " frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
+
+  private static final String PERMISSIONS =
+      "camera=(self), geolocation=(self), microphone=(), payment=(), usb=(), interest-cohort=()";
 
   /** Loggers show a token of their own. */
   private static final String DEVICES = "/api/devices/readings";
@@ -38,7 +42,11 @@ class SecurityConfig {
         .formLogin(f -> f.disable())
         .httpBasic(b -> b.disable())
         .logout(l -> l.disable())
-        .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT)))
+        .headers(
+            h ->
+                h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT))
+                    .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN))
+                    .permissionsPolicyHeader(p -> p.policy(PERMISSIONS)))
         .exceptionHandling(e -> e.authenticationEntryPoint(nobody).accessDeniedHandler(notLetIn))
         .authorizeHttpRequests(
             a ->
@@ -48,7 +56,7 @@ class SecurityConfig {
                     .permitAll()
                     .requestMatchers(HttpMethod.POST, "/api/session", "/api/setup", DEVICES)
                     .permitAll()
-                    .requestMatchers("/api/**")
+                    .requestMatchers("/api/**", "/v3/api-docs/**")
                     .authenticated()
                     .anyRequest()
                     .permitAll())

@@ -240,6 +240,15 @@ public class Stores implements Reversible {
     Arrangements when = draft.over(new Arrangements(List.of(draft.now())), json);
     check(holding, draft, when);
     StoreDraft before = now(holding, id.toString());
+    if (before != null) {
+      if (json.same(before, StoreDraft.of(id, draft.name().strip(), draft.isPlanned(), when))) {
+        return get(holding, id);
+      }
+      throw Problem.knownId("store");
+    }
+    if (parts.all(holding).stream().anyMatch(p -> p.id().equals(id))) {
+      throw Problem.knownId("part");
+    }
     repository.insert(
         holding,
         id,

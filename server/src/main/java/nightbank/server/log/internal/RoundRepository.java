@@ -7,6 +7,7 @@ import static nightbank.db.Tables.ROUND_ENTRY;
 import static nightbank.db.Tables.WALK;
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.excluded;
+import static org.jooq.impl.DSL.nullif;
 
 import java.time.Instant;
 import java.util.Arrays;
@@ -45,7 +46,9 @@ public class RoundRepository {
             .set(
                 READING_ROUND.ENDED_AT,
                 coalesce(excluded(READING_ROUND.ENDED_AT), READING_ROUND.ENDED_AT))
-            .set(READING_ROUND.NOTE, excluded(READING_ROUND.NOTE))
+            .set(
+                READING_ROUND.NOTE,
+                coalesce(nullif(excluded(READING_ROUND.NOTE), ""), READING_ROUND.NOTE))
             .where(READING_ROUND.HOLDING_ID.eq(holding))
             .execute()
         == 1;

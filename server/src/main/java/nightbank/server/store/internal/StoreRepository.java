@@ -18,6 +18,7 @@ import nightbank.db.tables.records.ArrangementRecord;
 import nightbank.db.tables.records.HeatStoreRecord;
 import nightbank.db.tables.records.ProbeRecord;
 import nightbank.server.shared.Json;
+import nightbank.server.shared.Problem;
 import nightbank.server.store.Arrangement;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.StoreDesign;
@@ -202,28 +203,32 @@ public class StoreRepository {
         .execute();
     int rank = 0;
     for (ProbeView p : probes) {
-      db.insertInto(PROBE)
-          .set(PROBE.ID, p.id())
-          .set(PROBE.HOLDING_ID, holding)
-          .set(PROBE.HEAT_STORE_ID, store)
-          .set(PROBE.GREENHOUSE_ID, house)
-          .set(PROBE.KIND, p.kind().name())
-          .set(PROBE.NAME, p.name())
-          .set(PROBE.RADIUS_FRACTION, p.radiusFraction())
-          .set(PROBE.HEIGHT_FRACTION, p.heightFraction())
-          .set(PROBE.RANK, rank)
-          .onConflict(PROBE.ID)
-          .doUpdate()
-          .setNull(PROBE.REMOVED_AT)
-          .set(PROBE.GREENHOUSE_ID, house)
-          .set(PROBE.KIND, p.kind().name())
-          .set(PROBE.NAME, p.name())
-          .set(PROBE.RADIUS_FRACTION, p.radiusFraction())
-          .set(PROBE.HEIGHT_FRACTION, p.heightFraction())
-          .set(PROBE.RANK, rank)
-          .where(PROBE.HOLDING_ID.eq(holding))
-          .and(PROBE.HEAT_STORE_ID.eq(store))
-          .execute();
+      int kept =
+          db.insertInto(PROBE)
+              .set(PROBE.ID, p.id())
+              .set(PROBE.HOLDING_ID, holding)
+              .set(PROBE.HEAT_STORE_ID, store)
+              .set(PROBE.GREENHOUSE_ID, house)
+              .set(PROBE.KIND, p.kind().name())
+              .set(PROBE.NAME, p.name())
+              .set(PROBE.RADIUS_FRACTION, p.radiusFraction())
+              .set(PROBE.HEIGHT_FRACTION, p.heightFraction())
+              .set(PROBE.RANK, rank)
+              .onConflict(PROBE.ID)
+              .doUpdate()
+              .setNull(PROBE.REMOVED_AT)
+              .set(PROBE.GREENHOUSE_ID, house)
+              .set(PROBE.KIND, p.kind().name())
+              .set(PROBE.NAME, p.name())
+              .set(PROBE.RADIUS_FRACTION, p.radiusFraction())
+              .set(PROBE.HEIGHT_FRACTION, p.heightFraction())
+              .set(PROBE.RANK, rank)
+              .where(PROBE.HOLDING_ID.eq(holding))
+              .and(PROBE.HEAT_STORE_ID.eq(store))
+              .execute();
+      if (kept == 0) {
+        throw Problem.knownId("probe");
+      }
       rank++;
     }
   }
