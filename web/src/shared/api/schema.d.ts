@@ -3441,7 +3441,6 @@ export interface components {
             /** Format: uuid */
             storeId: string;
         };
-        StreamingResponseBody: unknown;
         Sums: {
             /** Format: double */
             charged: number;
@@ -4275,9 +4274,7 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["StreamingResponseBody"];
-                };
+                content?: never;
             };
         };
     };
@@ -5826,9 +5823,7 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/senml+json": components["schemas"]["StreamingResponseBody"];
-                };
+                content?: never;
             };
         };
     };

@@ -43,12 +43,6 @@ class ProblemHandler {
 
   @ExceptionHandler
   ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e) {
-    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-      if (cause instanceof BodyLimits.TooLarge t) {
-        Problem p = t.problem();
-        return detail(p.status(), p.code(), p.field(), p.getMessage(), p.remedy());
-      }
-    }
     String field = "";
     if (e.getCause() instanceof JacksonException j) {
       field =

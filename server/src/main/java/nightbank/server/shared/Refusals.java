@@ -2,6 +2,7 @@ package nightbank.server.shared;
 
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -10,6 +11,8 @@ import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
 import org.apache.catalina.core.StandardHost;
 import org.apache.catalina.valves.ErrorReportValve;
+import org.apache.catalina.valves.ValveBase;
+import org.apache.coyote.ActionCode;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
@@ -30,6 +33,9 @@ import org.springframework.web.servlet.HandlerExceptionResolver;
 /** What is refused before or beside our own code, said in the same way as everything else. */
 @Configuration
 class Refusals {
+  /** Attribute of a request: to be run where nobody waits for the rest of it. */
+  static final String HANG_UP = "nightbank.hangUp";
+
   private final HandlerExceptionResolver problems;
 
   Refusals(@Qualifier("handlerExceptionResolver") HandlerExceptionResolver problems) {
@@ -78,11 +84,28 @@ class Refusals {
 
   @Bean
   static WebServerFactoryCustomizer<TomcatServletWebServerFactory> ownWords() {
-    return factory ->
-        factory.addContextCustomizers(
-            context ->
-                ((StandardHost) context.getParent())
-                    .setErrorReportValveClass(Unread.class.getName()));
+    return factory -> {
+      factory.addContextCustomizers(
+          context ->
+              ((StandardHost) context.getParent())
+                  .setErrorReportValveClass(Unread.class.getName()));
+      factory.addContextValves(new HangUp());
+    };
+  }
+
+  /** Lets a request be left without waiting for the rest of its body. */
+  private static final class HangUp extends ValveBase {
+    HangUp() {
+      super(true);
+    }
+
+    @Override
+    public void invoke(Request request, Response response) throws IOException, ServletException {
+      Runnable unread =
+          () -> response.getCoyoteResponse().action(ActionCode.DISABLE_SWALLOW_INPUT, null);
+      request.setAttribute(HANG_UP, unread);
+      getNext().invoke(request, response);
+    }
   }
 
   /** For what the container itself could not read. */

@@ -34,7 +34,8 @@ public class SameAgainTest {
     JsonNode bare = made.body();
     Answer without =
         post(
-            "/stores", Grounds.drum(id, "Drum").replaceAll("(?s)\"probes\":\\[.*\\]", "\"probes\":[]"));
+            "/stores",
+            Grounds.drum(id, "Drum").replaceAll("(?s)\"probes\":\\[.*\\]", "\"probes\":[]"));
     assertThat(without.status()).as(bare.toString()).isEqualTo(409);
     assertThat(own.keeper.get(own.path("/stores/" + id)).body().path("probes").size()).isEqualTo(4);
   }

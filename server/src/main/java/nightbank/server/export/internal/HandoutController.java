@@ -1,5 +1,7 @@
 package nightbank.server.export.internal;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.UUID;
@@ -23,7 +25,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Open formats over HTTP: tables, readings, calendars, whole holdings. */
 @RestController
@@ -35,6 +36,7 @@ class HandoutController {
   private final HoldingImport brought;
   private final SenMlOut senMl;
   private final NightCalendar calendar;
+  private final Spool spool;
   private final Access access;
 
   HandoutController(
@@ -42,11 +44,13 @@ class HandoutController {
       HoldingImport brought,
       SenMlOut senMl,
       NightCalendar calendar,
+      Spool spool,
       Access access) {
     this.export = export;
     this.brought = brought;
     this.senMl = senMl;
     this.calendar = calendar;
+    this.spool = spool;
     this.access = access;
   }
 
@@ -63,15 +67,22 @@ class HandoutController {
   @GetMapping(
       path = "/api/holdings/{holdingId}/stores/{storeId}/readings.senml",
       produces = "application/senml+json")
-  ResponseEntity<StreamingResponseBody> readings(
+  void readings(
       @PathVariable UUID holdingId,
       @PathVariable UUID storeId,
       @RequestParam Instant from,
-      @RequestParam Instant to) {
+      @RequestParam Instant to,
+      HttpServletRequest request,
+      HttpServletResponse response)
+      throws IOException {
     access.require(holdingId, Role.GUEST);
     senMl.check(holdingId, storeId, from, to);
-    return file("application/senml+json", "readings.senml")
-        .body(out -> senMl.write(holdingId, storeId, from, to, out));
+    spool.hand(
+        "application/senml+json",
+        "readings.senml",
+        out -> senMl.write(holdingId, storeId, from, to, out),
+        request,
+        response);
   }
 
   @PostMapping(
@@ -87,10 +98,16 @@ class HandoutController {
   }
 
   @GetMapping(path = "/api/holdings/{holdingId}/file", produces = MediaType.APPLICATION_JSON_VALUE)
-  ResponseEntity<StreamingResponseBody> holding(@PathVariable UUID holdingId) {
+  void holding(
+      @PathVariable UUID holdingId, HttpServletRequest request, HttpServletResponse response)
+      throws IOException {
     access.require(holdingId, Role.KEEPER);
-    return file(MediaType.APPLICATION_JSON_VALUE, "holding.json")
-        .body(out -> export.write(holdingId, out));
+    spool.hand(
+        MediaType.APPLICATION_JSON_VALUE,
+        "holding.json",
+        out -> export.write(holdingId, out),
+        request,
+        response);
   }
 
   @PostMapping(path = "/api/holdings/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
