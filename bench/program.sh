@@ -14,7 +14,7 @@ call() { # METHOD PATH [curl arguments]
 }
 json() { call "$1" "$2" -H 'Content-Type: application/json' -d "$3"; }
 call GET /api/me > /dev/null
-json POST /api/setup '{"login":"bench","name":"Bench","password":"three plain words","holding":{"name":"Bench","latitude":57,"longitude":-3,"zone":"UTC"}}' > /dev/null
+json POST /api/setup '{"code":"'"$(cat "$work/own/files/setup-code")"'","login":"bench","name":"Bench","password":"three plain words","holding":{"name":"Bench","latitude":57,"longitude":-3,"zone":"UTC"}}' > /dev/null
 json POST /api/session '{"login":"bench","password":"three plain words"}' > "$work/me"
 holding=$(grep -oE '"holdings":\[\{"id":"[^"]*' "$work/me" | cut -d'"' -f6)
 export PGPASSWORD

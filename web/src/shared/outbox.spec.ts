@@ -38,7 +38,12 @@ describe('what becomes of an entry', () => {
   it('is refused to a guest, but waits where only the page’s token is old', async () => {
     asked(answer(403, '{"detail":"A guest may read and not log."}'))
     expect(await send(entry)).toEqual({ refused: 'A guest may read and not log.' })
-    asked(answer(403))
+    asked(
+      answer(
+        403,
+        '{"code":"no-token","detail":"The request does not show the token of your page."}',
+      ),
+    )
     expect(await send(entry)).toEqual({ later: 'not let in yet' })
   })
 })

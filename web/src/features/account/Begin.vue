@@ -4,13 +4,15 @@ import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import { typedDegrees, typedPlace } from '@/shared/coordinates'
 import { useSession } from '@/shared/session'
-import { typedNumber } from '@/shared/units'
 
 const session = useSession()
 const router = useRouter()
 const error = ref<unknown>(null)
+const noPlace = ref(false)
 const form = reactive({
+  code: '',
   login: '',
   password: '',
   holding: '',
@@ -19,19 +21,32 @@ const form = reactive({
   zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 })
 
+/** A place pasted whole fills both. */
+function pasted() {
+  const both = typedPlace(form.latitude)
+  if (!both) return
+  form.latitude = String(both.latitude)
+  form.longitude = String(both.longitude)
+}
+
 async function begin() {
   error.value = null
+  const latitude = typedDegrees(form.latitude, 90)
+  const longitude = typedDegrees(form.longitude, 180)
+  noPlace.value = Number.isNaN(latitude) || Number.isNaN(longitude)
+  if (noPlace.value) return
   try {
     await body(
       api.POST('/api/setup', {
         body: {
+          code: form.code,
           login: form.login,
           name: form.login,
           password: form.password,
           holding: {
             name: form.holding,
-            latitude: typedNumber(form.latitude) || 0,
-            longitude: typedNumber(form.longitude) || 0,
+            latitude,
+            longitude,
             zone: form.zone,
           },
         },
@@ -55,6 +70,19 @@ async function begin() {
     <form @submit.prevent="begin">
       <fieldset>
         <legend>You</legend>
+        <label class="form-label" for="b-code">Setup code</label>
+        <BFormInput
+          id="b-code"
+          v-model="form.code"
+          autocomplete="off"
+          autocapitalize="characters"
+          aria-describedby="b-code-where"
+          required
+        />
+        <p id="b-code-where" class="soft mt-1">
+          The start command prints it: so that whoever runs this program is its first keeper, and
+          nobody who comes by.
+        </p>
         <label class="form-label" for="b-login">Name to sign in with</label>
         <BFormInput id="b-login" v-model="form.login" autocomplete="username" required />
         <label class="form-label mt-2" for="b-password">Password, ten letters or more</label>
@@ -72,14 +100,31 @@ async function begin() {
         <BFormInput id="b-holding" v-model="form.holding" required />
         <div class="row">
           <div class="col-6 mt-2">
-            <label class="form-label" for="b-lat">Latitude, north positive</label>
-            <BFormInput id="b-lat" v-model="form.latitude" inputmode="text" required />
+            <label class="form-label" for="b-lat">Latitude</label>
+            <BFormInput
+              id="b-lat"
+              v-model="form.latitude"
+              placeholder="57.3 N"
+              :aria-invalid="noPlace"
+              required
+              @change="pasted"
+            />
           </div>
           <div class="col-6 mt-2">
-            <label class="form-label" for="b-lon">Longitude, east positive</label>
-            <BFormInput id="b-lon" v-model="form.longitude" inputmode="text" required />
+            <label class="form-label" for="b-lon">Longitude</label>
+            <BFormInput
+              id="b-lon"
+              v-model="form.longitude"
+              placeholder="3.4 W"
+              :aria-invalid="noPlace"
+              required
+            />
           </div>
         </div>
+        <p v-if="noPlace" class="wrong" role="alert">
+          Latitude and longitude as 57.3 N and 3.4 W, or 57°18′ N and 3°24′ W; a map’s link does
+          too.
+        </p>
         <label class="form-label mt-2" for="b-zone">Time zone</label>
         <BFormInput id="b-zone" v-model="form.zone" required />
         <p class="soft mt-1">Latitude and zone tell when the sun sets and rises.</p>
@@ -97,6 +142,10 @@ async function begin() {
 
 fieldset {
   margin-bottom: 1.5rem;
+}
+
+.wrong {
+  color: var(--lost);
 }
 
 legend {

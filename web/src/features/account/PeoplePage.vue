@@ -5,8 +5,8 @@ import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import { typedDegrees } from '@/shared/coordinates'
 import { useSession } from '@/shared/session'
-import { typedNumber } from '@/shared/units'
 import { holdingQuery, peopleQuery } from './queries'
 import HoldingFile from './HoldingFile.vue'
 import WeatherHandOver from './WeatherHandOver.vue'
@@ -61,8 +61,8 @@ const savePlace = () =>
           params: { path: { holdingId: holding } },
           body: {
             name: draft.name,
-            latitude: typedNumber(draft.latitude),
-            longitude: typedNumber(draft.longitude),
+            latitude: typedDegrees(draft.latitude, 90),
+            longitude: typedDegrees(draft.longitude, 180),
             zone: draft.zone,
           },
         }),

@@ -1324,6 +1324,7 @@ export interface components {
             worthKelvin: number | null;
         };
         Begin: {
+            code: string;
             holding: components["schemas"]["HoldingDraft"];
             login: string;
             name: string;

@@ -89,15 +89,16 @@ public final class OwnCluster {
   }
 
   /** The first person and a holding; its path. */
-  public static String begin(Visitor keeper) {
+  public String begin(Visitor keeper) {
     keeper.get("/api/me");
     Visitor.Answer begun =
         keeper.post(
             "/api/setup",
             """
-        {"login":"first","name":"First","password":"three plain words",
+        {"code":"%s","login":"first","name":"First","password":"three plain words",
          "holding":{"name":"Killed","latitude":57,"longitude":-3,"zone":"UTC"}}
-        """);
+        """
+                .formatted(Program.setupCode(folder)));
     assertThat(begun.status()).as(begun.body().toString()).isEqualTo(200);
     keeper.signIn("first");
     return "/api/holdings/"

@@ -137,6 +137,20 @@ public final class Program {
     return folder;
   }
 
+  /** What makes somebody its first keeper; blank once there is one. */
+  public String setupCode() {
+    return setupCode(folder);
+  }
+
+  static String setupCode(Path folder) {
+    try {
+      Path file = folder.resolve("data/setup-code");
+      return Files.exists(file) ? Files.readString(file) : "";
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
   public String address() {
     return "http://127.0.0.1:" + context.getWebServer().getPort();
   }

@@ -55,9 +55,10 @@ public final class Visitor {
       v.post(
           "/api/setup",
           """
-          {"login":"first","name":"First","password":"three plain words",
+          {"code":"%s","login":"first","name":"First","password":"three plain words",
            "holding":{"name":"First holding","latitude":57,"longitude":-3,"zone":"Europe/London"}}
-          """);
+          """
+              .formatted(program.setupCode()));
     }
     if (!login.equals("first")) {
       program

@@ -30,6 +30,11 @@ public class Accounts {
     this.unusedHash = passwords.encode("nobody has this password");
   }
 
+  /** Until the end of this transaction nobody else may make a first keeper. */
+  public void oneAtATime() {
+    repository.lockFirst();
+  }
+
   public boolean anybody() {
     return repository.anybody();
   }

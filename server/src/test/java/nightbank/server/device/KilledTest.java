@@ -33,7 +33,7 @@ public class KilledTest {
     cluster = new OwnCluster("killed");
     program = cluster.start();
     keeper = new Visitor(program.address());
-    holding = OwnCluster.begin(keeper);
+    holding = cluster.begin(keeper);
   }
 
   @AfterClass(alwaysRun = true)

@@ -42,7 +42,7 @@ public class TwoNodesTest {
     one = cluster.start();
     other = cluster.start();
     atOne = new Visitor(one.address());
-    holding = OwnCluster.begin(atOne);
+    holding = cluster.begin(atOne);
     atOther = atOne.at(other.address());
   }
 

@@ -29,6 +29,10 @@ public class AccountRepository {
   /** One holding a person belongs to. */
   public record Belonging(UUID holdingId, String name, Role role, String zone, double latitude) {}
 
+  public void lockFirst() {
+    db.execute("SELECT pg_advisory_xact_lock(hashtext('first keeper'))");
+  }
+
   public boolean anybody() {
     return db.fetchExists(PERSON);
   }

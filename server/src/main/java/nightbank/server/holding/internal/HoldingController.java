@@ -3,16 +3,14 @@ package nightbank.server.holding.internal;
 import java.util.List;
 import java.util.UUID;
 import nightbank.server.account.Access;
-import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
+import nightbank.server.account.SetupCode;
+import nightbank.server.holding.FirstKeeper;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
 import nightbank.server.holding.MemberView;
 import nightbank.server.holding.Members;
-import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -26,37 +24,32 @@ import org.springframework.web.bind.annotation.RestController;
 class HoldingController {
   private final Holdings holdings;
   private final Members members;
-  private final Accounts accounts;
+  private final FirstKeeper first;
+  private final SetupCode setup;
   private final Access access;
 
-  HoldingController(Holdings holdings, Members members, Accounts accounts, Access access) {
+  HoldingController(
+      Holdings holdings, Members members, FirstKeeper first, SetupCode setup, Access access) {
     this.holdings = holdings;
     this.members = members;
-    this.accounts = accounts;
+    this.first = first;
+    this.setup = setup;
     this.access = access;
   }
 
-  record Begin(String login, String name, String password, Holdings.HoldingDraft holding) {}
+  record Begin(
+      String code, String login, String name, String password, Holdings.HoldingDraft holding) {}
 
   record NewMember(String login, String name, String password, Role role) {}
 
   /** The first keeper and holding; closed for ever once there is one. */
   @PostMapping("/api/setup")
-  @Transactional
-  public HoldingView begin(@RequestBody Begin body) {
-    if (accounts.anybody()) {
-      throw new Problem(
-          HttpStatus.CONFLICT,
-          "begun-already",
-          "",
-          "This program has its first keeper already.",
-          "Sign in, or ask the keeper for an account.");
-    }
-    UUID keeper = accounts.create(body.login(), body.name(), body.password());
-    if (body.holding() == null) {
-      throw Problem.invalid("holding", "The holding is missing.", "Say where it lies.");
-    }
-    return holdings.create(keeper, body.holding());
+  HoldingView begin(@RequestBody Begin body) {
+    first.refuseIfBegun();
+    setup.require(body.code());
+    HoldingView begun = first.begin(body.login(), body.name(), body.password(), body.holding());
+    setup.forget();
+    return begun;
   }
 
   @PostMapping("/api/holdings")
