@@ -93,6 +93,10 @@ public class Accounts {
     return person.filter(p -> right).map(p -> new SignedIn(p.id(), p.login()));
   }
 
+  Optional<String> passwordHash(String login) {
+    return repository.byLogin(key(login)).map(Person::passwordHash);
+  }
+
   public void join(UUID person, UUID holding, Role role) {
     repository.join(person, holding, role);
   }

@@ -27,6 +27,7 @@ class SessionController {
   private final Accounts accounts;
   private final Access access;
   private final SignInLimits limits;
+  private final KnownBrowser browsers;
   private final SecurityContextRepository contexts;
   private final Settings settings;
   private final Clock clock;
@@ -37,10 +38,12 @@ class SessionController {
       SignInLimits limits,
       SecurityContextRepository contexts,
       Settings settings,
-      Clock clock) {
+      Clock clock,
+      KnownBrowser browsers) {
     this.accounts = accounts;
     this.access = access;
     this.limits = limits;
+    this.browsers = browsers;
     this.contexts = contexts;
     this.settings = settings;
     this.clock = clock;
@@ -76,7 +79,12 @@ class SessionController {
   MeView signIn(
       @RequestBody SignIn body, HttpServletRequest request, HttpServletResponse response) {
     String key = Accounts.key(body.login());
-    limits.spend(key, request.getRemoteAddr());
+    boolean known = browsers.knows(request, key);
+    if (known) {
+      limits.spendKnown(key);
+    } else {
+      limits.spend(key, request.getRemoteAddr());
+    }
     SignedIn who =
         accounts
             .check(body.login(), body.password())
@@ -90,6 +98,7 @@ class SessionController {
                         "Check both; capitals count in the password."));
     limits.forget(key, request.getRemoteAddr());
     open(who, request, response);
+    browsers.remember(request, response, key);
     return me();
   }
 

@@ -8,12 +8,15 @@ import org.springframework.stereotype.Component;
 
 /**
  * Ten failed tries a quarter of an hour for each name, forty for each address; whoever gets in
- * gives back the try.
+ * gives back the try. A browser that somebody has signed in from has twenty of its own, so that
+ * strangers who try the name, or others behind the same router, do not lock that person out.
  */
 @Component
 class SignInLimits {
   private static final Allowances.Rate NAME = new Allowances.Rate(10, Duration.ofMinutes(15));
   private static final Allowances.Rate ADDRESS = new Allowances.Rate(40, Duration.ofMinutes(15));
+
+  private static final Allowances.Rate KNOWN = new Allowances.Rate(20, Duration.ofMinutes(15));
 
   private final Allowances allowances;
 
@@ -21,17 +24,31 @@ class SignInLimits {
     this.allowances = allowances;
   }
 
+  void spendKnown(String login) {
+    if (!allowances.spend(known(login), KNOWN)) {
+      throw tooMany();
+    }
+  }
+
   void spend(String login, String address) {
     boolean name = allowances.spend(name(login), NAME);
     boolean from = allowances.spend("from " + address, ADDRESS);
     if (!name || !from) {
-      throw new Problem(
-          HttpStatus.TOO_MANY_REQUESTS,
-          "too-many-tries",
-          "password",
-          "Too many tries to sign in.",
-          "Wait a quarter of an hour, then try again.");
+      throw tooMany();
     }
+  }
+
+  private static Problem tooMany() {
+    return new Problem(
+        HttpStatus.TOO_MANY_REQUESTS,
+        "too-many-tries",
+        "password",
+        "Too many tries to sign in.",
+        "Wait a quarter of an hour, or sign in from a browser where you have been signed in.");
+  }
+
+  private static String known(String login) {
+    return "known " + name(login);
   }
 
   /** Of so many letters: nobody fills the table with long names. */
@@ -41,6 +58,7 @@ class SignInLimits {
 
   void forget(String login, String address) {
     allowances.forget(name(login));
+    allowances.forget(known(login));
     allowances.giveBack("from " + address, ADDRESS);
   }
 }

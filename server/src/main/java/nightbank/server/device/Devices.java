@@ -1,6 +1,6 @@
 package nightbank.server.device;
 
-import java.io.InputStream;
+import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -26,7 +26,9 @@ import nightbank.server.shared.Allowances;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
+import org.springframework.resilience.annotation.Retryable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -205,8 +207,9 @@ public class Devices implements Reversible {
   }
 
   /** Takes a pack in. */
+  @Retryable(includes = PessimisticLockingFailureException.class)
   @Transactional
-  public DeviceReceipt receive(String authorization, InputStream body) {
+  public DeviceReceipt receive(String authorization, byte[] body) {
     DeviceRepository.Known device =
         repository
             .byToken(hash(bearer(authorization)))
@@ -230,7 +233,7 @@ public class Devices implements Reversible {
     Instant now = clock.instant();
     List<SenMl.Item> items;
     try {
-      items = SenMl.read(body, now);
+      items = SenMl.read(new ByteArrayInputStream(body), now);
     } catch (SenMl.Unreadable e) {
       repository.seen(device.id(), now, e.getMessage());
       throw Problem.invalid("pack", e.getMessage(), "Send SenML in JSON, RFC 8428.");

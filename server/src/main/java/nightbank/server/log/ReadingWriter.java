@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.YearMonth;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -115,7 +116,11 @@ public class ReadingWriter {
       }
     }
 
+    /** In one order, whoever sends them: two that send the same in two orders do not block. */
     private void flush() {
+      waiting.sort(
+          Comparator.comparing(ReadingRepository.Row::probeId)
+              .thenComparing(ReadingRepository.Row::at));
       added += repository.insert(holding, importId, waiting);
       waiting.clear();
     }

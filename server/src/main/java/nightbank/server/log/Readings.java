@@ -3,13 +3,14 @@ package nightbank.server.log;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.server.change.Changes;
@@ -18,6 +19,8 @@ import nightbank.server.log.internal.ReadingRepository;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.ProbeView;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.PessimisticLockingFailureException;
+import org.springframework.resilience.annotation.Retryable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -71,6 +74,7 @@ public class Readings implements Reversible {
     return new Notebook(more ? newest.subList(0, MOST_SHOWN) : newest, more);
   }
 
+  @Retryable(includes = PessimisticLockingFailureException.class)
   @Transactional
   public Logged log(UUID holding, List<TypedReading> typed, boolean fahrenheit) {
     if (typed == null || typed.isEmpty() || typed.size() > MOST_AT_ONCE) {
@@ -78,7 +82,7 @@ public class Readings implements Reversible {
           "readings", "Between 1 and " + MOST_AT_ONCE + " readings at once.", "Send fewer.");
     }
     Set<UUID> probes = repository.probesOf(holding);
-    Map<Key, Double> told = new LinkedHashMap<>();
+    Map<Key, Double> told = new TreeMap<>(Comparator.comparing(Key::probe).thenComparing(Key::at));
     for (int i = 0; i < typed.size(); i++) {
       TypedReading t = typed.get(i);
       String field = "readings." + i;

@@ -14,6 +14,8 @@ import nightbank.server.change.Reversible;
 import nightbank.server.log.internal.RoundRepository;
 import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.PessimisticLockingFailureException;
+import org.springframework.resilience.annotation.Retryable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -54,6 +56,7 @@ public class Rounds implements Reversible {
     return repository.find(holding, id).orElseThrow(() -> Problem.notFound("round"));
   }
 
+  @Retryable(includes = PessimisticLockingFailureException.class)
   @Transactional
   public RoundView keep(UUID holding, UUID person, UUID id, RoundDraft draft) {
     check(draft);

@@ -121,6 +121,18 @@ public class AccessTest {
   }
 
   @Test
+  public void strangersWhoTryANameDoNotLockOutTheBrowserItIsUsedIn() {
+    Visitor own = Visitor.keeper(Program.shared(), "besieged");
+    Visitor stranger = new Visitor(Program.shared());
+    for (int i = 0; i < 12; i++) {
+      stranger.post("/api/session", "{\"login\":\"besieged\",\"password\":\"x\"}");
+    }
+    assertThat(stranger.signIn("besieged").status()).isEqualTo(429);
+    assertThat(own.delete("/api/session").status()).isEqualTo(204);
+    assertThat(own.signIn("besieged").status()).isEqualTo(200);
+  }
+
+  @Test
   public void wrongPasswordsRunOut() {
     Visitor v = new Visitor(Program.shared());
     int last = 0;

@@ -1,5 +1,6 @@
 package nightbank.server.device.internal;
 
+import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
 import java.util.UUID;
@@ -61,7 +62,8 @@ class DeviceController {
       consumes = {"application/senml+json", "application/json"})
   DeviceReceipt receive(
       @RequestHeader(value = "Authorization", required = false) String authorization,
-      InputStream body) {
-    return devices.receive(authorization, body);
+      InputStream body)
+      throws IOException {
+    return devices.receive(authorization, body.readAllBytes());
   }
 }
