@@ -7,6 +7,8 @@ import java.util.regex.Pattern;
 
 /** Temperatures as people type them: {@code 58F}, {@code 14,5}, {@code 61 f}, {@code −3 °C}. */
 public final class TypedTemperature {
+  private static final double HOTTEST = 3000; // °C: no store and no fire is hotter
+
   private static final Pattern FORM =
       Pattern.compile("([-+]?)\\s*(\\d{1,4}(?:[.,]\\d{0,6})?|[.,]\\d{1,6})\\s*°?\\s*([cfk]?)");
 
@@ -34,7 +36,7 @@ public final class TypedTemperature {
           case "k" -> value - 273.15;
           default -> value;
         };
-    return celsius < -273.15 ? Optional.empty() : Optional.of(celsius);
+    return celsius < -273.15 || celsius > HOTTEST ? Optional.empty() : Optional.of(celsius);
   }
 
   public static double fromFahrenheit(double fahrenheit) {

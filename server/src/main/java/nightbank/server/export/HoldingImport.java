@@ -9,8 +9,11 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -21,6 +24,7 @@ import nightbank.server.book.Books;
 import nightbank.server.export.HoldingTables.Table;
 import nightbank.server.export.HoldingTables.Tie;
 import nightbank.server.house.Houses;
+import nightbank.server.log.Photos;
 import nightbank.server.log.ReadingWriter;
 import nightbank.server.part.Parts;
 import nightbank.server.shared.Problem;
@@ -44,6 +48,9 @@ public class HoldingImport {
   private static final BigDecimal MICROS = BigDecimal.valueOf(1_000_000);
   private static final BigDecimal EARLIEST = BigDecimal.valueOf(946_684_800); // 2000
   private static final BigDecimal LATEST = BigDecimal.valueOf(4_102_444_800L); // 2100
+  private static final Set<String> ENDLESS = Set.of("infinity", "-infinity");
+  private static final double COLDEST = -273.15; // °C, as every other door has it
+  private static final double HOTTEST = 3000;
   private static final int MOST_IN_BLOCK = 500_000;
 
   private final DSLContext db;
@@ -229,12 +236,31 @@ public class HoldingImport {
     }
 
     private void insert(String table, List<String> leftOut, JsonNode row, boolean owned) {
+      for (var field : row.properties()) {
+        if (ENDLESS.contains(field.getValue().asString("").strip().toLowerCase(Locale.ROOT))) {
+          throw unfit("A row of its %s has a moment that never comes.".formatted(table));
+        }
+      }
+      if (table.equals("photo") && !isPicture(row)) {
+        throw unfit("A photo of it is no picture.");
+      }
       String list = columns.computeIfAbsent(table, t -> columns(t, leftOut));
       db.execute(
           "INSERT INTO %s (%s) SELECT %s FROM jsonb_populate_record(NULL::%s, ?::jsonb || ?::jsonb)"
               .formatted(table, list, list, table),
           mapper.writeValueAsString(row),
           owned ? "{\"holding_id\":\"" + holding + "\"}" : "{}");
+    }
+
+    private static boolean isPicture(JsonNode row) {
+      String hex = row.path("bytes").asString("");
+      try {
+        return hex.startsWith("\\x")
+            && Photos.is(
+                row.path("kind").asString(""), HexFormat.of().parseHex(hex, 2, hex.length()));
+      } catch (IllegalArgumentException none) {
+        return false;
+      }
     }
 
     /** Columns that the database fills by itself are left to it. */
@@ -275,7 +301,7 @@ public class HoldingImport {
           case "probe" -> probe = id();
           case "import" -> file = token == JsonToken.VALUE_NULL ? null : id();
           case "at" -> micros = list(this::micros);
-          case "celsius" -> celsius = list(json::getDoubleValue);
+          case "celsius" -> celsius = list(this::celsius);
           default -> throw unfit("A block of readings has a part that is none.");
         }
       }
@@ -319,6 +345,14 @@ public class HoldingImport {
         all.add(number.get());
       }
       return all;
+    }
+
+    private double celsius() {
+      double value = json.getDoubleValue();
+      if (!(value >= COLDEST && value <= HOTTEST)) {
+        throw unfit("A reading is colder or hotter than anything that is read.");
+      }
+      return value;
     }
 
     private long micros() {

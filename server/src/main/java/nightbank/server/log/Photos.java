@@ -1,13 +1,19 @@
 package nightbank.server.log;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.UUID;
+import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageInputStream;
+import javax.imageio.stream.ImageOutputStream;
 import nightbank.server.change.Changes;
 import nightbank.server.change.Reversible;
 import nightbank.server.log.internal.PhotoRepository;
@@ -22,7 +28,8 @@ import tools.jackson.databind.JsonNode;
 public class Photos implements Reversible {
   private static final String THERE = "THERE";
   static final int MOST_BYTES = 1_500_000;
-  private static final int MOST_PIXELS = 6000; // either way
+  private static final long MOST_PIXELS = 24_000_000;
+  private static final float QUALITY = 0.9f;
 
   private final PhotoRepository repository;
   private final Changes changes;
@@ -46,9 +53,10 @@ public class Photos implements Reversible {
     if (bytes.length > MOST_BYTES) {
       throw refused("It has more than 1.5 MB.");
     }
-    String kind = kindOf(bytes);
+    Photo photo = plain(bytes);
     Instant at = taken == null || taken.isAfter(clock.instant()) ? clock.instant() : taken;
-    if (!repository.insert(holding, id, round, at, kind, bytes) && !repository.known(holding, id)) {
+    if (!repository.insert(holding, id, round, at, photo.kind(), photo.bytes())
+        && !repository.known(holding, id)) {
       throw Problem.notFound("photo"); // the id is another holding's
     }
   }
@@ -82,7 +90,44 @@ public class Photos implements Reversible {
     repository.forget(before);
   }
 
-  private static String kindOf(byte[] bytes) {
+  /** The picture alone, drawn anew: nothing behind it, before it or said in it is kept. */
+  private static Photo plain(byte[] bytes) {
+    Decoded d = decoded(bytes);
+    boolean png = d.kind.equals("image/png");
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ImageWriter writer = ImageIO.getImageWritersByFormatName(png ? "png" : "jpeg").next();
+    try (ImageOutputStream to = ImageIO.createImageOutputStream(out)) {
+      writer.setOutput(to);
+      ImageWriteParam how = writer.getDefaultWriteParam();
+      if (!png) {
+        how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+        how.setCompressionQuality(QUALITY);
+      }
+      writer.write(null, new IIOImage(d.picture, null, null), how);
+    } catch (IOException | RuntimeException e) {
+      throw refused("This is no photo, or a broken one.");
+    } finally {
+      writer.dispose();
+    }
+    if (out.size() > MOST_BYTES) {
+      throw refused("It has more than 1.5 MB.");
+    }
+    return new Photo(d.kind, out.toByteArray());
+  }
+
+  /** Whether bytes are a picture of a kind. */
+  public static boolean is(String kind, byte[] bytes) {
+    try {
+      return decoded(bytes).kind.equals(kind);
+    } catch (Problem none) {
+      return false;
+    }
+  }
+
+  private record Decoded(String kind, BufferedImage picture) {}
+
+  /** One at a time: a picture of few bytes may need a lot of memory. */
+  private static synchronized Decoded decoded(byte[] bytes) {
     try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
       var readers = ImageIO.getImageReaders(in);
       if (!readers.hasNext()) {
@@ -94,14 +139,16 @@ public class Photos implements Reversible {
         String format = reader.getFormatName().toLowerCase(java.util.Locale.ROOT);
         int wide = reader.getWidth(0);
         int high = reader.getHeight(0);
-        if (wide < 1 || high < 1 || wide > MOST_PIXELS || high > MOST_PIXELS) {
-          throw refused("It is more than 6000 pixels wide or high.");
+        if (wide < 1 || high < 1 || (long) wide * high > MOST_PIXELS) {
+          throw refused("It has more than 24 million pixels.");
         }
-        return switch (format) {
-          case "jpeg", "jpg" -> "image/jpeg";
-          case "png" -> "image/png";
-          default -> throw refused("It is a " + format + " file.");
-        };
+        String kind =
+            switch (format) {
+              case "jpeg", "jpg" -> "image/jpeg";
+              case "png" -> "image/png";
+              default -> throw refused("It is a " + format + " file.");
+            };
+        return new Decoded(kind, reader.read(0));
       } finally {
         reader.dispose();
       }

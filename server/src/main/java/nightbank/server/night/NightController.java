@@ -4,6 +4,7 @@ import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.shared.ForegroundPriority;
+import nightbank.server.shared.Turns;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -15,13 +16,19 @@ class NightController {
   private final Tonight tonight;
   private final NightsToCome nights;
   private final ForegroundPriority priority;
+  private final Turns turns;
   private final Access access;
 
   NightController(
-      Tonight tonight, NightsToCome nights, ForegroundPriority priority, Access access) {
+      Tonight tonight,
+      NightsToCome nights,
+      ForegroundPriority priority,
+      Access access,
+      Turns turns) {
     this.tonight = tonight;
     this.nights = nights;
     this.priority = priority;
+    this.turns = turns;
     this.access = access;
   }
 
@@ -31,8 +38,10 @@ class NightController {
       @PathVariable UUID houseId,
       @RequestBody TonightQuestion question) {
     access.require(holdingId, Role.GUEST);
-    nights.stop(person());
-    return priority.first(() -> tonight.ask(holdingId, houseId, question));
+    UUID person = person();
+    nights.stop(person);
+    return turns.take(
+        person, () -> priority.first(() -> tonight.ask(holdingId, houseId, question)));
   }
 
   @PostMapping("/api/holdings/{holdingId}/houses/{houseId}/nights-ahead")
@@ -42,7 +51,8 @@ class NightController {
       @RequestBody TonightQuestion question) {
     access.require(holdingId, Role.GUEST);
     UUID person = person();
-    return priority.first(() -> nights.ask(person, holdingId, houseId, question));
+    return turns.take(
+        person, () -> priority.first(() -> nights.ask(person, holdingId, houseId, question)));
   }
 
   private UUID person() {

@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -34,11 +35,20 @@ import tools.jackson.core.JacksonException;
  */
 @RestControllerAdvice
 class ProblemHandler {
+  private static final String RETRY_AFTER = "5"; // s
+
   private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
 
   @ExceptionHandler
   ResponseEntity<ProblemDetail> problem(Problem e) {
-    return detail(e.status(), e.code(), e.field(), e.getMessage(), e.remedy());
+    ResponseEntity<ProblemDetail> told =
+        detail(e.status(), e.code(), e.field(), e.getMessage(), e.remedy());
+    return e.status() == HttpStatus.TOO_MANY_REQUESTS
+        ? ResponseEntity.status(e.status())
+            .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+            .header(HttpHeaders.RETRY_AFTER, RETRY_AFTER)
+            .body(told.getBody())
+        : told;
   }
 
   @ExceptionHandler

@@ -138,6 +138,24 @@ public class HandoutTest {
       {head() + ",\"greenhouse\":[{\"id\":\"%s\"}]}".formatted(UUID.randomUUID()), "does not fit"},
       {head() + ",\"greenhouse\":7}", "not lists"},
       {
+        head()
+            + ",\"event\":[{\"id\":\"%s\",\"kind\":\"NOTE\",\"at\":\"infinity\",\"note\":\"\"}]}"
+                .formatted(UUID.randomUUID()),
+        "never comes"
+      },
+      {
+        head()
+            + ",\"photo\":[{\"id\":\"%s\",\"kind\":\"image/png\",\"taken_at\":\"2026-01-01T00:00:00Z\",\"bytes\":\"\\\\x3c68746d6c3e\"}]}"
+                .formatted(UUID.randomUUID()),
+        "no picture"
+      },
+      {
+        head()
+            + ",\"readings\":[{\"probe\":\"%s\",\"import\":null,\"at\":[1768000000],\"celsius\":[1e308]}]}"
+                .formatted(UUID.randomUUID()),
+        "hotter than"
+      },
+      {
         head() + ",\"readings\":[{\"probe\":\"x\",\"import\":null,\"at\":[1],\"celsius\":[1]}]}",
         "no probe"
       },

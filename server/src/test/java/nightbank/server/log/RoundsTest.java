@@ -212,6 +212,21 @@ public class RoundsTest {
     assertThat(other.keeper.get(other.path("/photos/" + photo)).status()).isEqualTo(404);
   }
 
+  @Test
+  public void whatLiesBehindAPictureIsNotKept() throws IOException {
+    byte[] picture = picture("png");
+    byte[] more = "<script>alert(1)</script>".getBytes(java.nio.charset.StandardCharsets.UTF_8);
+    byte[] both = java.util.Arrays.copyOf(picture, picture.length + more.length);
+    System.arraycopy(more, 0, both, picture.length, more.length);
+    UUID photo = UUID.randomUUID();
+    String path = grounds.path("/photos/" + photo);
+    assertThat(grounds.keeper.putBytes(path + "?taken=" + AT, both).status()).isBetween(200, 204);
+    byte[] kept = grounds.keeper.bytes(path);
+    assertThat(new String(kept, java.nio.charset.StandardCharsets.ISO_8859_1))
+        .doesNotContain("script");
+    assertThat(javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(kept))).isNotNull();
+  }
+
   @DataProvider
   Object[][] noPhotos() throws IOException {
     byte[] torn = java.util.Arrays.copyOf(picture("png"), 20);
