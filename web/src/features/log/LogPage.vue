@@ -217,7 +217,9 @@ function moveStop(id: string, by: -1 | 1) {
               {{ word }}
             </button>
           </div>
-          <button v-else type="button" @click="done(k.kind)">{{ k.word }}</button>
+          <button v-else type="button" :class="{ sight: k.seen }" @click="done(k.kind)">
+            {{ k.word }}
+          </button>
         </template>
         <button
           v-for="s in sights"

@@ -117,6 +117,7 @@ public class Runs implements Reversible {
   /** Two runs of one: the first keeps its name and its id. */
   @Transactional
   public List<RunView> split(UUID holding, UUID id, Instant at) {
+    repository.lock(holding, id);
     RunView r = get(holding, id);
     if (at == null || !at.isAfter(r.from()) || !at.isBefore(r.to())) {
       throw Problem.invalid(
@@ -133,6 +134,7 @@ public class Runs implements Reversible {
   /** One run of two of the same store; the other goes. */
   @Transactional
   public RunView join(UUID holding, UUID id, UUID other) {
+    repository.lock(holding, id, other);
     RunView a = get(holding, id);
     RunView b = get(holding, other);
     if (id.equals(other) || !a.storeId().equals(b.storeId())) {

@@ -34,7 +34,7 @@ import org.springframework.web.servlet.HandlerExceptionResolver;
  * that some threads stay for everybody else. Files are read where they are taken in.
  */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 1)
 class BodyLimits extends OncePerRequestFilter {
   private static final int DOOR = 16 * 1024;
   private static final int USUAL = 4 * 1024 * 1024;

@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -13,6 +14,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.http.converter.HttpMessageNotWritableException;
 import org.springframework.security.web.firewall.RequestRejectedException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.HttpMediaTypeNotAcceptableException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
@@ -171,9 +173,15 @@ class ProblemHandler {
     return detail(HttpStatus.NOT_FOUND, "not-found", "", "There is nothing here.", "");
   }
 
-  @ExceptionHandler
-  ResponseEntity<ProblemDetail> database(DataAccessException e) {
-    LOG.error("database", e);
+  @ExceptionHandler({DataAccessException.class, TransactionException.class})
+  ResponseEntity<ProblemDetail> database(Exception e) {
+    boolean away =
+        e instanceof TransactionException || e instanceof DataAccessResourceFailureException;
+    if (away) {
+      LOG.error("database: {}", e.getMessage());
+    } else {
+      LOG.error("database", e);
+    }
     return detail(
         HttpStatus.SERVICE_UNAVAILABLE,
         "database",

@@ -4,7 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import nightbank.server.Grounds;
 import nightbank.server.Program;
 import nightbank.server.Visitor.Answer;
@@ -51,6 +55,40 @@ public class RunEditTest {
     assertThat(joined.body().path("from").asString()).isEqualTo(whole.path("from").asString());
     assertThat(joined.body().path("to").asString()).isEqualTo(whole.path("to").asString());
     assertThat(runs().toString()).doesNotContain(rest);
+  }
+
+  @Test
+  public void fourWhoPartARunAtOnceLeaveRunsThatDoNotOverlap() {
+    UUID alone = grounds.newDrum();
+    String id =
+        grounds
+            .keeper
+            .post(
+                grounds.path("/stores/" + alone + "/runs"),
+                "{\"name\":\"Long\",\"from\":\"2026-01-11T00:00:00Z\",\"to\":\"2026-01-11T10:00:00Z\"}")
+            .body()
+            .path("id")
+            .asString();
+    List<CompletableFuture<Answer>> all =
+        IntStream.rangeClosed(1, 4)
+            .mapToObj(
+                h ->
+                    CompletableFuture.supplyAsync(
+                        () ->
+                            grounds.keeper.post(
+                                grounds.path("/runs/" + id + "/split"),
+                                "{\"at\":\"2026-01-11T0%d:00:00Z\"}".formatted(2 * h))))
+            .toList();
+    assertThat(all.stream().map(f -> f.join().status())).allMatch(s -> s == 200 || s == 422);
+    List<String> ends = new ArrayList<>();
+    for (JsonNode r : grounds.keeper.get(grounds.path("/stores/" + alone + "/runs")).body()) {
+      ends.add(r.path("from").asString() + " " + r.path("to").asString());
+    }
+    ends.sort(null);
+    for (int i = 1; i < ends.size(); i++) {
+      assertThat(ends.get(i).split(" ")[0]).isEqualTo(ends.get(i - 1).split(" ")[1]);
+    }
+    assertThat(ends.get(ends.size() - 1)).endsWith("2026-01-11T10:00:00Z");
   }
 
   @Test

@@ -31,6 +31,17 @@ public class RunRepository {
         .fetch(mapping(RunView::new));
   }
 
+  /** Until the end of this transaction nobody else parts, joins or changes them. */
+  public void lock(UUID holding, UUID... ids) {
+    db.select(RUN.ID)
+        .from(RUN)
+        .where(RUN.HOLDING_ID.eq(holding))
+        .and(RUN.ID.in(ids))
+        .orderBy(RUN.ID)
+        .forUpdate()
+        .execute();
+  }
+
   public Optional<RunView> find(UUID holding, UUID id) {
     return db.select(RUN.ID, RUN.STORE_ID, RUN.NAME, RUN.FROM_AT, RUN.TO_AT, RUN.IMPORT_ID)
         .from(RUN)
