@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param at epoch second
  * @param way which way it went, null when nobody said or there are none
- * @param kilograms of fuel, NaN when nobody weighed
+ * @param amount kg of fuel, °C of where a scale ends; NaN when nobody said
  * @param moisture of the fuel, wet-basis share, NaN when unknown
  */
 public record LoggedEvent(
