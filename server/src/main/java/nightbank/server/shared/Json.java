@@ -1,6 +1,5 @@
 package nightbank.server.shared;
 
-import com.fasterxml.jackson.annotation.Nulls;
 import java.util.HashSet;
 import java.util.Set;
 import org.jooq.JSONB;
@@ -15,11 +14,7 @@ public class Json {
   private final JsonMapper mapper;
 
   Json(JsonMapper mapper) {
-    this.mapper =
-        mapper
-            .rebuild()
-            .changeDefaultNullHandling(n -> n.withContentNulls(Nulls.DEFAULT))
-            .build(); // what was kept may have gaps
+    this.mapper = mapper;
   }
 
   public JSONB write(Object value) {

@@ -1,6 +1,5 @@
 package nightbank.server.shared;
 
-import com.fasterxml.jackson.annotation.Nulls;
 import java.time.DateTimeException;
 import java.time.Instant;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
@@ -16,11 +15,11 @@ import tools.jackson.databind.module.SimpleModule;
 
 /**
  * What no request may hold, whatever it is about: figures without end, moments that no record
- * reaches, text with a NUL, lists with nothing in one of their places.
+ * reaches, text with a NUL.
  */
 @Configuration
 class PlainInput implements WebMvcConfigurer {
-  private static final Instant FIRST = Instant.parse("1900-01-01T00:00:00Z");
+  private static final Instant FIRST = Instant.parse("0001-01-01T00:00:00Z");
   private static final Instant LAST = Instant.parse("9999-12-31T23:59:59Z");
 
   @Bean
@@ -30,8 +29,7 @@ class PlainInput implements WebMvcConfigurer {
     plain.addDeserializer(Double.class, new Figure());
     plain.addDeserializer(double.class, new Figure());
     plain.addDeserializer(Instant.class, new Moment());
-    return mapper ->
-        mapper.addModule(plain).changeDefaultNullHandling(n -> n.withContentNulls(Nulls.FAIL));
+    return mapper -> mapper.addModule(plain);
   }
 
   @Override
@@ -47,7 +45,7 @@ class PlainInput implements WebMvcConfigurer {
 
   private static Instant within(Instant at) {
     if (at.isBefore(FIRST) || at.isAfter(LAST)) {
-      throw new DateTimeException("a moment lies between 1900 and 9999");
+      throw new DateTimeException("a moment lies between the years 1 and 9999");
     }
     return at;
   }
