@@ -19,11 +19,13 @@ import org.testng.annotations.Test;
 public class FirstPathTest {
   private static final Path LOGS = Program.root().resolve("core/src/test/resources/reference/logs");
 
+  private Program program;
   private Browser browser;
 
   @BeforeClass
   void begin() {
-    browser = new Browser(Program.start("").address());
+    program = Program.start("");
+    browser = new Browser(program.address());
   }
 
   @AfterClass(alwaysRun = true)
@@ -36,6 +38,7 @@ public class FirstPathTest {
     browser.go("/").reads("Nobody keeps this Night Bank yet");
     browser.isAccessible();
     browser
+        .type("Setup code", program.setupCode().toLowerCase(java.util.Locale.ROOT))
         .type("Name to sign in with", "ailsa")
         .type("Password", "short")
         .type("What it is called", "Mirk Brae")

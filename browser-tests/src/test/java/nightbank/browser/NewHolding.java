@@ -5,10 +5,11 @@ final class NewHolding {
   private NewHolding() {}
 
   /** The path of a holding of one's own in a time zone. */
-  static String begun(Browser browser, String zone) {
+  static String begun(Browser browser, String setupCode, String zone) {
     browser
         .go("/")
         .reads("Nobody keeps this Night Bank yet")
+        .type("Setup code", setupCode)
         .type("Name to sign in with", "brid")
         .type("Password", "three plain words")
         .type("What it is called", "Thornhow")

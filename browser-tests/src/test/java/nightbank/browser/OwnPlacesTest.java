@@ -24,8 +24,9 @@ public class OwnPlacesTest {
 
   @BeforeClass
   void begin() {
-    browser = new Browser(Program.start("").address());
-    home = NewHolding.begun(browser, "Europe/London");
+    Program program = Program.start("");
+    browser = new Browser(program.address());
+    home = NewHolding.begun(browser, program.setupCode(), "Europe/London");
   }
 
   @AfterClass(alwaysRun = true)

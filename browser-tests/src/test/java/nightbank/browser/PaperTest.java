@@ -28,8 +28,9 @@ public class PaperTest {
 
   @BeforeClass
   void begin() {
-    browser = new Browser(Program.start("").address());
-    home = NewHolding.begun(browser, "UTC");
+    Program program = Program.start("");
+    browser = new Browser(program.address());
+    home = NewHolding.begun(browser, program.setupCode(), "UTC");
     browser.go(home + "/houses/new").click("a cold frame").type("What it is called", "Frame");
     browser.type("They stand", "-3").type("Tonight’s low", "-4").click("Will tonight hold?");
     browser.see("h1.headline");

@@ -24,7 +24,7 @@ class SecurityConfig {
           + " frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
 
   private static final String PERMISSIONS =
-      "camera=(self), geolocation=(self), microphone=(), payment=(), usb=(), interest-cohort=()";
+      "camera=(self), geolocation=(self), microphone=(), usb=(), interest-cohort=()";
 
   /** Loggers show a token of their own. */
   private static final String DEVICES = "/api/devices/readings";
