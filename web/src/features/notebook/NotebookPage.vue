@@ -20,7 +20,7 @@ const route = useRoute()
 const holding = String(route.params.holding)
 const storeId = route.params.store ? String(route.params.store) : null
 const now = new Date(session.me?.demo ? session.me.now : Date.now())
-const before = ref(new Date(now.getTime() + 3_600_000).toISOString())
+const before = ref(new Date(now.getTime() + 86_400_000).toISOString())
 const { data: stores } = useQuery(storesQuery(holding))
 const { data: thermometers } = useQuery(thermometersQuery(holding))
 const store = computed(() => stores.value?.find((s) => s.id === storeId))

@@ -76,8 +76,8 @@ final class HandPrior {
 
   /**
    * How a store that stands warmer than its surroundings has evened out since it was last charged:
-   * the excess of its cells over that of their mean. Any where nobody says how it stood; alike all
-   * through where somebody does.
+   * the excess of its cells over that of their mean. Empty where somebody says that it stood alike
+   * all through.
    */
   private final double[] shape;
 
@@ -117,11 +117,7 @@ final class HandPrior {
   private static double[] evenedOut(HeatStore store, StoreGrid grid) {
     StoreModel model = StoreModel.of(store, StoreState.uniform(grid, WARMER));
     Surroundings cold = Surroundings.of(0, 0);
-    double lossy = 0;
-    for (FaceName name : FaceName.values()) {
-      lossy += store.transmittance(name, WARMER, 0) * store.faceArea(name) * store.count();
-    }
-    double step = store.heatCapacity(WARMER) / lossy / RESTS;
+    double step = store.heatCapacity(WARMER) / store.lossCoefficient(WARMER, 0) / RESTS;
     for (int i = 0; i < RESTS; i++) {
       model.step(step, cold);
     }

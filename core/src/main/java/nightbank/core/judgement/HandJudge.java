@@ -209,7 +209,10 @@ public final class HandJudge {
         from, to, loop.charged() / (to - from), half / 2, BETWEEN * (to - from));
   }
 
-  /** What only tells that it was so hot: a hand on its side, the end of a thermometer's scale. */
+  /**
+   * What only tells that it was so hot: a hand on its side at half its height, the end of a
+   * thermometer's scale where its first probe sits (nobody says which hurt, or which it was).
+   */
   private static void hotter(
       JudgementInputs in, HeatStore store, long zero, List<HandRecord.Reading> into) {
     int inside = in.store().design().probes().size();

@@ -225,6 +225,15 @@ public record HeatStore(
     return carrier.isPresent() && carrier.get().passage() instanceof HeatExchanger.Bed;
   }
 
+  /** W/K through all faces of all bodies, evenly at one temperature in surroundings of one. */
+  public double lossCoefficient(double celsius, double beyond) {
+    double sum = 0;
+    for (FaceName name : FaceName.values()) {
+      sum += transmittance(name, celsius, beyond) * faceArea(name) * count;
+    }
+    return sum;
+  }
+
   /** What leaves it leaves by the layer: water from its top, a bed of stones by its own draught. */
   public boolean isDrawnByLayers() {
     return isBed() || medium.kind() == Medium.Kind.WATER;

@@ -7,6 +7,7 @@ import java.util.regex.Pattern;
 
 /** Temperatures as people type them: {@code 58F}, {@code 14,5}, {@code 61 f}, {@code −3 °C}. */
 public final class TypedTemperature {
+  private static final double ABSOLUTE_ZERO = -273.15;
   private static final double HOTTEST = 3000; // °C: no store and no fire is hotter
 
   private static final Pattern FORM =
@@ -19,7 +20,7 @@ public final class TypedTemperature {
    *
    * @param typed what was typed
    * @param fahrenheitUnlessSaid what a bare number means
-   * @return °C, empty when it is no temperature or lies below absolute zero
+   * @return °C, empty when it is no temperature or one that nothing has
    */
   public static Optional<Double> celsius(String typed, boolean fahrenheitUnlessSaid) {
     String text =
@@ -36,7 +37,12 @@ public final class TypedTemperature {
           case "k" -> value - 273.15;
           default -> value;
         };
-    return celsius < -273.15 || celsius > HOTTEST ? Optional.empty() : Optional.of(celsius);
+    return isPossible(celsius) ? Optional.of(celsius) : Optional.empty();
+  }
+
+  /** Whether anything has that temperature, °C. */
+  public static boolean isPossible(double celsius) {
+    return celsius >= ABSOLUTE_ZERO && celsius <= HOTTEST;
   }
 
   public static double fromFahrenheit(double fahrenheit) {

@@ -62,7 +62,7 @@ final class MadeUpStore {
     airSwing = Math.max(0, 4.5 + 1.2 * dice.nextGaussian());
     airTrend = 0.9 * dice.nextGaussian();
     hot = dice.nextInt(3) == 0;
-    double tau = described.heatCapacity(40) / lossy(described);
+    double tau = described.heatCapacity(40) / described.lossCoefficient(40, 10);
     double hours =
         hot ? 0 : Math.min(8 * 3600, Math.max(1800, tau * (0.1 + 0.3 * dice.nextDouble())));
     double rise = 20 + 40 * dice.nextDouble();
@@ -82,14 +82,6 @@ final class MadeUpStore {
             hot ? Optional.of(new HandRecord.Start(shown, 25)) : Optional.empty(),
             new HandRecord.Around(9.5, 3.5, 4.5, 1.2, WARMEST, 7),
             readings);
-  }
-
-  private static double lossy(HeatStore store) {
-    double sum = 0;
-    for (FaceName name : FaceName.values()) {
-      sum += store.transmittance(name, 40, 10) * store.faceArea(name);
-    }
-    return sum;
   }
 
   private HeatStore described() {
@@ -270,7 +262,7 @@ final class MadeUpStore {
       return StoreModel.of(truly, StoreState.uniform(grid, start));
     }
     StoreModel rest = StoreModel.of(truly, StoreState.uniform(grid, 10));
-    double tau = truly.heatCapacity(10) / lossy(truly);
+    double tau = truly.heatCapacity(10) / truly.lossCoefficient(40, 10);
     for (int i = 0; i < 200; i++) {
       rest.step(tau / 100, Surroundings.of(0, 0));
     }

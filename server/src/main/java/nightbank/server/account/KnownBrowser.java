@@ -36,9 +36,13 @@ class KnownBrowser {
   }
 
   boolean knows(HttpServletRequest request, String login) {
+    List<String> shown = marks(request);
+    if (shown.isEmpty()) {
+      return false;
+    }
     byte[] mark = accounts.passwordHash(login).map(KnownBrowser::mark).orElse("").getBytes(UTF);
     return mark.length > 0
-        && marks(request).stream().anyMatch(m -> MessageDigest.isEqual(m.getBytes(UTF), mark));
+        && shown.stream().anyMatch(m -> MessageDigest.isEqual(m.getBytes(UTF), mark));
   }
 
   void remember(HttpServletRequest request, HttpServletResponse response, String login) {

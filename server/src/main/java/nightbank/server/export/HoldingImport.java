@@ -18,6 +18,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import nightbank.core.unit.TypedTemperature;
 import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
 import nightbank.server.book.Books;
@@ -49,8 +50,6 @@ public class HoldingImport {
   private static final BigDecimal EARLIEST = BigDecimal.valueOf(946_684_800); // 2000
   private static final BigDecimal LATEST = BigDecimal.valueOf(4_102_444_800L); // 2100
   private static final Set<String> ENDLESS = Set.of("infinity", "-infinity");
-  private static final double COLDEST = -273.15; // °C, as every other door has it
-  private static final double HOTTEST = 3000;
   private static final int MOST_IN_BLOCK = 500_000;
 
   private final DSLContext db;
@@ -349,7 +348,7 @@ public class HoldingImport {
 
     private double celsius() {
       double value = json.getDoubleValue();
-      if (!(value >= COLDEST && value <= HOTTEST)) {
+      if (!TypedTemperature.isPossible(value)) {
         throw unfit("A reading is colder or hotter than anything that is read.");
       }
       return value;

@@ -113,10 +113,9 @@ public class Houses implements Reversible {
     UUID id = draft.id() == null ? UUID.randomUUID() : draft.id();
     HouseDraft before = now(holding, id.toString());
     if (before != null) {
-      if (json.same(before, new HouseDraft(id, draft.name().strip(), draft.design()))) {
-        return get(holding, id);
-      }
-      throw Problem.knownId("house");
+      HouseDraft sent = new HouseDraft(id, draft.name().strip(), draft.design());
+      json.requireSame("house", before, sent);
+      return get(holding, id);
     }
     repository.insert(holding, id, draft.name().strip(), draft.design(), clock.instant());
     HouseView made = get(holding, id);

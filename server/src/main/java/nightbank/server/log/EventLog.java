@@ -137,9 +137,7 @@ public class EventLog implements Reversible {
   public EventView add(UUID holding, EventView event) {
     EventView kept = checked(holding, event);
     Optional<EventView> before = repository.find(holding, kept.id());
-    if (before.isPresent() && !json.same(before.get(), kept)) {
-      throw Problem.knownId("entry");
-    }
+    before.ifPresent(b -> json.requireSame("entry", b, kept));
     if (before.isEmpty()) {
       repository.insert(holding, kept);
       if (repository.find(holding, kept.id()).isEmpty()) {

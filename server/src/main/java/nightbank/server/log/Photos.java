@@ -6,6 +6,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Objects;
 import java.util.UUID;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
@@ -29,7 +30,8 @@ public class Photos implements Reversible {
   private static final String THERE = "THERE";
   static final int MOST_BYTES = 1_500_000;
   private static final long MOST_PIXELS = 24_000_000;
-  private static final float QUALITY = 0.9f;
+  private static final String JPEG = "image/jpeg";
+  private static final float[] QUALITIES = {0.9f, 0.75f, 0.5f}; // the next where one is too large
 
   private final PhotoRepository repository;
   private final Changes changes;
@@ -92,42 +94,49 @@ public class Photos implements Reversible {
 
   /** The picture alone, drawn anew: nothing behind it, before it or said in it is kept. */
   private static Photo plain(byte[] bytes) {
-    Decoded d = decoded(bytes);
-    boolean png = d.kind.equals("image/png");
+    Seen seen = seen(bytes, true);
+    BufferedImage picture = Objects.requireNonNull(seen.picture);
+    for (float quality : QUALITIES) {
+      byte[] drawn = drawn(picture, seen.kind, quality);
+      if (drawn.length <= MOST_BYTES) {
+        return new Photo(seen.kind, drawn);
+      }
+    }
+    throw refused("It has more than 1.5 MB.");
+  }
+
+  private static byte[] drawn(BufferedImage picture, String kind, float quality) {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    ImageWriter writer = ImageIO.getImageWritersByFormatName(png ? "png" : "jpeg").next();
+    ImageWriter writer = ImageIO.getImageWritersByMIMEType(kind).next();
     try (ImageOutputStream to = ImageIO.createImageOutputStream(out)) {
       writer.setOutput(to);
       ImageWriteParam how = writer.getDefaultWriteParam();
-      if (!png) {
+      if (kind.equals(JPEG)) {
         how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
-        how.setCompressionQuality(QUALITY);
+        how.setCompressionQuality(quality);
       }
-      writer.write(null, new IIOImage(d.picture, null, null), how);
+      writer.write(null, new IIOImage(picture, null, null), how);
     } catch (IOException | RuntimeException e) {
       throw refused("This is no photo, or a broken one.");
     } finally {
       writer.dispose();
     }
-    if (out.size() > MOST_BYTES) {
-      throw refused("It has more than 1.5 MB.");
-    }
-    return new Photo(d.kind, out.toByteArray());
+    return out.toByteArray();
   }
 
-  /** Whether bytes are a picture of a kind. */
+  /** Whether bytes begin as a picture of a kind does. */
   public static boolean is(String kind, byte[] bytes) {
     try {
-      return decoded(bytes).kind.equals(kind);
+      return seen(bytes, false).kind.equals(kind);
     } catch (Problem none) {
       return false;
     }
   }
 
-  private record Decoded(String kind, BufferedImage picture) {}
+  private record Seen(String kind, @Nullable BufferedImage picture) {}
 
   /** One at a time: a picture of few bytes may need a lot of memory. */
-  private static synchronized Decoded decoded(byte[] bytes) {
+  private static synchronized Seen seen(byte[] bytes, boolean whole) {
     try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
       var readers = ImageIO.getImageReaders(in);
       if (!readers.hasNext()) {
@@ -144,11 +153,11 @@ public class Photos implements Reversible {
         }
         String kind =
             switch (format) {
-              case "jpeg", "jpg" -> "image/jpeg";
+              case "jpeg", "jpg" -> JPEG;
               case "png" -> "image/png";
               default -> throw refused("It is a " + format + " file.");
             };
-        return new Decoded(kind, reader.read(0));
+        return new Seen(kind, whole ? reader.read(0) : null);
       } finally {
         reader.dispose();
       }

@@ -83,10 +83,9 @@ public class Parts implements Reversible {
     Optional<PartView> before = repository.find(holding, id);
     if (before.isPresent()) {
       PartView b = before.get();
-      if (json.same(b, new PartView(id, part.name(), part.houseId(), part.design(), b.version()))) {
-        return b;
-      }
-      throw Problem.knownId("part");
+      json.requireSame(
+          "part", b, new PartView(id, part.name(), part.houseId(), part.design(), b.version()));
+      return b;
     }
     if (!repository.stores(holding, Set.of(id)).isEmpty()) {
       throw Problem.knownId("store");

@@ -3,7 +3,6 @@ package nightbank.server.shared;
 import java.util.HashSet;
 import java.util.Set;
 import org.jooq.JSONB;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -21,9 +20,14 @@ public class Json {
     return JSONB.valueOf(mapper.writeValueAsString(value));
   }
 
-  /** Whether two hold the same; what is missing, null, blank or empty is all nothing. */
-  public boolean same(@Nullable Object one, @Nullable Object other) {
-    return same(mapper.valueToTree(one), mapper.<JsonNode>valueToTree(other));
+  /**
+   * Refuses what is sent under an id where something else is kept under it already; what is
+   * missing, null, blank or empty is all nothing.
+   */
+  public void requireSame(String what, Object kept, Object sent) {
+    if (!same(tree(kept), tree(sent))) {
+      throw Problem.knownId(what);
+    }
   }
 
   private static boolean same(JsonNode one, JsonNode other) {

@@ -2,6 +2,7 @@ package nightbank.server.shared;
 
 import java.time.DateTimeException;
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -10,7 +11,10 @@ import org.springframework.format.FormatterRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.deser.jdk.NumberDeserializers.DoubleDeserializer;
+import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.deser.std.StdScalarDeserializer;
+import tools.jackson.databind.ext.javatime.deser.InstantDeserializer;
 import tools.jackson.databind.module.SimpleModule;
 
 /**
@@ -26,8 +30,8 @@ class PlainInput implements WebMvcConfigurer {
   JsonMapperBuilderCustomizer plainBodies() {
     SimpleModule plain = new SimpleModule("plain");
     plain.addDeserializer(String.class, new Text());
-    plain.addDeserializer(Double.class, new Figure());
-    plain.addDeserializer(double.class, new Figure());
+    plain.addDeserializer(Double.class, new Figure(Double.class, null));
+    plain.addDeserializer(double.class, new Figure(double.class, 0.0));
     plain.addDeserializer(Instant.class, new Moment());
     return mapper -> mapper.addModule(plain);
   }
@@ -50,36 +54,29 @@ class PlainInput implements WebMvcConfigurer {
     return at;
   }
 
-  private static final class Text extends StdScalarDeserializer<String> {
-    Text() {
-      super(String.class);
-    }
-
+  private static final class Text extends StringDeserializer {
     @Override
     public String deserialize(JsonParser in, DeserializationContext context) {
-      String text = in.getValueAsString();
-      if (text == null) {
-        return (String) context.handleUnexpectedToken(String.class, in);
-      }
-      return text.indexOf('\0') < 0
+      String text = super.deserialize(in, context);
+      return text == null || text.indexOf('\0') < 0
           ? text
           : (String) context.handleWeirdStringValue(String.class, text, "text has no NUL");
     }
   }
 
-  private static final class Figure extends StdScalarDeserializer<Double> {
-    Figure() {
-      super(Double.class);
+  private static final class Figure extends DoubleDeserializer {
+    /**
+     * @param absent what a figure that is not told comes to
+     */
+    Figure(Class<Double> type, @Nullable Double absent) {
+      super(type, absent);
     }
 
     @Override
     public Double deserialize(JsonParser in, DeserializationContext context) {
-      if (!in.currentToken().isNumeric()) {
-        return (Double) context.handleUnexpectedToken(Double.class, in);
-      }
-      double value = in.getDoubleValue();
-      return Double.isFinite(value)
-          ? (Double) value
+      Double value = super.deserialize(in, context);
+      return value == null || Double.isFinite(value)
+          ? value
           : (Double) context.handleWeirdNumberValue(Double.class, value, "a figure is finite");
     }
   }
@@ -91,13 +88,12 @@ class PlainInput implements WebMvcConfigurer {
 
     @Override
     public Instant deserialize(JsonParser in, DeserializationContext context) {
-      String text = in.getValueAsString();
+      Instant at = InstantDeserializer.INSTANT.deserialize(in, context);
       try {
-        return within(Instant.parse(text == null ? "" : text));
+        return at == null ? at : within(at);
       } catch (DateTimeException e) {
         return (Instant)
-            context.handleWeirdStringValue(
-                Instant.class, text, "a moment is told as 2026-01-31T18:00:00Z");
+            context.handleWeirdStringValue(Instant.class, at.toString(), e.getMessage());
       }
     }
   }

@@ -43,14 +43,11 @@ class ProblemHandler {
 
   @ExceptionHandler
   ResponseEntity<ProblemDetail> problem(Problem e) {
-    ResponseEntity<ProblemDetail> told =
-        detail(e.status(), e.code(), e.field(), e.getMessage(), e.remedy());
-    return e.status() == HttpStatus.TOO_MANY_REQUESTS
-        ? ResponseEntity.status(e.status())
-            .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-            .header(HttpHeaders.RETRY_AFTER, RETRY_AFTER)
-            .body(told.getBody())
-        : told;
+    HttpHeaders more = new HttpHeaders();
+    if (e.status() == HttpStatus.TOO_MANY_REQUESTS) {
+      more.set(HttpHeaders.RETRY_AFTER, RETRY_AFTER);
+    }
+    return detail(e.status(), e.code(), e.field(), e.getMessage(), e.remedy(), more);
   }
 
   @ExceptionHandler
@@ -130,17 +127,13 @@ class ProblemHandler {
 
   @ExceptionHandler
   ResponseEntity<ProblemDetail> wrongWay(HttpRequestMethodNotSupportedException e) {
-    ResponseEntity<ProblemDetail> told =
-        detail(
-            HttpStatus.METHOD_NOT_ALLOWED,
-            "wrong-way",
-            "",
-            "This cannot be asked in that way.",
-            "");
-    return ResponseEntity.status(told.getStatusCode())
-        .headers(h -> h.addAll(told.getHeaders()))
-        .headers(h -> h.addAll(e.getHeaders()))
-        .body(told.getBody());
+    return detail(
+        HttpStatus.METHOD_NOT_ALLOWED,
+        "wrong-way",
+        "",
+        "This cannot be asked in that way.",
+        "",
+        e.getHeaders());
   }
 
   @ExceptionHandler
@@ -163,13 +156,8 @@ class ProblemHandler {
         "Ask without an Accept header.");
   }
 
-  @ExceptionHandler
-  ResponseEntity<ProblemDetail> blank(MissingPathVariableException e) {
-    return detail(HttpStatus.NOT_FOUND, "not-found", "", "There is nothing here.", "");
-  }
-
-  @ExceptionHandler
-  ResponseEntity<ProblemDetail> nowhere(NoResourceFoundException e) {
+  @ExceptionHandler({NoResourceFoundException.class, MissingPathVariableException.class})
+  ResponseEntity<ProblemDetail> nowhere(Exception e) {
     return detail(HttpStatus.NOT_FOUND, "not-found", "", "There is nothing here.", "");
   }
 
@@ -219,11 +207,24 @@ class ProblemHandler {
   }
 
   private static ResponseEntity<ProblemDetail> detail(
-      HttpStatus status, String code, String field, @Nullable String reason, String remedy) {
+      HttpStatus status, String code, String field, String reason, String remedy) {
+    return detail(status, code, field, reason, remedy, HttpHeaders.EMPTY);
+  }
+
+  private static ResponseEntity<ProblemDetail> detail(
+      HttpStatus status,
+      String code,
+      String field,
+      @Nullable String reason,
+      String remedy,
+      HttpHeaders more) {
     ProblemDetail d = ProblemDetail.forStatusAndDetail(status, reason);
     d.setProperty("code", code);
     d.setProperty("field", field);
     d.setProperty("remedy", remedy);
-    return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(d);
+    return ResponseEntity.status(status)
+        .headers(more)
+        .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+        .body(d);
   }
 }

@@ -241,10 +241,9 @@ public class Stores implements Reversible {
     check(holding, draft, when);
     StoreDraft before = now(holding, id.toString());
     if (before != null) {
-      if (json.same(before, StoreDraft.of(id, draft.name().strip(), draft.isPlanned(), when))) {
-        return get(holding, id);
-      }
-      throw Problem.knownId("store");
+      StoreDraft sent = StoreDraft.of(id, draft.name().strip(), draft.isPlanned(), when);
+      json.requireSame("store", before, sent);
+      return get(holding, id);
     }
     if (parts.all(holding).stream().anyMatch(p -> p.id().equals(id))) {
       throw Problem.knownId("part");

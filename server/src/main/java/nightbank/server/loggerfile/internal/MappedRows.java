@@ -118,7 +118,7 @@ final class MappedRows {
       fahrenheit |= known.fahrenheit();
     }
     double celsius = fahrenheit ? TypedTemperature.fromFahrenheit(value) : value;
-    if (!(celsius >= -273.15 && celsius <= 3000)) {
+    if (!TypedTemperature.isPossible(celsius)) {
       sink.leftOut(line, column.index(), "No temperature can be so low or so high.", text);
       return;
     }
