@@ -80,8 +80,7 @@ async function begin() {
           required
         />
         <p id="b-code-where" class="soft mt-1">
-          The start command prints it: so that whoever runs this program is its first keeper, and
-          nobody who comes by.
+          The start command prints it, for whoever runs this program.
         </p>
         <label class="form-label" for="b-login">Name to sign in with</label>
         <BFormInput id="b-login" v-model="form.login" autocomplete="username" required />
@@ -104,7 +103,7 @@ async function begin() {
             <BFormInput
               id="b-lat"
               v-model="form.latitude"
-              placeholder="57.3 N"
+              placeholder="such as 57.3 N"
               :aria-invalid="noPlace"
               required
               @change="pasted"
@@ -115,7 +114,7 @@ async function begin() {
             <BFormInput
               id="b-lon"
               v-model="form.longitude"
-              placeholder="3.4 W"
+              placeholder="such as 3.4 W"
               :aria-invalid="noPlace"
               required
             />
@@ -141,7 +140,7 @@ async function begin() {
 }
 
 fieldset {
-  margin-bottom: 1.5rem;
+  margin-bottom: 0.75rem;
 }
 
 .wrong {

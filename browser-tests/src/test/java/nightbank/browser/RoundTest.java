@@ -8,6 +8,7 @@ import java.util.List;
 import nightbank.server.Visitor;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.support.ui.Select;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
@@ -292,6 +293,19 @@ public class RoundTest {
     assertThat(browser.driver.findElement(By.xpath("//tr[contains(., '14:20')]")).getText())
         .as("the only store with a hearth")
         .contains("Stone bench");
+  }
+
+  @Test
+  public void hotterThanTheThermometerShowsIsLoggedAtItsStoreWithWhereItsScaleEnds() {
+    browser.go(demo.home + "/log").click("Off the thermometer’s scale");
+    browser.reads("is logged. Was it earlier").reads("Say at which store");
+    browser.isAccessible();
+    new Select(browser.see("#where")).selectByVisibleText("Sand bin");
+    browser.readsNoMore("Say at which store");
+    browser.type("Its scale ends at", "boiling").click("Set it right").reads("is no temperature");
+    browser.type("Its scale ends at", "230 F").see("#ends").sendKeys(Keys.ENTER);
+    nothingWaits();
+    browser.reads("Off the thermometer’s scale").reads("110");
   }
 
   @Test

@@ -158,7 +158,7 @@ public final class Croft {
           now,
           "stone-bench",
           "FIRE_LIT",
-          String.format(Locale.ROOT, "%.0f kg of split birch, two years dry.", fireKilograms),
+          "Split birch, two years dry.",
           String.format(Locale.ROOT, "%.1f, \"moisture\": 0.18", fireKilograms));
     }
   }
