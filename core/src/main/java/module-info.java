@@ -8,6 +8,7 @@ module nightbank.core {
   requires static io.soabase.recordbuilder.core;
   requires static java.compiler;
 
+  exports nightbank.core.alarm;
   exports nightbank.core.caution;
   exports nightbank.core.forecast;
   exports nightbank.core.source;

@@ -1,6 +1,7 @@
 package nightbank.core.fit;
 
 import java.util.Arrays;
+import nightbank.core.medium.Medium;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.HeatedZone;
@@ -18,10 +19,10 @@ final class HandPrior {
   enum Unknown {
     /** Ln of the medium's conductivity, by its catalogue range. */
     CONDUCTIVITY(0),
-    /** Ln: density and specific heat 5 % each, lengths 1 %. */
-    HEAT_CAPACITY(0.075),
+    /** Ln: density 5 % and specific heat 4 %, lengths 1 %; of water only how full it stands. */
+    HEAT_CAPACITY(0.07),
     /** Ln of the transmittance of layers: joints, damp, thickness. */
-    LAYERS(0.17),
+    LAYERS(0.165),
     /** Ln of bare faces' films (simplified forms are good to 20 %; Incropera et al., ch. 9). */
     FILM(0.15),
     /** Ln of what lets heat into the earth. */
@@ -55,6 +56,7 @@ final class HandPrior {
 
   static final int OF_PROBE = 3; // radius, height, error
   private static final int OF_STORE = Unknown.values().length;
+  private static final double FULL = 0.025; // ln of a vessel's water: filled to a hand's breadth
   private static final double PLACE = 0.05; // of half width and height
   private static final double ERROR = 0.6; // K of a household thermometer
   private static final double LEAST_CONDUCTIVITY = 0.05;
@@ -95,6 +97,9 @@ final class HandPrior {
     set(
         Unknown.CONDUCTIVITY,
         Math.max(LEAST_CONDUCTIVITY, store.medium().conductivity().relativeSpread()));
+    if (store.medium().kind() == Medium.Kind.WATER) {
+      set(Unknown.HEAT_CAPACITY, FULL);
+    }
     set(Unknown.POWER, heats ? record.charge().spread() : 0);
     set(Unknown.BEGUN, heats ? record.charge().unsureSeconds() : 0);
     set(Unknown.ENDED, heats ? record.charge().unsureSeconds() : 0);

@@ -8,6 +8,7 @@ import java.util.stream.IntStream;
 import nightbank.core.fit.HandPrior.Unknown;
 import nightbank.core.fit.HandRecord.At;
 import nightbank.core.fit.HandRecord.Reading;
+import nightbank.core.medium.Medium;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreGrid;
@@ -25,6 +26,7 @@ final class HandRun {
   private static final double LAYER_FILM = 0.1; // m² K/W outside of layers
   private static final double ASIDE = 0.04; // of half width and height, for slopes
   private static final double MODEL = 0.04; // of the excess: fills, films and sources are no forms
+  private static final double MIXED = 0.02; // of it where water evens itself out
   private static final double CLOCK = 120; // s by which a reading is noted wrong
   private static final double MOST_BY_CLOCK = 10; // K
 
@@ -194,7 +196,8 @@ final class HandRun {
     return r.at() == At.AIR
         ? 0
         : Math.hypot(
-            MODEL * Math.abs(read[i] - air(r.seconds())),
+            (record.store().medium().kind() == Medium.Kind.WATER ? MIXED : MODEL)
+                * Math.abs(read[i] - air(r.seconds())),
             Math.min(MOST_BY_CLOCK, CLOCK * Math.abs(rate)));
   }
 

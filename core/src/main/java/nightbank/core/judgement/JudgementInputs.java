@@ -64,7 +64,7 @@ public record JudgementInputs(
    * Of the judging code: to be raised with any change that judges the same inputs differently, or
    * that keeps what is judged in another shape.
    */
-  public static final int VERSION = 7;
+  public static final int VERSION = 8;
 
   /** House air below which heat counts as delivered where no house says otherwise, °C. */
   public static final double NO_HOUSE_NEED = 10;

@@ -131,13 +131,20 @@ final class MadeUpStore {
     return low + (high - low) * dice.nextDouble();
   }
 
+  /** Spread as widely as a range and without its ends: joints, damp and draught know none. */
+  private double about(double low, double high) {
+    double middle = (low + high) / 2;
+    return middle * Math.exp((high - low) / Math.sqrt(12) / middle * dice.nextGaussian());
+  }
+
   private HeatStore truly() {
     boolean water = described.medium().kind() == Medium.Kind.WATER;
     double longer = 1 + (water ? 0.004 : 0.012) * dice.nextGaussian();
+    double heat = water ? 1 : within(0.95, 1.05);
     double density = water ? within(0.96, 1.04) : within(0.92, 1.08);
-    double layers = within(0.7, 1.3);
-    double film = within(0.75, 1.3);
-    double ground = within(0.7, 1.3);
+    double layers = about(0.7, 1.3);
+    double film = about(0.75, 1.3);
+    double ground = about(0.7, 1.3);
     double foot = Math.exp(2 * dice.nextDouble() * new HandPrior(recordOf(described)).foot);
     HeatStore grown =
         new HeatStore(
@@ -155,7 +162,7 @@ final class MadeUpStore {
     Range conductivity = described.medium().conductivity();
     double leads = within(conductivity.low(), conductivity.high()) / conductivity.value();
     return grown
-        .scaled(density * within(0.95, 1.05), leads)
+        .scaled(density * heat, leads)
         .withFacesTimes(
             name ->
                 name == FaceName.FOOT && described.place().onGround()

@@ -234,6 +234,6 @@ public class JudgementInputsTest {
             "%.3f K, %.4g J",
             j.peak().meanCelsius(),
             j.ledger().delivered() + j.ledger().early());
-    assertThat(JudgementInputs.VERSION + " " + told).isEqualTo("7 50.612 K, 3.371e+06 J");
+    assertThat(JudgementInputs.VERSION + " " + told).isEqualTo("8 50.612 K, 3.371e+06 J");
   }
 }

@@ -1,0 +1,28 @@
+package nightbank.core.alarm;
+
+import nightbank.core.usual.Usual;
+
+/** By what is read of a store, whether somebody is to be warned. */
+public final class Signs {
+  private Signs() {}
+
+  /**
+   * Whether a part is near the highest temperature that it bears, or over it.
+   *
+   * @param celsius hottest that was read, °C
+   * @param highest that the part bears, °C
+   */
+  public static boolean nearsHighest(double celsius, double highest) {
+    return celsius >= highest - Usual.WARNED_UNDER_HIGHEST.value();
+  }
+
+  /**
+   * Whether a heap is going cold: under what it is to be kept over, and not since long.
+   *
+   * @param celsius its hottest now, °C
+   * @param before its hottest within the last days, °C
+   */
+  public static boolean goesCold(double celsius, double before) {
+    return celsius < Usual.HEAP_KEPT_OVER.value() && before - celsius >= Usual.HEAP_FALLEN.value();
+  }
+}
