@@ -95,7 +95,10 @@ public class ArchitectureTest {
         .should()
         .onlyBeAccessed()
         .byAnyPackage(
-            "nightbank.db..", "nightbank.server..internal..", "nightbank.server.loggerfile..")
+            "nightbank.db..",
+            "nightbank.server..internal..",
+            "nightbank.server.alarm..",
+            "nightbank.server.loggerfile..")
         .check(ALL);
   }
 

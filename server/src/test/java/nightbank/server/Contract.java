@@ -30,6 +30,9 @@ final class Contract {
    * Throws an {@link AssertionError} that names what is not as told; silent on what nobody tells.
    */
   static void holds(String method, String path, int status, JsonNode body) {
+    if (Boolean.getBoolean("openapi.write")) {
+      return; // it is about to be another
+    }
     JsonNode told =
         operation(method.toLowerCase(java.util.Locale.ROOT), path.replaceFirst("\\?.*", ""))
             .path("responses")

@@ -26,9 +26,40 @@ public final class Grounds {
   }
 
   public static Grounds fresh(Program program) {
-    String login = "keeper" + NUMBER.incrementAndGet();
-    Visitor keeper = Visitor.keeper(program, login);
-    return new Grounds(keeper, keeper.newHolding("Holding of " + login));
+    return fresh(program, "Holding " + NUMBER.get());
+  }
+
+  public static Grounds fresh(Program program, String name) {
+    Visitor keeper = Visitor.keeper(program, "keeper" + NUMBER.incrementAndGet());
+    return new Grounds(keeper, keeper.newHolding(name));
+  }
+
+  /** Somebody with the password of all, let in by a code of the keeper's, and signed in. */
+  public Visitor letIn(String login, String role) {
+    String code =
+        keeper
+            .post(path("/invitations"), "{\"role\":\"%s\"}".formatted(role))
+            .body()
+            .path("code")
+            .asString();
+    Visitor who = keeper.stranger();
+    Answer in =
+        who.post(
+            "/api/people",
+            "{\"code\":\"%s\",\"login\":\"%s\",\"name\":\"%s\",\"password\":\"three plain words\"}"
+                .formatted(code, login, login));
+    assertThat(in.status()).as(in.body().toString()).isEqualTo(200);
+    assertThat(who.signIn(login).status()).isEqualTo(200);
+    return who;
+  }
+
+  public String idOf(String login) {
+    for (JsonNode p : keeper.get(path("/people")).body()) {
+      if (p.path("login").asString().equals(login)) {
+        return p.path("personId").asString();
+      }
+    }
+    throw new AssertionError(login);
   }
 
   public String path(String rest) {
@@ -134,5 +165,26 @@ public final class Grounds {
         .until(
             () -> keeper.get(path("/imports/" + id)).body(),
             b -> !b.path("state").asString().equals("RUNNING"));
+  }
+
+  /** The holding's file, written and fetched. */
+  public byte[] file() {
+    return keeper.bytes(filePath());
+  }
+
+  /** Where a file that has just been written is fetched. */
+  public String filePath() {
+    Answer begun = keeper.post(path("/file"), "");
+    assertThat(begun.status()).as(begun.body().toString()).isEqualTo(202);
+    String at = path("/file/" + begun.body().path("id").asString());
+    JsonNode ended =
+        Awaitility.await()
+            .atMost(Duration.ofSeconds(60))
+            .pollInterval(Duration.ofMillis(30))
+            .until(
+                () -> keeper.get(at).body(),
+                b -> !b.path("state").asString().matches("WAITING|RUNNING"));
+    assertThat(ended.path("state").asString()).as(ended.toString()).isEqualTo("DONE");
+    return at + "/content";
   }
 }

@@ -17,7 +17,11 @@ public final class OwnCluster {
   private final List<Process> all = new ArrayList<>();
 
   public OwnCluster(String name) throws IOException {
-    folder = Files.createTempDirectory("nightbank-" + name);
+    this(Files.createTempDirectory("nightbank-" + name));
+  }
+
+  public OwnCluster(Path folder) throws IOException {
+    this.folder = folder;
     pg("start", folder.toString(), "scram");
     databasePort = Files.readString(folder.resolve("db-port")).strip();
   }
@@ -105,9 +109,27 @@ public final class OwnCluster {
         + keeper.get("/api/me").body().path("holdings").path(0).path("id").asString();
   }
 
+  private String postmaster() throws IOException {
+    return Files.readAllLines(folder.resolve("cluster/postmaster.pid")).get(0).strip();
+  }
+
+  /** All processes of the database stand still, or go on. */
+  public void freezeDatabase(boolean still) throws IOException, InterruptedException {
+    List<String> command = new ArrayList<>(List.of("kill", still ? "-STOP" : "-CONT"));
+    ProcessHandle all = ProcessHandle.of(Long.parseLong(postmaster())).orElseThrow();
+    command.add(String.valueOf(all.pid()));
+    all.descendants().forEach(p -> command.add(String.valueOf(p.pid())));
+    new ProcessBuilder(command).start().waitFor();
+  }
+
+  /** Starts it where it has gone down, as whoever keeps the program running does. */
+  public void lookAfterDatabase() throws IOException {
+    pg("start", folder.toString(), "scram", databasePort);
+  }
+
   /** Its postmaster, killed without warning and started again. */
   public void killDatabase() throws IOException, InterruptedException {
-    String pid = Files.readAllLines(folder.resolve("cluster/postmaster.pid")).get(0).strip();
+    String pid = postmaster();
     new ProcessBuilder("kill", "-9", pid).start().waitFor();
     Awaitility.await()
         .atMost(Duration.ofSeconds(20))

@@ -9,6 +9,7 @@ import java.time.LocalTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
@@ -87,18 +88,28 @@ public final class Program {
 
   /** Starts one on a database of its own; with a folder of demo data, or none. */
   public static Program start(String demo, String... settings) {
+    return start(demo, port -> {}, settings);
+  }
+
+  /** Starts one on a database in which something is before; it is told the database's port. */
+  public static Program startOn(Consumer<String> before, String... settings) {
+    return start("", before, settings);
+  }
+
+  private static Program start(String demo, Consumer<String> before, String... settings) {
     try {
       Path folder = Files.createTempDirectory("nightbank-test");
       run("start", folder.toString(), "trust");
       String port = Files.readString(folder.resolve("db-port")).strip();
       Runtime.getRuntime().addShutdownHook(new Thread(() -> stop(folder)));
+      before.accept(port);
       return new Program(
           folder,
           port,
           !demo.isEmpty(),
           with(
               settings,
-              "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/postgres",
+              "--NIGHTBANK_DB_PORT=" + port,
               "--nightbank.data=" + folder.resolve("data"),
               "--nightbank.judge-ahead=false",
               "--nightbank.demo-stands=true",

@@ -7,7 +7,9 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.UUID;
+import org.awaitility.Awaitility;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -34,6 +36,11 @@ public final class Visitor {
     this.address = address;
     this.cookies = cookies;
     client = HttpClient.newBuilder().cookieHandler(cookies).build();
+  }
+
+  /** Somebody else at the same door. */
+  public Visitor stranger() {
+    return new Visitor(address);
   }
 
   /** The same person with the same cookies at another door of the house. */
@@ -85,8 +92,11 @@ public final class Visitor {
             .asString());
   }
 
+  /** Asks as a page does: for what is still being judged, again. */
   public Answer get(String path) {
-    return send(request(path).GET());
+    return Awaitility.await()
+        .atMost(Duration.ofMinutes(2))
+        .until(() -> send(request(path).GET()), a -> !a.code().equals("being-judged"));
   }
 
   /** What goes on coming, as it comes. */

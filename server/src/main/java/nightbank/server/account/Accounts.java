@@ -1,30 +1,32 @@
 package nightbank.server.account;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import nightbank.server.account.internal.AccountRepository;
 import nightbank.server.account.internal.AccountRepository.Person;
 import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Making accounts and letting people in. */
 @Service
 public class Accounts {
-  private static final int SHORTEST_PASSWORD = 10;
-  private static final int LONGEST_PASSWORD = 72; // what bcrypt takes in, bytes
-
   private final AccountRepository repository;
   private final PasswordEncoder passwords;
+  private final OneTimeCodes codes;
   private final Clock clock;
   private final String unusedHash;
 
-  Accounts(AccountRepository repository, PasswordEncoder passwords, Clock clock) {
+  Accounts(
+      AccountRepository repository, PasswordEncoder passwords, OneTimeCodes codes, Clock clock) {
     this.repository = repository;
+    this.codes = codes;
     this.passwords = passwords;
     this.clock = clock;
     this.unusedHash = passwords.encode("nobody has this password");
@@ -40,13 +42,19 @@ public class Accounts {
   }
 
   /** A person as others see them. */
-  public record PersonView(UUID id, String login, String name, UnitsView units) {}
+  public record PersonView(
+      UUID id, String login, String name, UnitsView units, @Nullable TriesView tries) {}
+
+  /** Tries to sign in that failed since the person was last told. */
+  public record TriesView(int number, Instant last) {}
 
   /** A holding as its members see it in their list. */
   public record HoldingLink(UUID id, String name, Role role, String zone, boolean south) {}
 
   public Optional<PersonView> person(UUID id) {
-    return repository.byId(id).map(p -> new PersonView(p.id(), p.login(), p.name(), p.units()));
+    return repository
+        .byId(id)
+        .map(p -> new PersonView(p.id(), p.login(), p.name(), p.units(), p.tries()));
   }
 
   public List<HoldingLink> holdings(UUID person) {
@@ -57,22 +65,27 @@ public class Accounts {
 
   public UUID create(String login, String name, String password) {
     String key = key(login);
-    if (key.length() < 2 || key.length() > 100) {
-      throw Problem.invalid(
-          "login", "The sign-in name must have 2 to 100 letters.", "Choose another name.");
-    }
+    LoginName.require(key);
     String called = name == null || name.isBlank() ? key : name.strip();
     if (called.length() > 200) {
       throw Problem.invalid("name", "The name has more than 200 letters.", "Shorten it.");
     }
-    if (password == null
-        || password.length() < SHORTEST_PASSWORD
-        || password.getBytes(java.nio.charset.StandardCharsets.UTF_8).length > LONGEST_PASSWORD) {
-      throw Problem.invalid(
-          "password",
-          "The password must have 10 to 72 letters.",
-          "Three or four words that only you would put together are good.");
-    }
+    PasswordRules.require(password, key, called);
+    String look = LoginName.look(key);
+    repository.logins().stream()
+        .filter(other -> LoginName.look(other).equals(look))
+        .findFirst()
+        .ifPresent(
+            other -> {
+              throw new Problem(
+                  HttpStatus.CONFLICT,
+                  "taken",
+                  "login",
+                  other.equals(key)
+                      ? "Somebody signs in as " + key + " already."
+                      : "Somebody signs in with a name that looks like " + key + ".",
+                  "Choose another name.");
+            });
     UUID id = UUID.randomUUID();
     if (!repository.insert(id, key, called, passwords.encode(password), clock.instant())) {
       throw new Problem(
@@ -93,8 +106,52 @@ public class Accounts {
     return person.filter(p -> right).map(p -> new SignedIn(p.id(), p.login()));
   }
 
+  /** Changes one's own password, shown the one before. */
+  @Transactional
+  void changePassword(UUID person, String before, String password) {
+    Person p = repository.byId(person).orElseThrow(() -> Problem.notFound("person"));
+    if (!passwords.matches(before == null ? "" : before, p.passwordHash())) {
+      throw new Problem(
+          HttpStatus.FORBIDDEN,
+          "wrong-sign-in",
+          "before",
+          "This is not your password as it is.",
+          "Check it; capitals count. A keeper can make you a code for a new one.");
+    }
+    setPassword(p, password);
+  }
+
+  /** Sets a password anew for whoever shows the code that was made for it. */
+  @Transactional
+  UUID resetPassword(String login, String code, String password) {
+    Person p = repository.byLogin(key(login)).orElseThrow(OneTimeCodes::unknown);
+    codes.takeForPassword(code, p.id());
+    setPassword(p, password);
+    return p.id();
+  }
+
+  private void setPassword(Person p, String password) {
+    PasswordRules.require(password, p.login(), p.name());
+    codes.forget(p.id());
+    repository.setPassword(p.id(), passwords.encode(password));
+  }
+
+  /** Somebody tried this name in vain. */
+  void triedInVain(String login) {
+    repository.triedInVain(key(login), clock.instant());
+  }
+
+  /** The person has been told. */
+  void toldOfTries(UUID person) {
+    repository.toldOfTries(person);
+  }
+
   Optional<String> passwordHash(String login) {
     return repository.byLogin(key(login)).map(Person::passwordHash);
+  }
+
+  public Optional<Role> role(UUID person, UUID holding) {
+    return repository.role(person, holding);
   }
 
   public void join(UUID person, UUID holding, Role role) {
@@ -109,7 +166,7 @@ public class Accounts {
     repository.setUnits(person, units);
   }
 
-  static String key(String login) {
-    return login == null ? "" : login.strip().toLowerCase(Locale.ROOT);
+  static String key(@Nullable String login) {
+    return LoginName.key(login);
   }
 }

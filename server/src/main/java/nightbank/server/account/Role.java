@@ -6,7 +6,7 @@ public enum Role {
   HELPER,
   GUEST;
 
-  boolean covers(Role needed) {
+  public boolean covers(Role needed) {
     return ordinal() <= needed.ordinal();
   }
 }

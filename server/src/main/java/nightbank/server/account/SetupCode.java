@@ -2,16 +2,13 @@ package nightbank.server.account;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.MessageDigest;
-import java.security.SecureRandom;
 import java.time.Duration;
-import java.util.Locale;
 import nightbank.server.shared.Allowances;
 import nightbank.server.shared.Problem;
 import nightbank.server.shared.Settings;
@@ -26,7 +23,6 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class SetupCode {
-  private static final String SIGNS = "23456789ABCDEFGHJKMNPQRSTVWXYZ"; // none taken for another
   private static final int LENGTH = 8;
   private static final Allowances.Rate TRIES = new Allowances.Rate(60, Duration.ofMinutes(1));
 
@@ -47,16 +43,11 @@ public class SetupCode {
       Files.deleteIfExists(file);
     } else if (!Files.exists(file)) {
       Files.createDirectories(file.toAbsolutePath().getParent());
-      SecureRandom dice = new SecureRandom();
-      StringBuilder code = new StringBuilder();
-      for (int i = 0; i < LENGTH; i++) {
-        code.append(i == LENGTH / 2 ? "-" : "").append(SIGNS.charAt(dice.nextInt(SIGNS.length())));
-      }
       try {
         Files.createFile(
             file,
             PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
-        Files.writeString(file, code, StandardOpenOption.TRUNCATE_EXISTING);
+        Files.writeString(file, Code.drawn(LENGTH), StandardOpenOption.TRUNCATE_EXISTING);
       } catch (FileAlreadyExistsException byAnother) {
         return; // a node beside this one was first
       }
@@ -65,15 +56,8 @@ public class SetupCode {
 
   /** Refuses who does not show it. */
   public void require(String shown) {
-    if (!allowances.spend("setup", TRIES)) {
-      throw new Problem(
-          HttpStatus.TOO_MANY_REQUESTS,
-          "too-many-tries",
-          "code",
-          "Too many tries.",
-          "Wait a minute, then try again.");
-    }
-    if (!MessageDigest.isEqual(plain(shown == null ? "" : shown), plain(kept()))) {
+    allowances.require("setup", TRIES, "code");
+    if (!MessageDigest.isEqual(Code.plain(shown == null ? "" : shown), Code.plain(kept()))) {
       throw new Problem(
           HttpStatus.FORBIDDEN,
           "wrong-code",
@@ -90,12 +74,6 @@ public class SetupCode {
     } catch (IOException e) {
       throw new UncheckedIOException("the setup code cannot be read", e);
     }
-  }
-
-  private static byte[] plain(String code) {
-    return code.replaceAll("[^0-9A-Za-z]", "")
-        .toUpperCase(Locale.ROOT)
-        .getBytes(StandardCharsets.UTF_8);
   }
 
   /** It has been of use. */

@@ -1,6 +1,7 @@
 package nightbank.server.account;
 
 import java.time.Duration;
+import java.util.UUID;
 import nightbank.server.shared.Allowances;
 import nightbank.server.shared.Problem;
 import org.springframework.http.HttpStatus;
@@ -38,6 +39,13 @@ class SignInLimits {
     }
   }
 
+  /** For who changes the own password. */
+  void spendOwn(UUID person) {
+    if (!allowances.spend("own " + person, NAME)) {
+      throw tooMany();
+    }
+  }
+
   private static Problem tooMany() {
     return new Problem(
         HttpStatus.TOO_MANY_REQUESTS,
@@ -54,6 +62,12 @@ class SignInLimits {
   /** Of so many letters: nobody fills the table with long names. */
   private static String name(String login) {
     return "name " + login.substring(0, Math.min(200, login.length()));
+  }
+
+  void giveBack(String login, String address) {
+    allowances.giveBack(name(login), NAME);
+    allowances.giveBack(known(login), KNOWN);
+    allowances.giveBack("from " + address, ADDRESS);
   }
 
   void forget(String login, String address) {

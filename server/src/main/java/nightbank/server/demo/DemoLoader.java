@@ -24,7 +24,6 @@ import nightbank.server.device.DeviceView;
 import nightbank.server.device.Devices;
 import nightbank.server.history.Statements;
 import nightbank.server.holding.Holdings;
-import nightbank.server.holding.Members;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.log.EventLog;
@@ -64,7 +63,6 @@ class DemoLoader implements ApplicationRunner {
   private final JsonMapper mapper;
   private final Accounts accounts;
   private final Holdings holdings;
-  private final Members members;
   private final Houses houses;
   private final Books books;
   private final Stores stores;
@@ -83,7 +81,6 @@ class DemoLoader implements ApplicationRunner {
       JsonMapper mapper,
       Accounts accounts,
       Holdings holdings,
-      Members members,
       Houses houses,
       Books books,
       Stores stores,
@@ -100,7 +97,6 @@ class DemoLoader implements ApplicationRunner {
     this.mapper = mapper;
     this.accounts = accounts;
     this.holdings = holdings;
-    this.members = members;
     this.houses = houses;
     this.books = books;
     this.stores = stores;
@@ -182,7 +178,7 @@ class DemoLoader implements ApplicationRunner {
     UUID keeper = accounts.create(first.login(), first.name(), first.password());
     UUID holding = holdings.create(keeper, told.holding()).id();
     for (Person p : told.people().subList(1, told.people().size())) {
-      members.add(holding, p.login(), p.name(), p.password(), p.role());
+      accounts.join(accounts.create(p.login(), p.name(), p.password()), holding, p.role());
     }
     for (House h : told.houses()) {
       houses.create(holding, new Houses.HouseDraft(id(h.key()), h.name(), h.design()));
@@ -263,7 +259,8 @@ class DemoLoader implements ApplicationRunner {
                     l.name(),
                     l.channels().stream()
                         .map(c -> new DeviceView.DeviceChannel(c.name(), id(l.store() + c.probe())))
-                        .toList()))
+                        .toList(),
+                    null))
             .token();
     Files.createDirectories(settings.data());
     Path file = settings.data().resolve(TOKEN);

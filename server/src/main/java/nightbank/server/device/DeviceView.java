@@ -1,5 +1,6 @@
 package nightbank.server.device;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -8,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A logger that sends by itself.
  *
+ * @param overBroker whether it is heard over the broker; it has no token then
  * @param token shown once, when it is made; absent ever after
  * @param lastProblem what was wrong with what it last sent, empty when nothing was
  */
@@ -18,8 +20,16 @@ public record DeviceView(
     @Nullable Instant revokedAt,
     @Nullable Instant lastSeenAt,
     String lastProblem,
+    boolean overBroker,
     List<DeviceChannel> channels,
     @Nullable String token) {
+
+  private static final Duration SILENT = Duration.ofHours(1);
+
+  /** Whether it has sent within the last hour. */
+  public boolean heardLately(Instant now) {
+    return lastSeenAt != null && !lastSeenAt.isBefore(now.minus(SILENT));
+  }
 
   /** One of its channels, by the name that it sends, and the probe that it reads. */
   public record DeviceChannel(String name, UUID probeId) {}

@@ -1,5 +1,6 @@
 package nightbank.server.device;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -10,12 +11,15 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import nightbank.server.change.Changes;
 import nightbank.server.change.Reversible;
@@ -25,6 +29,7 @@ import nightbank.server.log.Readings;
 import nightbank.server.shared.Allowances;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
+import nightbank.server.shared.Versions;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
@@ -34,8 +39,8 @@ import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
 
 /**
- * Loggers that send by themselves: a token each, for their holding's probes only; a flood slows its
- * own sender; a wrong clock is noticed.
+ * Loggers that send by themselves: a token each, for their holding's probes only, or over the
+ * holding's broker; a flood slows its own sender; a wrong clock is noticed.
  */
 @Service
 public class Devices implements Reversible {
@@ -46,6 +51,8 @@ public class Devices implements Reversible {
       new Allowances.Rate(PACKS_A_MINUTE, Duration.ofMinutes(1));
   private static final Duration AHEAD = Duration.ofMinutes(10);
   private static final int TOLD = 20;
+  private static final int LONGEST_NAME = 100;
+  private static final int LONGEST_PROBLEM = 300;
 
   private final DeviceRepository repository;
   private final Readings readings;
@@ -74,7 +81,11 @@ public class Devices implements Reversible {
   }
 
   /** What a keeper sends. */
-  public record DeviceDraft(UUID id, String name, List<DeviceView.DeviceChannel> channels) {}
+  public record DeviceDraft(
+      UUID id,
+      String name,
+      List<DeviceView.DeviceChannel> channels,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable DeviceDraft was) {}
 
   public List<DeviceView> all(UUID holding) {
     return repository.all(holding);
@@ -91,9 +102,7 @@ public class Devices implements Reversible {
   @Transactional
   public DeviceView create(UUID holding, DeviceDraft draft) {
     check(holding, draft);
-    if (repository.all(holding).size() >= MOST) {
-      throw Problem.invalid("name", "A holding has at most 200 loggers.", "Take old ones out.");
-    }
+    roomForOne(holding);
     byte[] secret = new byte[24];
     random.nextBytes(secret);
     String token = "nb_" + Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
@@ -111,13 +120,21 @@ public class Devices implements Reversible {
         d.revokedAt(),
         d.lastSeenAt(),
         d.lastProblem(),
+        false,
         d.channels(),
         token);
+  }
+
+  private void roomForOne(UUID holding) {
+    if (repository.all(holding).size() >= MOST) {
+      throw Problem.invalid("name", "A holding has at most 200 loggers.", "Take old ones out.");
+    }
   }
 
   @Transactional
   public DeviceView change(UUID holding, UUID id, DeviceDraft draft) {
     DeviceView before = get(holding, id);
+    Versions.require("device", draft.was(), said(before));
     check(holding, draft);
     write(holding, id, draft);
     DeviceView d = get(holding, id);
@@ -143,7 +160,7 @@ public class Devices implements Reversible {
   }
 
   private static DeviceDraft said(DeviceView d) {
-    return new DeviceDraft(d.id(), d.name(), d.channels());
+    return new DeviceDraft(d.id(), d.name(), d.channels(), null);
   }
 
   @Override
@@ -181,7 +198,7 @@ public class Devices implements Reversible {
   }
 
   private void check(UUID holding, DeviceDraft d) {
-    if (d.name() == null || d.name().isBlank() || d.name().length() > 100) {
+    if (d.name() == null || d.name().isBlank() || d.name().length() > LONGEST_NAME) {
       throw Problem.invalid("name", "A logger needs a name of up to 100 letters.", "Name it.");
     }
     if (channels(d).size() > MOST_CHANNELS) {
@@ -191,7 +208,8 @@ public class Devices implements Reversible {
     Set<String> names = new HashSet<>();
     for (int i = 0; i < channels(d).size(); i++) {
       DeviceView.DeviceChannel c = channels(d).get(i);
-      if (c.name() == null
+      if (c == null
+          || c.name() == null
           || c.name().isBlank()
           || c.name().length() > 200
           || !names.add(c.name())) {
@@ -255,17 +273,97 @@ public class Devices implements Reversible {
       }
     }
     ReadingWriter.Taken taken = taking.end();
-    repository.seen(device.id(), now, problem.substring(0, Math.min(300, problem.length())));
+    repository.seen(device.id(), now, problem(problem));
     return new DeviceReceipt(
         (int) taken.added(),
         (int) (taken.readings() - taken.added()),
         leftOut.subList(0, Math.min(TOLD, leftOut.size())));
   }
 
+  /**
+   * Ties a channel of the broker to a probe; to none, where that is absent. What stands before a
+   * message's own names, or a topic without its last part, names the logger.
+   */
+  @Transactional
+  public void tie(UUID holding, String channel, @Nullable UUID probe) {
+    String name = sender(channel);
+    Optional<DeviceView> known =
+        repository.all(holding).stream()
+            .filter(d -> d.overBroker() && d.revokedAt() == null && d.name().equals(name))
+            .findFirst();
+    List<DeviceView.DeviceChannel> channels = new ArrayList<>();
+    known.ifPresent(
+        d -> d.channels().stream().filter(c -> !c.name().equals(channel)).forEach(channels::add));
+    if (probe != null) {
+      channels.add(new DeviceView.DeviceChannel(channel, probe));
+    }
+    if (channels.isEmpty()) {
+      known.ifPresent(d -> revoke(holding, d.id())); // nobody waits for what says nothing any more
+      return;
+    }
+    UUID id = known.map(DeviceView::id).orElseGet(UUID::randomUUID);
+    DeviceDraft draft = new DeviceDraft(id, name, channels, null);
+    check(holding, draft);
+    if (known.isEmpty()) {
+      roomForOne(holding);
+      repository.insert(holding, id, name, null, clock.instant());
+    }
+    write(holding, id, draft);
+    changes.made(
+        holding, kind(), id.toString(), name, known.map(Devices::said).orElse(null), draft);
+  }
+
+  private static String sender(String channel) {
+    int space = channel.indexOf(' ');
+    int slash = channel.lastIndexOf('/');
+    String name = space > 0 ? channel.substring(0, space) : channel;
+    name = space < 0 && slash > 0 ? channel.substring(0, slash) : name;
+    return name.substring(Math.max(0, name.length() - LONGEST_NAME));
+  }
+
+  /** Probes that channels of the broker are tied to. */
+  public Map<String, UUID> tied(UUID holding) {
+    Map<String, UUID> all = new HashMap<>();
+    repository.overBroker(holding).forEach((channel, to) -> all.put(channel, to.probe()));
+    return all;
+  }
+
+  /** Takes in what came over the broker; what is tied to nothing is left out. */
+  @Retryable(includes = PessimisticLockingFailureException.class)
+  @Transactional
+  public void heard(UUID holding, List<SenMl.Item> items) {
+    Instant now = clock.instant();
+    Map<String, DeviceRepository.Tied> tied = repository.overBroker(holding);
+    Map<UUID, String> problems = new TreeMap<>();
+    ReadingWriter.Taking taking = writer.begin(holding, null);
+    for (SenMl.Item i : items) {
+      DeviceRepository.Tied to = tied.get(i.name());
+      if (to == null) {
+        continue;
+      }
+      String wrong = i.leftOut() != null ? i.leftOut() : clock(i, now);
+      problems.merge(
+          to.device(), wrong == null ? "" : i.name() + ": " + wrong, (a, b) -> a.isEmpty() ? b : a);
+      if (wrong == null) {
+        taking.add(to.probe(), Objects.requireNonNull(i.at()), i.celsius());
+      }
+    }
+    taking.end();
+    problems.forEach((device, p) -> repository.seen(device, now, problem(p)));
+  }
+
+  private static String problem(String said) {
+    return said.substring(0, Math.min(LONGEST_PROBLEM, said.length()));
+  }
+
   private static @Nullable String wrong(SenMl.Item i, Map<String, UUID> channels, Instant now) {
     if (!channels.containsKey(i.name())) {
       return "no probe is tied to this channel";
     }
+    return clock(i, now);
+  }
+
+  private static @Nullable String clock(SenMl.Item i, Instant now) {
     Instant at = Objects.requireNonNull(i.at());
     if (at.isAfter(now.plus(AHEAD))) {
       return "its clock is " + Duration.between(now, at).toMinutes() + " minutes ahead";

@@ -5,41 +5,34 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import nightbank.server.shared.SmallJson;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
-import tools.jackson.core.StreamReadConstraints;
-import tools.jackson.core.json.JsonFactory;
 
 /**
  * Sensor Measurement Lists (RFC 8428) in JSON: base name, time, unit and value; times relative to
  * now below 2^28; temperatures in Cel, K or degF. Reads as it comes, so that what is endless is cut
  * off.
  */
-final class SenMl {
+public final class SenMl {
   private static final int MOST_RECORDS = 5000;
   private static final int VERSION = 10;
   private static final double RELATIVE = 1 << 28;
-  private static final JsonFactory JSON =
-      JsonFactory.builder()
-          .streamReadConstraints(
-              StreamReadConstraints.builder()
-                  .maxNestingDepth(4)
-                  .maxStringLength(400)
-                  .maxNumberLength(40)
-                  .maxNameLength(60)
-                  .build())
-          .build();
 
   private SenMl() {}
 
-  /** One resolved reading, or why a record is none. */
-  record Item(
+  /**
+   * One resolved reading, or why a record is none.
+   *
+   * @param at absent where its time could not be read
+   */
+  public record Item(
       int index, String name, @Nullable Instant at, double celsius, @Nullable String leftOut) {}
 
   /** What cannot be read at all. */
-  static final class Unreadable extends Exception {
+  public static final class Unreadable extends Exception {
     private static final long serialVersionUID = 1L;
 
     Unreadable(String reason) {
@@ -55,10 +48,11 @@ final class SenMl {
     private boolean hasValue;
   }
 
-  static List<Item> read(InputStream in, Instant now) throws Unreadable {
+  public static List<Item> read(InputStream in, Instant now) throws Unreadable {
     List<Item> items = new ArrayList<>();
     Base base = new Base();
-    try (JsonParser p = JSON.createParser(tools.jackson.core.ObjectReadContext.empty(), in)) {
+    try (JsonParser p =
+        SmallJson.FACTORY.createParser(tools.jackson.core.ObjectReadContext.empty(), in)) {
       if (p.nextToken() != JsonToken.START_ARRAY) {
         throw new Unreadable("A SenML pack is an array of records.");
       }

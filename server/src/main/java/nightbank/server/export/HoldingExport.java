@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nightbank.server.export.HoldingTables.Table;
+import nightbank.server.shared.LongWork;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -32,11 +33,18 @@ public class HoldingExport {
     this.mapper = mapper;
   }
 
+  /**
+   * Writes it.
+   *
+   * @param told how many readings are written, and of how many, now and then; whatever it throws
+   *     ends the writing
+   */
   @Transactional(readOnly = true)
-  public void write(UUID holding, OutputStream out) {
+  public void write(UUID holding, OutputStream out, Told told) {
     db.execute("SET LOCAL TimeZone TO 'UTC'");
     try (JsonGenerator json =
         mapper.createGenerator(out).configure(StreamWriteFeature.AUTO_CLOSE_TARGET, false)) {
+      LongWork.in(db);
       json.writeStartObject();
       json.writeStringProperty("format", HoldingTables.FORMAT);
       json.writeNumberProperty("version", HoldingTables.VERSION);
@@ -54,10 +62,15 @@ public class HoldingExport {
       }
       json.writeName("readings");
       json.writeStartArray();
-      readings(holding, json);
+      readings(holding, json, told);
       json.writeEndArray();
       json.writeEndObject();
     }
+  }
+
+  /** Hears how far it is. */
+  public interface Told {
+    void far(long readings, long of);
   }
 
   private Stream<String> rows(UUID holding, Table t) {
@@ -75,13 +88,24 @@ public class HoldingExport {
   }
 
   /** Blocks of one probe and one import: seconds since 1970 beside °C. */
-  private void readings(UUID holding, JsonGenerator json) {
+  private void readings(UUID holding, JsonGenerator json, Told told) {
+    long all =
+        db.fetchSingle(
+                "SELECT count(*) FROM reading WHERE holding_id = ?"
+                    + " AND probe_id IN (SELECT id FROM probe WHERE holding_id = ?)",
+                holding,
+                holding)
+            .get(0, Long.class);
+    long written = 0;
     var query =
         db.resultQuery(
             """
             SELECT probe_id::text, import_id::text, trim_scale(extract(epoch FROM at))::text, celsius::text
-              FROM reading WHERE holding_id = ? ORDER BY probe_id, import_id NULLS FIRST, at
+              FROM reading
+             WHERE probe_id IN (SELECT id FROM probe WHERE holding_id = ?) AND holding_id = ?
+             ORDER BY probe_id, import_id NULLS FIRST, at
             """,
+            holding,
             holding);
     String probe = null;
     String file = null;
@@ -89,6 +113,9 @@ public class HoldingExport {
     StringBuilder celsius = new StringBuilder();
     try (ResultSet rows = query.fetchSize(FETCH).fetchResultSet()) {
       while (rows.next()) {
+        if (written++ % FETCH == 0) {
+          told.far(written - 1, all);
+        }
         String p = rows.getString(1);
         String f = rows.getString(2);
         boolean same = p.equals(probe) && java.util.Objects.equals(f, file);

@@ -9,6 +9,7 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
@@ -51,6 +52,9 @@ public class HoldingImport {
   private static final BigDecimal LATEST = BigDecimal.valueOf(4_102_444_800L); // 2100
   private static final Set<String> ENDLESS = Set.of("infinity", "-infinity");
   private static final int MOST_IN_BLOCK = 500_000;
+  private static final int MOST_PROBES = 20_000;
+  private static final long MOST_IN_ROW = 4 << 20; // bytes; a photo's are hex, of 1.5 MB at most
+  private static final long MOST_OF_BLOCK = 24 << 20;
 
   private final DSLContext db;
   private final JsonMapper mapper;
@@ -86,12 +90,15 @@ public class HoldingImport {
   /** The sender becomes the holding's keeper. */
   @Transactional
   public Brought read(UUID person, InputStream in) {
-    try (JsonParser json = mapper.createParser(in)) {
-      Reader reader = new Reader(json);
+    RowLimit rows = new RowLimit(in);
+    try (JsonParser json = mapper.createParser(rows)) {
+      Reader reader = new Reader(json, rows);
       reader.all();
       check(reader);
       accounts.join(person, reader.holding, Role.KEEPER);
       return new Brought(reader.holding, reader.name, reader.rows, reader.readings);
+    } catch (RowLimit.Passed e) {
+      throw unfit("A row of it has more than " + (e.most >> 20) + " MB.");
     } catch (JacksonException e) {
       throw unfit("It is no JSON that can be read, or it was cut off.");
     } catch (DataIntegrityViolationException e) {
@@ -125,6 +132,15 @@ public class HoldingImport {
         throw unfit("Its %s points at a %s that is not in it.".formatted(t.table(), t.to()));
       }
     }
+    int there =
+        db.fetchSingle(
+                "SELECT count(*) FROM probe WHERE holding_id = ? AND id = ANY(?)",
+                r.holding,
+                r.probes.toArray(UUID[]::new))
+            .get(0, Integer.class);
+    if (there < r.probes.size()) {
+      throw unfit("A reading of it points at a probe that is not in it.");
+    }
     houses.all(r.holding).forEach(h -> houses.tried(h.design()));
     books.materials(r.holding);
     stores.checkAll(r.holding);
@@ -133,7 +149,9 @@ public class HoldingImport {
 
   private final class Reader {
     private final JsonParser json;
+    private final RowLimit limit;
     private final Map<String, String> columns = new HashMap<>();
+    private final Set<UUID> probes = new HashSet<>();
 
     @SuppressWarnings("NullAway.Init") // null until its line was read
     private UUID holding;
@@ -144,8 +162,9 @@ public class HoldingImport {
     private long rows;
     private long readings;
 
-    Reader(JsonParser json) {
+    Reader(JsonParser json, RowLimit limit) {
       this.json = json;
+      this.limit = limit;
     }
 
     void all() {
@@ -159,7 +178,10 @@ public class HoldingImport {
         switch (key) {
           case "format" -> format = json.getString();
           case "version" -> version(format);
-          case "holding" -> holding(json.readValueAsTree());
+          case "holding" -> {
+            limit.next(MOST_IN_ROW);
+            holding(json.readValueAsTree());
+          }
           case "readings" -> readings();
           default -> table(key);
         }
@@ -222,6 +244,7 @@ public class HoldingImport {
       }
       expect(JsonToken.START_ARRAY);
       while (json.nextToken() == JsonToken.START_OBJECT) {
+        limit.next(MOST_IN_ROW);
         insert(t.name(), t.leftOut(), json.readValueAsTree(), true);
         rows++;
       }
@@ -283,6 +306,7 @@ public class HoldingImport {
       }
       expect(JsonToken.START_ARRAY);
       while (json.nextToken() == JsonToken.START_OBJECT) {
+        limit.next(MOST_OF_BLOCK);
         block();
       }
       expect(JsonToken.END_ARRAY);
@@ -310,6 +334,9 @@ public class HoldingImport {
       }
       if (micros.size() != celsius.size()) {
         throw unfit("A block of readings has more moments than temperatures, or fewer.");
+      }
+      if (probes.add(probe) && probes.size() > MOST_PROBES) {
+        throw unfit("Its readings are of more than " + MOST_PROBES + " probes.");
       }
       ReadingWriter.Taking taking = writer.begin(holding, file);
       for (int i = 0; i < micros.size(); i++) {

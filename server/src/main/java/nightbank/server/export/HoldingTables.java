@@ -66,8 +66,7 @@ final class HoldingTables {
           new Tie("round_entry", "probe_id", "probe"),
           new Tie("trial_run", "trial_id", "trial"),
           new Tie("trial_run", "run_id", "run"),
-          new Tie("believed_reading", "probe_id", "probe"),
-          new Tie("reading", "probe_id", "probe"));
+          new Tie("believed_reading", "probe_id", "probe"));
 
   private HoldingTables() {}
 }

@@ -9,10 +9,8 @@ import biweekly.property.Trigger;
 import biweekly.util.Duration;
 import java.util.Date;
 import java.util.List;
-import java.util.Locale;
-import java.util.Objects;
 import java.util.UUID;
-import java.util.stream.Stream;
+import nightbank.server.night.DoingWords;
 import nightbank.server.night.Tonight;
 import nightbank.server.night.TonightQuestion;
 import nightbank.server.night.TonightView;
@@ -48,7 +46,7 @@ public class NightCalendar {
       event.setDateTimeStamp(Date.from(d.from()));
       event.setDateStart(Date.from(d.from()));
       event.setDateEnd(Date.from(d.to() == null ? d.from() : d.to()));
-      String word = word(d, night);
+      String word = DoingWords.of(d.kind(), DoingWords.name(night, d.of()), d.amount());
       event.setSummary(word);
       event.addAlarm(
           VAlarm.display(
@@ -58,34 +56,5 @@ public class NightCalendar {
       calendar.addEvent(event);
     }
     return Biweekly.write(calendar).go();
-  }
-
-  private static String word(TonightQuestion.Doing d, TonightView night) {
-    String of = d.of() == null ? "" : name(d, night).toLowerCase(Locale.ENGLISH);
-    return switch (d.kind()) {
-      case LOAD -> String.format(Locale.ROOT, "Lay %.0f kg on the %s", d.amount(), of);
-      case BYPASS -> "Bypass of the " + of + " open";
-      case DAMPER_SHUT -> "Shut the damper of the " + of;
-      case QUENCH -> "Smother the " + of;
-      case RUN -> "Switch on: " + of;
-      case STOP -> "Switch off: " + of;
-      case LID_OFF -> "Lid off the " + of;
-      case SCREEN -> "Draw the screen";
-      case COVER -> "Fleece over the plants";
-      case STUFF_GAPS -> "Stuff the gaps";
-      case DOOR_OPEN -> "Open the door";
-    };
-  }
-
-  private static String name(TonightQuestion.Doing d, TonightView night) {
-    return Stream.of(
-            night.possible().stream()
-                .filter(p -> Objects.equals(d.of(), p.of()))
-                .map(p -> p.name()),
-            night.parts().stream().filter(p -> Objects.equals(d.of(), p.id())).map(p -> p.name()),
-            night.stores().stream().filter(s -> Objects.equals(d.of(), s.id())).map(s -> s.name()))
-        .flatMap(names -> names)
-        .findFirst()
-        .orElse("");
   }
 }

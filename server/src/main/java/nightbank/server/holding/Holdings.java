@@ -1,5 +1,6 @@
 package nightbank.server.holding;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.ZoneId;
@@ -14,6 +15,7 @@ import nightbank.server.holding.internal.HoldingRepository;
 import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
+import nightbank.server.shared.Versions;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -23,6 +25,8 @@ import tools.jackson.databind.JsonNode;
 /** Places and their people. */
 @Service
 public class Holdings implements Reversible {
+  private static final int MOST = 50; // holdings of one person
+
   private final HoldingRepository repository;
   private final Accounts accounts;
   private final ApplicationEventPublisher events;
@@ -45,8 +49,17 @@ public class Holdings implements Reversible {
     this.clock = clock;
   }
 
-  /** What a keeper says of a place. */
-  public record HoldingDraft(String name, double latitude, double longitude, String zone) {}
+  /**
+   * What a keeper says of a place.
+   *
+   * @param was as the page had it before
+   */
+  public record HoldingDraft(
+      String name,
+      double latitude,
+      double longitude,
+      String zone,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable HoldingDraft was) {}
 
   public HoldingView get(UUID id) {
     return repository.find(id).orElseThrow(() -> Problem.notFound("holding"));
@@ -55,6 +68,10 @@ public class Holdings implements Reversible {
   @Transactional
   public HoldingView create(UUID keeper, HoldingDraft draft) {
     HoldingView made = checked(UUID.randomUUID(), draft);
+    if (accounts.holdings(keeper).size() >= MOST) {
+      throw Problem.full(
+          "name", "You belong to " + MOST + " holdings already.", "Leave one that you do not use.");
+    }
     repository.save(made, clock.instant());
     accounts.join(keeper, made.id(), Role.KEEPER);
     return made;
@@ -62,7 +79,9 @@ public class Holdings implements Reversible {
 
   @Transactional
   public HoldingView change(UUID id, HoldingDraft draft) {
+    repository.lock(id);
     HoldingView before = get(id);
+    Versions.require("holding", draft.was(), said(before));
     HoldingView changed = checked(id, draft);
     keep(changed);
     changes.made(id, kind(), id.toString(), changed.name(), said(before), said(changed));
@@ -75,7 +94,7 @@ public class Holdings implements Reversible {
   }
 
   private static HoldingDraft said(HoldingView h) {
-    return new HoldingDraft(h.name(), h.latitude(), h.longitude(), h.zone());
+    return new HoldingDraft(h.name(), h.latitude(), h.longitude(), h.zone(), null);
   }
 
   @Override

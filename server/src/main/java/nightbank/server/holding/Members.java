@@ -3,6 +3,7 @@ package nightbank.server.holding;
 import java.util.List;
 import java.util.UUID;
 import nightbank.server.account.Accounts;
+import nightbank.server.account.OneTimeCodes;
 import nightbank.server.account.Role;
 import nightbank.server.change.Changes;
 import nightbank.server.change.Reversible;
@@ -19,9 +20,11 @@ import tools.jackson.databind.JsonNode;
 public class Members implements Reversible {
   private final HoldingRepository repository;
   private final Accounts accounts;
+  private final OneTimeCodes codes;
   private final Changes changes;
 
-  Members(HoldingRepository repository, Accounts accounts, Changes changes) {
+  Members(HoldingRepository repository, Accounts accounts, OneTimeCodes codes, Changes changes) {
+    this.codes = codes;
     this.repository = repository;
     this.accounts = accounts;
     this.changes = changes;
@@ -31,22 +34,65 @@ public class Members implements Reversible {
     return repository.members(holding);
   }
 
-  /** Makes an account and lets it in. */
+  /** A code by which somebody comes in. */
   @Transactional
-  public List<MemberView> add(UUID holding, String login, String name, String password, Role role) {
+  public OneTimeCodes.CodeView invite(UUID holding, @Nullable Role role) {
+    return codes.invite(holding, checked(role));
+  }
+
+  /** Lets in whoever shows an invitation; who is in already is no less than before. */
+  @Transactional
+  public UUID join(String code, UUID person) {
+    OneTimeCodes.Invitation invited = codes.takeInvitation(code);
+    UUID holding = invited.holding();
+    Role before = accounts.role(person, holding).orElse(null);
+    Role after = before != null && before.covers(invited.role()) ? before : invited.role();
+    codes.forget(person); // whoever kept all that it belonged to does not keep this
+    accounts.join(person, holding, after);
+    note(holding, get(holding, person), before, after);
+    return holding;
+  }
+
+  /** Makes an account for whoever shows an invitation. */
+  @Transactional
+  public UUID joinAnew(String code, String login, String name, String password) {
+    OneTimeCodes.Invitation invited = codes.takeInvitation(code);
     UUID person = accounts.create(login, name, password);
-    accounts.join(person, holding, role);
-    note(holding, get(holding, person), null, role);
-    return all(holding);
+    UUID holding = invited.holding();
+    accounts.join(person, holding, invited.role());
+    changes.inTheNameOf(person, () -> note(holding, get(holding, person), null, invited.role()));
+    return holding;
+  }
+
+  /** A code for somebody who has forgotten a password; for those of one's own holdings only. */
+  @Transactional
+  public OneTimeCodes.CodeView forNewPassword(UUID holding, UUID person, UUID keeper) {
+    MemberView who = get(holding, person);
+    boolean elsewhere =
+        accounts.holdings(person).stream()
+            .anyMatch(h -> accounts.role(keeper, h.id()).orElse(null) != Role.KEEPER);
+    if (elsewhere) {
+      throw new Problem(
+          HttpStatus.CONFLICT,
+          "belongs-elsewhere",
+          "",
+          who.name() + " belongs to a holding too that you do not keep.",
+          "Whoever runs this program can make the code: ./nightbank password " + who.login());
+    }
+    return codes.forNewPassword(person);
+  }
+
+  private static Role checked(@Nullable Role role) {
+    if (role == null) {
+      throw Problem.invalid("role", "The role is missing.", "Choose keeper, helper or guest.");
+    }
+    return role;
   }
 
   @Transactional
   public List<MemberView> change(UUID holding, UUID person, @Nullable Role role) {
     MemberView before = get(holding, person);
-    if (role == null) {
-      throw Problem.invalid("role", "The role is missing.", "Choose keeper, helper or guest.");
-    }
-    put(holding, person, role);
+    put(holding, person, checked(role));
     note(holding, before, before.role(), role);
     return all(holding);
   }
@@ -98,11 +144,7 @@ public class Members implements Reversible {
 
   @Override
   public @Nullable Role now(UUID holding, String subject) {
-    return all(holding).stream()
-        .filter(m -> m.personId().toString().equals(subject))
-        .findFirst()
-        .map(MemberView::role)
-        .orElse(null);
+    return accounts.role(UUID.fromString(subject), holding).orElse(null);
   }
 
   @Override

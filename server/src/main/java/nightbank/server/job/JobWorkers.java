@@ -27,8 +27,10 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.context.event.EventListener;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 
 /**
  * Takes work from the table and does it: what somebody looks on at two at a time, what is done
@@ -48,7 +50,7 @@ public class JobWorkers implements SmartLifecycle {
   private static final int MOST_TRIES = 3; // what has taken its node down with it is given up
   private static final int LOOK_SECONDS = 3; // where no word comes
   private static final Duration KEPT = Duration.ofHours(12);
-  private static final long ASKS_ON = 1000; // ms after an answer: the next sheet is soon opened
+  private static final long ASKS_ON = 2500; // ms after an answer: the next sheet is soon opened
   private static final long SAME_PAGE = 300; // ms after an answer: a page asks for several
   private static final Set<JobKind> SHORT = Set.of(JobKind.DAY);
   private static final int PROCESSORS = Runtime.getRuntime().availableProcessors();
@@ -103,7 +105,7 @@ public class JobWorkers implements SmartLifecycle {
           asking = priority.answeredWithin(ASKS_ON);
         }
         Optional<JobRepository.Claimed> next =
-            repository.claim(node, asking ? SHORT : kinds, SILENCE);
+            repository.claim(node, asking ? SHORT : kinds, lane == JobKind.Lane.AHEAD, SILENCE);
         if (next.isPresent()) {
           handle(next.get());
         } else {
@@ -180,6 +182,10 @@ public class JobWorkers implements SmartLifecycle {
         return; // another node has it
       }
       repository.end(c.id(), node, JobView.State.STOPPED, null, "Stopped; nothing was kept.");
+    } else if (why instanceof DataAccessResourceFailureException
+        || why instanceof TransactionException) {
+      LOG.warn("{} {} is begun again: {}", c.kind(), c.subject(), why.toString());
+      repository.leave(c.id(), node);
     } else if (why instanceof Problem p) {
       repository.end(c.id(), node, JobView.State.FAILED, null, p.getMessage());
     } else {

@@ -93,7 +93,8 @@ public class EventLog implements Reversible {
 
   @Transactional
   public void remove(UUID holding, UUID id) {
-    repository.find(holding, id).ifPresent(e -> note(holding, e, null));
+    EventView gone = repository.find(holding, id).orElseThrow(() -> Problem.notFound("event"));
+    note(holding, gone, null);
     put(holding, id.toString(), null);
   }
 

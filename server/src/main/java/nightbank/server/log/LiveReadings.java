@@ -9,6 +9,8 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import nightbank.server.account.Accounts;
+import nightbank.server.account.OpenSessions;
 import nightbank.server.shared.Problem;
 import nightbank.server.shared.Wire;
 import org.springframework.context.event.ContextClosedEvent;
@@ -31,11 +33,18 @@ public class LiveReadings {
   private static final int AT_ONCE = 200; // of a word's length
 
   private final Wire wire;
-  private final Map<UUID, Set<SseEmitter>> pages = new ConcurrentHashMap<>();
+  private final OpenSessions sessions;
+  private final Accounts accounts;
+  private final Map<UUID, Set<Page>> pages = new ConcurrentHashMap<>();
 
-  LiveReadings(Wire wire) {
+  LiveReadings(Wire wire, OpenSessions sessions, Accounts accounts) {
     this.wire = wire;
+    this.sessions = sessions;
+    this.accounts = accounts;
   }
+
+  /** A page that listens, and by whose leave. */
+  private record Page(SseEmitter line, UUID person, String session) {}
 
   /** Readings of some probes are in. */
   public record Came(UUID holding, Set<UUID> probes) {}
@@ -43,8 +52,9 @@ public class LiveReadings {
   /** What a page hears. */
   public record Word(Set<UUID> probes) {}
 
-  public SseEmitter open(UUID holding) {
-    Set<SseEmitter> open = pages.computeIfAbsent(holding, h -> ConcurrentHashMap.newKeySet());
+  /** For as long as the session lasts and the person belongs to the holding. */
+  public SseEmitter open(UUID holding, UUID person, String session) {
+    Set<Page> open = pages.computeIfAbsent(holding, h -> ConcurrentHashMap.newKeySet());
     if (open.size() >= MOST) {
       throw new Problem(
           HttpStatus.TOO_MANY_REQUESTS,
@@ -53,13 +63,14 @@ public class LiveReadings {
           "More than " + MOST + " pages of this holding listen.",
           "Close some; what is shown is still right when loaded anew.");
     }
-    SseEmitter page = new SseEmitter(OPEN.toMillis());
+    SseEmitter line = new SseEmitter(OPEN.toMillis());
+    Page page = new Page(line, person, session);
     open.add(page);
-    page.onCompletion(() -> open.remove(page));
-    page.onTimeout(page::complete);
-    page.onError(e -> open.remove(page));
-    tell(page, SseEmitter.event().comment("listening"));
-    return page;
+    line.onCompletion(() -> open.remove(page));
+    line.onTimeout(line::complete);
+    line.onError(e -> open.remove(page));
+    tell(line, SseEmitter.event().comment("listening"));
+    return line;
   }
 
   /** To the pages that are open at any node, once the readings are kept. */
@@ -85,13 +96,22 @@ public class LiveReadings {
         Arrays.stream(said[1].split(",")).map(UUID::fromString).collect(Collectors.toSet());
     pages
         .getOrDefault(UUID.fromString(said[0]), Set.of())
-        .forEach(p -> tell(p, SseEmitter.event().name("readings").data(new Word(probes))));
+        .forEach(p -> tell(p.line, SseEmitter.event().name("readings").data(new Word(probes))));
   }
 
   /** Without a word now and then, whatever lies between would close the line. */
   @Scheduled(fixedDelay = 20_000)
   void beat() {
-    pages.values().forEach(s -> s.forEach(p -> tell(p, SseEmitter.event().comment(""))));
+    pages.forEach(
+        (holding, open) ->
+            open.forEach(
+                p -> {
+                  if (sessions.lasts(p.session) && accounts.role(p.person, holding).isPresent()) {
+                    tell(p.line, SseEmitter.event().comment(""));
+                  } else {
+                    p.line.complete();
+                  }
+                }));
   }
 
   private static void tell(SseEmitter page, SseEmitter.SseEventBuilder word) {
@@ -105,6 +125,6 @@ public class LiveReadings {
   /** Before the server waits for requests that are under way: these would never end. */
   @EventListener(ContextClosedEvent.class)
   void close() {
-    pages.values().forEach(s -> s.forEach(SseEmitter::complete));
+    pages.values().forEach(s -> s.forEach(p -> p.line.complete()));
   }
 }

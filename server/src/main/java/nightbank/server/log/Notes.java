@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.server.holding.Holdings;
+import nightbank.server.shared.PlainInput;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.StoreView;
@@ -18,6 +19,7 @@ import nightbank.server.thermometer.ThermometerView;
 import nightbank.server.thermometer.Thermometers;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import tools.jackson.databind.annotation.JsonDeserialize;
 
 /** Notes written down elsewhere, understood before they are kept. */
 @Service
@@ -42,7 +44,10 @@ public class Notes {
    *
    * @param began when minutes since the start were counted from, absent where nobody counted
    */
-  public record Written(String text, boolean fahrenheit, @Nullable Instant began) {}
+  public record Written(
+      @JsonDeserialize(using = PlainInput.Pasted.class) String text,
+      boolean fahrenheit,
+      @Nullable Instant began) {}
 
   public NotesView understood(UUID holding, UUID store, Written w) {
     check(w);

@@ -33,6 +33,8 @@ public class Photos implements Reversible {
   private static final String JPEG = "image/jpeg";
   private static final float[] QUALITIES = {0.9f, 0.75f, 0.5f}; // the next where one is too large
 
+  private static final long MOST_KEPT = 2L << 30; // bytes of one holding
+
   private final PhotoRepository repository;
   private final Changes changes;
   private final Clock clock;
@@ -54,6 +56,12 @@ public class Photos implements Reversible {
   public void keep(UUID holding, UUID id, UUID round, Instant taken, byte[] bytes) {
     if (bytes.length > MOST_BYTES) {
       throw refused("It has more than 1.5 MB.");
+    }
+    if (repository.bytes(holding) > MOST_KEPT && !repository.known(holding, id)) {
+      throw Problem.full(
+          "photo",
+          "This holding keeps 2 GB of photos already.",
+          "Take old ones away; thirty days later there is room.");
     }
     Photo photo = plain(bytes);
     Instant at = taken == null || taken.isAfter(clock.instant()) ? clock.instant() : taken;

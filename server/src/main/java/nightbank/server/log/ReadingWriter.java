@@ -1,7 +1,7 @@
 package nightbank.server.log;
 
 import java.time.Instant;
-import java.time.YearMonth;
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -23,7 +23,7 @@ public class ReadingWriter {
 
   private final ReadingRepository repository;
   private final ApplicationEventPublisher events;
-  private final Set<YearMonth> made = ConcurrentHashMap.newKeySet();
+  private final Set<Integer> made = ConcurrentHashMap.newKeySet();
 
   ReadingWriter(ReadingRepository repository, ApplicationEventPublisher events) {
     this.repository = repository;
@@ -58,9 +58,9 @@ public class ReadingWriter {
     private final @Nullable UUID importId;
     private final List<ReadingRepository.Row> waiting = new ArrayList<>();
     private final Set<UUID> probes = new HashSet<>();
-    private final Set<YearMonth> months = new HashSet<>();
-    private long monthFrom = Long.MAX_VALUE;
-    private long monthTo = Long.MIN_VALUE;
+    private final Set<Integer> years = new HashSet<>();
+    private long yearFrom = Long.MAX_VALUE;
+    private long yearTo = Long.MIN_VALUE;
     private Instant first = Instant.MAX;
     private Instant last = Instant.MIN;
     private final Set<UUID> corrected = new HashSet<>();
@@ -75,7 +75,7 @@ public class ReadingWriter {
     }
 
     public void add(UUID probe, Instant at, double celsius) {
-      month(at);
+      year(at);
       waiting.add(new ReadingRepository.Row(probe, at, celsius));
       probes.add(probe);
       first = at.isBefore(first) ? at : first;
@@ -91,7 +91,7 @@ public class ReadingWriter {
       if (celsius == null) {
         repository.delete(holding, probe, at);
       } else {
-        month(at);
+        year(at);
         repository.set(holding, probe, at, celsius);
       }
       corrected.add(probe);
@@ -99,20 +99,20 @@ public class ReadingWriter {
       lastCorrected = at.isAfter(lastCorrected) ? at : lastCorrected;
     }
 
-    private void month(Instant at) {
+    private void year(Instant at) {
       long second = at.getEpochSecond();
-      if (second >= monthFrom && second < monthTo) {
+      if (second >= yearFrom && second < yearTo) {
         return;
       }
-      YearMonth month = YearMonth.from(at.atOffset(ZoneOffset.UTC));
-      monthFrom = month.atDay(1).atStartOfDay().toEpochSecond(ZoneOffset.UTC);
-      monthTo = month.plusMonths(1).atDay(1).atStartOfDay().toEpochSecond(ZoneOffset.UTC);
-      if (months.add(month)) {
-        if (!made.contains(month)) {
-          repository.ensureMonth(month);
-          made.add(month);
+      int year = at.atOffset(ZoneOffset.UTC).getYear();
+      yearFrom = LocalDate.ofYearDay(year, 1).atStartOfDay().toEpochSecond(ZoneOffset.UTC);
+      yearTo = LocalDate.ofYearDay(year + 1, 1).atStartOfDay().toEpochSecond(ZoneOffset.UTC);
+      if (years.add(year)) {
+        if (!made.contains(year)) {
+          repository.ensureYear(year);
+          made.add(year);
         }
-        repository.look(month);
+        repository.look(year);
       }
     }
 

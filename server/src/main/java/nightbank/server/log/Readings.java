@@ -69,6 +69,9 @@ public class Readings implements Reversible {
    * @param store whose probes; absent for thermometers of none
    */
   public Notebook notebook(UUID holding, @Nullable UUID store, Instant before) {
+    if (store != null && !repository.hasStore(holding, store)) {
+      throw Problem.notFound("store");
+    }
     List<ReadingView> newest = repository.newest(holding, store, before, MOST_SHOWN + 1);
     boolean more = newest.size() > MOST_SHOWN;
     return new Notebook(more ? newest.subList(0, MOST_SHOWN) : newest, more);

@@ -13,6 +13,7 @@ import nightbank.server.change.Changes;
 import nightbank.server.change.Reversible;
 import nightbank.server.log.internal.RoundRepository;
 import nightbank.server.shared.Problem;
+import nightbank.server.shared.Versions;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.resilience.annotation.Retryable;
@@ -200,15 +201,21 @@ public class Rounds implements Reversible {
     return repository.walk(holding).stream().filter(known::contains).toList();
   }
 
-  public List<UUID> setWalk(UUID holding, List<UUID> probes) {
+  @Transactional
+  public List<UUID> setWalk(UUID holding, WalkDraft draft) {
+    List<UUID> probes = draft.probes();
     if (probes == null
         || probes.size() > 2000
         || new HashSet<>(probes).size() != probes.size()
         || !readings.probesOf(holding).containsAll(probes)) {
       throw Problem.invalid(
-          "walk", "It names a probe twice, or one that is not here.", "Name each probe once.");
+          "probes", "It names a probe twice, or one that is not here.", "Name each probe once.");
     }
-    repository.saveWalk(holding, probes);
+    List<UUID> now = repository.walk(holding);
+    if (!probes.equals(now)) {
+      Versions.require("walk", draft.was(), walk(holding));
+      repository.saveWalk(holding, probes);
+    }
     return walk(holding);
   }
 }

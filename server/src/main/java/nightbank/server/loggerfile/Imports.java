@@ -6,6 +6,7 @@ import java.io.InputStream;
 import java.io.SequenceInputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -36,6 +37,7 @@ import nightbank.server.store.Stores;
 import nightbank.server.thermometer.Thermometers;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -46,6 +48,8 @@ public class Imports implements Reversible {
   /** Noted while a file's readings are in. */
   public static final String IN = "IN";
 
+  private static final long MOST_WAITING = 1L << 30; // bytes of one holding
+  static final Duration WAITS = Duration.ofDays(7);
   private static final int HEAD = 256 * 1024; // bytes, enough to understand a file by
 
   private final ImportRepository repository;
@@ -96,6 +100,12 @@ public class Imports implements Reversible {
   public ImportView accept(UUID holding, UUID store, @Nullable String fileName, InputStream content)
       throws IOException {
     var probes = probes(holding, store);
+    if (uploads.bytes(holding) > MOST_WAITING) {
+      throw Problem.full(
+          "file",
+          "1 GB of files wait to be read in here.",
+          "Read in those that were handed over; what waits for a week is thrown away.");
+    }
     byte[] head = content.readNBytes(HEAD);
     String zone = holdings.get(holding).zone();
     Understood u = previews.understand(holding, store, head, probes, zone);
@@ -298,6 +308,13 @@ public class Imports implements Reversible {
   @Override
   public void forget(Instant before) {
     repository.forget(before);
+  }
+
+  /** What nobody reads in is thrown away, and what nobody is at any more is told to have failed. */
+  @Scheduled(fixedDelay = 60_000)
+  void tidy() {
+    uploads.forget(clock.instant().minus(WAITS));
+    repository.failLeft("It was begun and never ended; nothing was saved. Read it in once more.");
   }
 
   public List<ImportView.LeftOut> leftOut(UUID holding, UUID id) {

@@ -8,6 +8,7 @@ import nightbank.server.shared.Turns;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The coming nights over HTTP. */
@@ -36,12 +37,13 @@ class NightController {
   TonightView ask(
       @PathVariable UUID holdingId,
       @PathVariable UUID houseId,
+      @RequestHeader(name = "Nightbank-Line", defaultValue = "") String line,
       @RequestBody TonightQuestion question) {
     access.require(holdingId, Role.GUEST);
     UUID person = person();
     nights.stop(person);
     return turns.take(
-        person, () -> priority.first(() -> tonight.ask(holdingId, houseId, question)));
+        person, line, () -> priority.first(() -> tonight.ask(holdingId, houseId, question)));
   }
 
   @PostMapping("/api/holdings/{holdingId}/houses/{houseId}/nights-ahead")

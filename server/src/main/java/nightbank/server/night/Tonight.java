@@ -8,15 +8,23 @@ import nightbank.core.forecast.NightForecast;
 import nightbank.core.forecast.Possible;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSimulation;
+import nightbank.server.shared.Json;
 import org.springframework.stereotype.Service;
 
 /** Whether the coming night will hold, and what to do about it. */
 @Service
 public class Tonight {
   private final Outlooks outlooks;
+  private final TonightQuestion untold;
 
-  Tonight(Outlooks outlooks) {
+  Tonight(Outlooks outlooks, Json json) {
     this.outlooks = outlooks;
+    untold = json.read(json.tree(Map.of()), TonightQuestion.class);
+  }
+
+  /** What a page is told on which nothing is typed. */
+  public TonightView ask(UUID holding, UUID houseId) {
+    return ask(holding, houseId, untold);
   }
 
   public TonightView ask(UUID holding, UUID houseId, TonightQuestion q) {

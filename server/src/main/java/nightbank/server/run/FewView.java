@@ -92,7 +92,11 @@ public record FewView(
         c.flowTimes());
   }
 
-  static FewView of(HandJudge.Judged j, Map<String, String> names, @Nullable ChangedView changed) {
+  static FewView of(
+      HandJudge.Judged j,
+      Optional<HandJudge.Next> next,
+      Map<String, String> names,
+      @Nullable ChangedView changed) {
     HandFit.Answer a = j.answer();
     return FewViewBuilder.builder()
         .readings(j.readings())
@@ -106,8 +110,7 @@ public record FewView(
         .hoursGuessed(j.guessed())
         .strain(a.strain().orElse(null))
         .next(
-            j.next()
-                .map(
+            next.map(
                     n ->
                         new NextView(
                             Objects.requireNonNull(names.get(n.channel())),

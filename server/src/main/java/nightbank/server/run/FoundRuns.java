@@ -43,7 +43,7 @@ public class FoundRuns {
 
   /** Drafts, newest first; what overlaps a run by more than half is left out. */
   public List<Runs.RunDraft> find(UUID holding, UUID store) {
-    List<ProbeView> all = stores.probes(holding, store);
+    List<ProbeView> all = stores.get(holding, store).probes();
     boolean mass = all.stream().anyMatch(p -> p.kind() == ProbeView.Kind.STORE);
     ProbeView.Kind kind = mass ? ProbeView.Kind.STORE : ProbeView.Kind.SURFACE;
     List<ProbeView> probes = all.stream().filter(p -> p.kind() == kind).toList();

@@ -29,6 +29,7 @@ import nightbank.server.store.ProbeView;
 import org.jooq.JSONB;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 
@@ -46,6 +47,7 @@ public class Judgements {
   private final Json json;
   private final Computed<Optional<JudgedRun>> judged = new Computed<>(60);
   private final Computed<Optional<HandJudge.Judged>> byHand = new Computed<>(60);
+  private final Computed<Optional<HandJudge.Next>> toRead = new Computed<>(60);
   private final Semaphore busy =
       new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors()));
 
@@ -67,10 +69,12 @@ public class Judgements {
 
   /** A run's sheet: as it is kept while it is right, else judged now. */
   public JudgementView view(UUID holding, UUID runId) {
-    return repository
-        .sheet(holding, runId)
-        .map(kept -> json.read(kept, JudgementView.class))
-        .orElseGet(() -> judgeSheet(holding, runId));
+    return kept(holding, runId).orElseGet(() -> judgeSheet(holding, runId));
+  }
+
+  /** A run's sheet as it is kept, while it is right. */
+  public Optional<JudgementView> kept(UUID holding, UUID runId) {
+    return repository.sheet(holding, runId).map(kept -> json.read(kept, JudgementView.class));
   }
 
   private JudgementView judgeSheet(UUID holding, UUID runId) {
@@ -93,9 +97,10 @@ public class Judgements {
     Concern c = assembler.concern(holding, run.storeId(), new Span(run.from(), run.to(), true));
     Map<String, String> names =
         c.probes().stream().collect(Collectors.toMap(p -> p.id().toString(), ProbeView::name));
-    return new Stretch(run.storeId(), assembler.inputs(c, MOST_READINGS))
+    Stretch stretch = new Stretch(run.storeId(), assembler.inputs(c, MOST_READINGS));
+    return stretch
         .few()
-        .map(j -> FewView.of(j, names, ChangedView.of(c)))
+        .map(j -> FewView.of(j, stretch.next(j), names, ChangedView.of(c)))
         .orElseThrow(() -> Problem.notFound("reading"));
   }
 
@@ -176,7 +181,11 @@ public class Judgements {
 
     /** As of few readings; empty where more was read, or nothing. */
     public Optional<HandJudge.Judged> few() {
-      return byHand.of(print, () -> HandJudge.of(inputs));
+      return byHand.of(print, () -> alone(() -> HandJudge.of(inputs)));
+    }
+
+    private Optional<HandJudge.Next> next(HandJudge.Judged few) {
+      return toRead.of(print, () -> alone(few::next));
     }
   }
 
@@ -238,7 +247,7 @@ public class Judgements {
       Result<T> result) {
     Concern c = assembler.concern(subject.holding(), subject.store(), span).with(shown);
     for (int round = 1; ; round++) {
-      long touches = repository.restsOn(subject, c.keys(), c.restsFrom(), c.restsTo());
+      long touches = restsOn(subject, c);
       repository.awaitWriters(subject.holding());
       Concern now = assembler.concern(subject.holding(), subject.store(), span).with(shown);
       if (!c.keys().containsAll(now.keys()) && round < MOST_ROUNDS) {
@@ -261,14 +270,25 @@ public class Judgements {
     }
   }
 
-  private Optional<Judged> judge(JudgementInputs inputs, String fingerprint) {
-    return judged.of(fingerprint, () -> alone(inputs)).map(j -> new Judged(j, inputs.readings()));
+  /** A run or store that was removed since it was asked for is not there. */
+  private long restsOn(JudgedSubject subject, Concern c) {
+    try {
+      return repository.restsOn(subject, c.keys(), c.restsFrom(), c.restsTo());
+    } catch (DataIntegrityViolationException gone) {
+      throw Problem.notFound("run");
+    }
   }
 
-  private Optional<JudgedRun> alone(JudgementInputs inputs) {
+  private Optional<Judged> judge(JudgementInputs inputs, String fingerprint) {
+    return judged
+        .of(fingerprint, () -> alone(inputs::judge))
+        .map(j -> new Judged(j, inputs.readings()));
+  }
+
+  private <T> T alone(Supplier<T> judging) {
     busy.acquireUninterruptibly();
     try {
-      return inputs.judge();
+      return judging.get();
     } finally {
       busy.release();
     }

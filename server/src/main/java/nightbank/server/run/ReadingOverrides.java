@@ -3,6 +3,7 @@ package nightbank.server.run;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import nightbank.server.log.Readings;
@@ -46,7 +47,10 @@ public class ReadingOverrides {
     if (b.probeId() == null || !readings.probesOf(holding).contains(b.probeId())) {
       throw Problem.notFound("probe");
     }
-    if (b.at() == null || b.at().isEmpty() || b.at().size() > MOST) {
+    if (b.at() == null
+        || b.at().isEmpty()
+        || b.at().size() > MOST
+        || b.at().stream().anyMatch(Objects::isNull)) {
       throw Problem.invalid("at", "Between 1 and " + MOST + " readings at once.", "Choose fewer.");
     }
     var span = b.at().stream().mapToLong(Long::longValue).summaryStatistics();

@@ -13,6 +13,7 @@ import nightbank.server.run.internal.RunRepository;
 import nightbank.server.shared.InputChanged;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
+import nightbank.server.shared.Versions;
 import nightbank.server.store.Stores;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -44,7 +45,12 @@ public class Runs implements Reversible {
   }
 
   /** What a keeper sends. */
-  public record RunDraft(@Nullable UUID id, String name, Instant from, Instant to) {}
+  public record RunDraft(
+      @Nullable UUID id, String name, Instant from, Instant to, @Nullable RunDraft was) {
+    public RunDraft(@Nullable UUID id, String name, Instant from, Instant to) {
+      this(id, name, from, to, null);
+    }
+  }
 
   public List<RunView> all(UUID holding, UUID store) {
     stores.get(holding, store);
@@ -71,6 +77,7 @@ public class Runs implements Reversible {
   @Transactional
   public RunView change(UUID holding, UUID id, RunDraft draft) {
     RunView now = get(holding, id);
+    Versions.require("run", draft.was(), new RunDraft(id, now.name(), now.from(), now.to()));
     save(holding, checked(id, now.storeId(), draft, now.importId()));
     return get(holding, id);
   }

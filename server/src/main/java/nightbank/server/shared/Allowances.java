@@ -2,6 +2,7 @@ package nightbank.server.shared;
 
 import java.time.Duration;
 import org.jooq.DSLContext;
+import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -37,6 +38,18 @@ public class Allowances {
   public boolean spend(String who, Rate rate) {
     double more = rate.aSecond();
     return db.execute(SPEND, who, rate.most(), rate.most(), more, rate.most(), more) == 1;
+  }
+
+  /** Takes one, or says that there were too many. */
+  public void require(String who, Rate rate, String field) {
+    if (!spend(who, rate)) {
+      throw new Problem(
+          HttpStatus.TOO_MANY_REQUESTS,
+          "too-many-tries",
+          field,
+          "Too many tries.",
+          "Wait a minute, then try again.");
+    }
   }
 
   /** Gives one back. */

@@ -7,14 +7,15 @@ import java.util.concurrent.CompletionException;
 import java.util.function.Supplier;
 
 /**
- * The latest answers by a fingerprint of all they rest on. Whoever asks for the same meanwhile
- * waits for the one who asked first; nobody else waits.
+ * The latest answers by a fingerprint of all they rest on, as many as are asked for and as memory
+ * has room for: they go before anything else does. Whoever asks for the same meanwhile waits for
+ * the one who asked first; nobody else waits.
  */
 public final class Computed<T> {
   private final Cache<String, CompletableFuture<T>> answers;
 
   public Computed(int most) {
-    answers = Caffeine.newBuilder().maximumSize(most).build();
+    answers = Caffeine.newBuilder().maximumSize(most).softValues().build();
   }
 
   /** The answer; what the computing throws is thrown to all who wait, and kept for nobody. */

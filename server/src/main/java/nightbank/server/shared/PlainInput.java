@@ -2,6 +2,7 @@ package nightbank.server.shared;
 
 import java.time.DateTimeException;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -19,17 +20,26 @@ import tools.jackson.databind.module.SimpleModule;
 
 /**
  * What no request may hold, whatever it is about: figures without end, moments that no record
- * reaches, text with a NUL.
+ * reaches, text with a NUL or longer than anybody writes.
  */
 @Configuration
-class PlainInput implements WebMvcConfigurer {
+public class PlainInput implements WebMvcConfigurer {
+  private static final int LONGEST = 20_000; // letters of one text
+  private static final int LONGEST_PASTED = 8_000_000;
   private static final Instant FIRST = Instant.parse("0001-01-01T00:00:00Z");
   private static final Instant LAST = Instant.parse("9999-12-31T23:59:59Z");
+
+  /** Text that a person pastes whole. */
+  public static final class Pasted extends Text {
+    Pasted() {
+      super(LONGEST_PASTED);
+    }
+  }
 
   @Bean
   JsonMapperBuilderCustomizer plainBodies() {
     SimpleModule plain = new SimpleModule("plain");
-    plain.addDeserializer(String.class, new Text());
+    plain.addDeserializer(String.class, new Text(LONGEST));
     plain.addDeserializer(Double.class, new Figure(Double.class, null));
     plain.addDeserializer(double.class, new Figure(double.class, 0.0));
     plain.addDeserializer(Instant.class, new Moment());
@@ -47,20 +57,35 @@ class PlainInput implements WebMvcConfigurer {
         });
   }
 
+  /** To a microsecond, as the database keeps it: what is typed again is of the same moment. */
   private static Instant within(Instant at) {
     if (at.isBefore(FIRST) || at.isAfter(LAST)) {
       throw new DateTimeException("a moment lies between the years 1 and 9999");
     }
-    return at;
+    return at.truncatedTo(ChronoUnit.MICROS);
   }
 
-  private static final class Text extends StringDeserializer {
+  private static class Text extends StringDeserializer {
+    private final int longest;
+
+    Text(int longest) {
+      this.longest = longest;
+    }
+
     @Override
     public String deserialize(JsonParser in, DeserializationContext context) {
       String text = super.deserialize(in, context);
-      return text == null || text.indexOf('\0') < 0
+      String wrong =
+          text == null
+              ? ""
+              : text.length() > longest
+                  ? "text has at most " + longest + " letters"
+                  : text.indexOf('\0') >= 0 ? "text has no NUL" : "";
+      return wrong.isEmpty()
           ? text
-          : (String) context.handleWeirdStringValue(String.class, text, "text has no NUL");
+          : (String)
+              context.handleWeirdStringValue(
+                  String.class, text.substring(0, Math.min(40, text.length())), wrong);
     }
   }
 

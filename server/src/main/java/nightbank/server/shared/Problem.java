@@ -35,6 +35,11 @@ public final class Problem extends RuntimeException {
         "Go back to the list; it may have been removed, or it belongs to another holding.");
   }
 
+  /** There is as much of it as there may be. */
+  public static Problem full(String field, String reason, String remedy) {
+    return new Problem(HttpStatus.CONFLICT, "full", field, reason, remedy);
+  }
+
   /** Something else is kept under the id that was sent. */
   public static Problem knownId(String what) {
     return new Problem(

@@ -23,26 +23,70 @@ public class Turns {
   private final Semaphore cores =
       new Semaphore(Math.max(2, Runtime.getRuntime().availableProcessors()), true);
   private final AtomicInteger all = new AtomicInteger();
+  private final Map<String, Waiting> waiting = new ConcurrentHashMap<>();
   private final Map<UUID, Integer> byPerson = new ConcurrentHashMap<>();
+
+  /** Somebody who waits, until it is that one's turn. */
+  private static final class Waiting {
+    private final Thread thread = Thread.currentThread();
+    private boolean waits = true;
+
+    /** Another question of the same line has come. */
+    synchronized void giveUp() {
+      if (waits) {
+        thread.interrupt();
+      }
+    }
+
+    /** From here on nobody interrupts it; whether nobody has. */
+    synchronized boolean ended() {
+      waits = false;
+      return !Thread.interrupted();
+    }
+  }
 
   /** An answer, when it is its turn. */
   public <T> T take(UUID person, Supplier<T> answer) {
-    int own = byPerson.merge(person, 1, Integer::sum);
-    int waiting = all.incrementAndGet();
+    return take(person, "", answer);
+  }
+
+  /**
+   * An answer, when it is its turn.
+   *
+   * @param line of a page's questions of which only the newest matters: what waits on it is given
+   *     up; empty where every one does
+   */
+  public <T> T take(UUID person, String line, Supplier<T> answer) {
+    String key = line.isEmpty() ? person + " " + UUID.randomUUID() : person + " " + line;
+    Waiting mine = new Waiting();
+    Waiting before = waiting.put(key, mine);
+    if (before != null) {
+      before.giveUp();
+    }
     try {
-      if (own > OF_ONE || waiting > OF_ALL) {
-        throw busy();
-      }
-      if (!cores.tryAcquire(LONGEST, TimeUnit.SECONDS)) {
+      return take(person, mine, answer);
+    } finally {
+      mine.ended();
+      waiting.remove(key, mine);
+    }
+  }
+
+  private <T> T take(UUID person, Waiting mine, Supplier<T> answer) {
+    int own = byPerson.merge(person, 1, Integer::sum);
+    int together = all.incrementAndGet();
+    try {
+      if (own > OF_ONE || together > OF_ALL || !cores.tryAcquire(LONGEST, TimeUnit.SECONDS)) {
         throw busy();
       }
       try {
+        if (!mine.ended()) {
+          throw busy();
+        }
         return answer.get();
       } finally {
         cores.release();
       }
-    } catch (InterruptedException stopping) {
-      Thread.currentThread().interrupt();
+    } catch (InterruptedException asksAnew) {
       throw busy();
     } finally {
       all.decrementAndGet();

@@ -1,5 +1,6 @@
 package nightbank.server.trial;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -23,6 +24,7 @@ import nightbank.server.run.RunView;
 import nightbank.server.run.Runs;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
+import nightbank.server.shared.Versions;
 import nightbank.server.store.Stores;
 import nightbank.server.trial.internal.TrialRepository;
 import nightbank.server.weather.HourlyWeather;
@@ -76,7 +78,14 @@ public class Trials implements Reversible {
    * @param name what was changed
    * @param runs in the order of the sheet; the first one's side is what the others are held against
    */
-  public record TrialDraft(String name, List<Sided> runs) {}
+  public record TrialDraft(
+      String name,
+      List<Sided> runs,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable TrialDraft was) {
+    public TrialDraft(String name, List<Sided> runs) {
+      this(name, runs, null);
+    }
+  }
 
   /** A run and the side it stands on. */
   public record Sided(UUID runId, String side) {}
@@ -95,9 +104,20 @@ public class Trials implements Reversible {
   public TrialView save(UUID holding, UUID id, TrialDraft draft) {
     check(holding, draft);
     TrialDraft before = now(holding, id.toString());
+    Versions.require("trial", alike(draft.was()), alike(before));
     keep(holding, id, draft);
     note(holding, id, before);
     return get(holding, id);
+  }
+
+  /** In whatever order its runs stand. */
+  private static @Nullable Set<Object> alike(@Nullable TrialDraft d) {
+    if (d == null) {
+      return null;
+    }
+    Set<Object> all = new HashSet<>(d.runs() == null ? List.of() : d.runs());
+    all.add(d.name());
+    return all;
   }
 
   private void keep(UUID holding, UUID id, TrialDraft d) {

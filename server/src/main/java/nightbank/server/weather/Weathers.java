@@ -56,6 +56,9 @@ public class Weathers {
    */
   public record Known(String source, @Nullable Instant knownAt, List<HourlyWeather> hours) {}
 
+  /** Other weather is known than before. */
+  public record Came(UUID holding) {}
+
   /** Hours of a stretch, from the hour before it; never fails for want of a service. */
   public Known between(UUID holding, Instant from, Instant to) {
     Instant first = from.minus(Duration.ofHours(1));
@@ -78,6 +81,7 @@ public class Weathers {
   @Transactional
   public void keepFile(UUID holding, List<HourlyWeather> hours) {
     repository.save(holding, "FILE", hours, clock.instant());
+    events.publishEvent(new Came(holding));
     hours.stream()
         .map(HourlyWeather::at)
         .min(Instant::compareTo)
@@ -109,6 +113,7 @@ public class Weathers {
           source.hourly(place.latitude(), place.longitude(), from, HOURS),
           clock.instant());
       failedAt.remove(holding);
+      events.publishEvent(new Came(holding));
     } catch (IOException e) {
       failedAt.put(holding, now);
       LOG.info("no forecast for {}: {}", holding, e.getMessage());

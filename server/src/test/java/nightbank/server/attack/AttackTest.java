@@ -5,8 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,7 +17,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import nightbank.server.Grounds;
 import nightbank.server.Program;
-import nightbank.server.Visitor;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -85,67 +82,15 @@ public class AttackTest {
   private RawHttp raw;
   private Grounds own;
   private JsonNode described;
-  private final Map<String, UUID> ids = new LinkedHashMap<>();
+  private Map<String, UUID> ids;
 
   @BeforeClass
   void open() throws IOException {
     program = Program.start("");
     raw = new RawHttp(program.address());
-    described =
-        JsonMapper.shared()
-            .readTree(Files.readString(Program.root().resolve("server/openapi.json")));
+    described = Endpoint.described();
     own = Grounds.fresh(program);
-    UUID store = own.newDrum();
-    ids.put("holdingId", own.holding);
-    ids.put("storeId", store);
-    ids.put("houseId", own.newHouse());
-    ids.put("partId", own.newPart(Grounds.element(store)));
-    ids.put("probeId", Grounds.probeId(store, "core"));
-    ids.put("eventId", UUID.randomUUID());
-    ids.put("roundId", UUID.randomUUID());
-    ids.put("trialId", UUID.randomUUID());
-    made(
-        "events",
-        "{\"id\":\"%s\",\"kind\":\"NOTE\",\"at\":\"2026-01-11T12:00:00Z\",\"note\":\"x\"}"
-            .formatted(ids.get("eventId")));
-    StringBuilder file = new StringBuilder("time,core,half,edge\n");
-    for (int h = 0; h < 48; h++) {
-      file.append(
-          "2026-01-%02d %02d:00:00,%d,%d,%d\n"
-              .formatted(11 + h / 24, h % 24, 60 - h, 50 - h, 40 - h / 2));
-    }
-    JsonNode read =
-        own.readIn(own.upload(store, "a.csv", file.toString().getBytes(StandardCharsets.UTF_8)));
-    ids.put("importId", UUID.fromString(read.path("id").asString()));
-    ids.put(
-        "runId",
-        made(
-            "stores/" + store + "/runs",
-            "{\"name\":\"Run\",\"from\":\"2026-01-11T01:00:00Z\",\"to\":\"2026-01-12T20:00:00Z\"}"));
-    ids.put(
-        "deviceId",
-        made(
-            "devices",
-            "{\"name\":\"Logger\",\"channels\":[{\"name\":\"a\",\"probeId\":\"%s\"}]}"
-                .formatted(ids.get("probeId"))));
-    ids.put("changeId", noted());
-  }
-
-  /** Of the note, which nothing else rests on. */
-  private UUID noted() {
-    for (JsonNode c : own.keeper.get(own.path("/changes")).body()) {
-      if (c.path("kind").asString().equals("EVENT")) {
-        return UUID.fromString(c.path("id").asString());
-      }
-    }
-    throw new AssertionError("the note left no change");
-  }
-
-  private UUID made(String path, String body) {
-    Visitor.Answer answer = own.keeper.post(own.path("/" + path), body);
-    assertThat(answer.status()).as(path + answer.body()).isEqualTo(200);
-    String id = answer.body().path("id").asString("");
-    return id.isEmpty() ? new UUID(0, 0) : UUID.fromString(id);
+    ids = Inhabited.of(own);
   }
 
   @AfterClass
@@ -176,7 +121,7 @@ public class AttackTest {
   /** Threads of its own: the program under attack counts on the common ones. */
   @Test
   public void whateverIsAskedTheAnswerCanBeActedOn() throws InterruptedException {
-    List<Endpoint> endpoints = endpoints();
+    List<Endpoint> endpoints = Endpoint.all();
     ConcurrentLinkedQueue<Wrong> wrong = new ConcurrentLinkedQueue<>();
     ConcurrentSkipListMap<Integer, Integer> answers = new ConcurrentSkipListMap<>();
     ExecutorService askers = Executors.newFixedThreadPool(4);
@@ -220,26 +165,14 @@ public class AttackTest {
     return "";
   }
 
-  private record Endpoint(String path, String method, JsonNode of) {}
-
-  private List<Endpoint> endpoints() {
-    List<Endpoint> all = new ArrayList<>();
-    for (var path : described.path("paths").properties()) {
-      for (var method : path.getValue().properties()) {
-        all.add(new Endpoint(path.getKey(), method.getKey().toUpperCase(), method.getValue()));
-      }
-    }
-    return all;
-  }
-
   private Ask ask(Endpoint e, Random dice) {
     Sample sample = new Sample(described, dice, ids);
     int what = dice.nextInt(10);
-    String method = dice.nextInt(15) == 0 ? METHODS.get(dice.nextInt(METHODS.size())) : e.method;
+    String method = dice.nextInt(15) == 0 ? METHODS.get(dice.nextInt(METHODS.size())) : e.method();
     StringBuilder target =
-        new StringBuilder(filled(e.path, what == 0, method.equals("DELETE"), dice));
+        new StringBuilder(filled(e.path(), what == 0, method.equals("DELETE"), dice));
     String sign = "?";
-    for (JsonNode p : e.of.path("parameters")) {
+    for (JsonNode p : e.of().path("parameters")) {
       if (p.path("in").asString().equals("query") && dice.nextInt(6) > 0) {
         String value =
             what == 1 || what > 7
@@ -251,7 +184,7 @@ public class AttackTest {
       }
     }
     Map<String, String> headers = new LinkedHashMap<>();
-    if (!e.path.equals("/api/session")) {
+    if (!e.path().equals("/api/session")) {
       headers.put("Cookie", own.keeper.cookies());
       headers.put("X-XSRF-TOKEN", own.keeper.token().orElse(""));
     }
@@ -263,8 +196,8 @@ public class AttackTest {
           List.of("\"1\"", "*", "", "\"x\"", "9".repeat(400), "W/\"0\"").get(dice.nextInt(6)));
     }
     byte[] body = new byte[0];
-    JsonNode schema = e.of.at("/requestBody/content/application~1json/schema");
-    if (!e.method.equals("GET") && dice.nextInt(12) > 0) {
+    JsonNode schema = e.of().at("/requestBody/content/application~1json/schema");
+    if (!e.method().equals("GET") && dice.nextInt(12) > 0) {
       headers.put(
           "Content-Type", what == 3 ? TYPES.get(dice.nextInt(TYPES.size())) : "application/json");
       JsonNode whole = sample.of(schema);
@@ -274,7 +207,8 @@ public class AttackTest {
               : JsonMapper.shared().writeValueAsString(whole);
       body = text.getBytes(what == 9 ? StandardCharsets.UTF_16 : StandardCharsets.UTF_8);
     }
-    boolean leaves = method.equals("DELETE") && e.path.equals("/api/session");
+    boolean leaves =
+        method.equals("DELETE") && e.path().endsWith("session") || e.path().endsWith("/sessions");
     return new Ask(leaves ? "GET" : method, target.toString(), headers, body);
   }
 

@@ -10,8 +10,13 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.IntStream;
 import nightbank.server.Grounds;
 import nightbank.server.Program;
 import org.testng.annotations.Test;
@@ -20,6 +25,7 @@ import org.testng.annotations.Test;
 public class SlowTest {
   private static final int ROWS = Integer.getInteger("slow.rows", 40_000); // of three readings
   private static final int SENDERS = 250;
+  private static final int NIGHTS = 60;
 
   private final Program program = Program.shared();
   private final Grounds own = Grounds.fresh();
@@ -72,7 +78,8 @@ public class SlowTest {
       rows.append(20 + i % 300 / 10.0).append(',').append(30 + i % 70).append(",41.5\n");
     }
     own.readIn(own.upload(store, "many.csv", rows.toString().getBytes(StandardCharsets.UTF_8)));
-    byte[] whole = own.keeper.bytes(own.path("/file"));
+    String file = own.filePath();
+    byte[] whole = own.keeper.bytes(file);
     List<Socket> readers = new ArrayList<>();
     for (int i = 0; i < 12; i++) {
       Socket s = open();
@@ -80,7 +87,7 @@ public class SlowTest {
       s.getOutputStream()
           .write(
               ("GET %s HTTP/1.1\r\nHost: x\r\nConnection: close\r\nCookie: %s\r\n\r\n"
-                      .formatted(own.path("/file"), own.keeper.cookies()))
+                      .formatted(file, own.keeper.cookies()))
                   .getBytes(StandardCharsets.US_ASCII));
       assertThat(s.getInputStream().read()).isEqualTo('H');
     }
@@ -91,6 +98,31 @@ public class SlowTest {
       assertThat(body(s.getInputStream())).isEqualTo(whole);
       s.close();
     }
+  }
+
+  /** Sixty of ten people, each another night; every one is answered or told to come again. */
+  @Test
+  public void whileSixtyNightsAreAskedForAnotherReadsOn() {
+    List<Grounds> ten = IntStream.range(0, 10).mapToObj(i -> Grounds.fresh()).toList();
+    List<UUID> houses = ten.stream().map(Grounds::newHouse).toList();
+    own.newDrum();
+    ExecutorService askers = Executors.newFixedThreadPool(NIGHTS);
+    List<Future<Integer>> asked = new ArrayList<>();
+    for (int i = 0; i < NIGHTS; i++) {
+      Grounds g = ten.get(i % ten.size());
+      String path = g.path("/houses/" + houses.get(i % ten.size()) + "/tonight");
+      String night = "{\"lowCelsius\":%s}".formatted(-3 - i / 10.0);
+      asked.add(askers.submit(() -> g.keeper.post(path, night).status()));
+    }
+    List<Double> reads = new ArrayList<>();
+    while (reads.size() < 40 || asked.stream().anyMatch(f -> !f.isDone())) {
+      reads.add(secondsFor("/stores"));
+    }
+    askers.shutdown();
+    assertThat(asked).allSatisfy(f -> assertThat(f.get()).isIn(200, 429));
+    assertThat(asked).anySatisfy(f -> assertThat(f.get()).isEqualTo(200));
+    Collections.sort(reads);
+    assertThat(reads.get(reads.size() * 95 / 100)).as("95 of 100 are read within").isLessThan(1);
   }
 
   private static byte[] body(InputStream in) throws IOException {

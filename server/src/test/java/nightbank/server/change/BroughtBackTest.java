@@ -67,35 +67,11 @@ public class BroughtBackTest {
     return new Visitor(Program.shared()).pack(token, pack).status();
   }
 
-  private String letIn(String login, String role) {
-    Answer in =
-        own.keeper.post(
-            own.path("/people"),
-            "{\"login\":\"%s\",\"name\":\"%s\",\"password\":\"a long password\",\"role\":\"%s\"}"
-                .formatted(login, login, role));
-    assertThat(in.status()).as(in.body().toString()).isEqualTo(200);
-    for (JsonNode p : in.body()) {
-      if (p.path("login").asString().equals(login)) {
-        return p.path("personId").asString();
-      }
-    }
-    throw new AssertionError(login);
-  }
-
-  private Visitor signedIn(String login) {
-    Visitor v = new Visitor(Program.shared());
-    Answer in =
-        v.post(
-            "/api/session", "{\"login\":\"%s\",\"password\":\"a long password\"}".formatted(login));
-    assertThat(in.status()).isEqualTo(200);
-    return v;
-  }
-
   @Test
   public void whoIsShutOutSeesNothingMoreAndComesBackAsBefore() {
     String login = "cass" + own.holding;
-    String id = letIn(login, "HELPER");
-    Visitor cass = signedIn(login);
+    Visitor cass = own.letIn(login, "HELPER");
+    String id = own.idOf(login);
     assertThat(cass.get(own.path("/stores")).status()).isEqualTo(200);
     own.keeper.delete(own.path("/people/" + id));
     assertThat(cass.get(own.path("/stores")).status()).isEqualTo(404);
@@ -105,12 +81,12 @@ public class BroughtBackTest {
 
   @Test
   public void thereIsAlwaysAKeeperAlsoWhereTwoLeaveAtOnce() {
-    String other = letIn("dara" + own.holding, "KEEPER");
+    Visitor dara = own.letIn("dara" + own.holding, "KEEPER");
+    String other = own.idOf("dara" + own.holding);
     String first = "";
     for (JsonNode p : own.keeper.get(own.path("/people")).body()) {
       first = p.path("personId").asString().equals(other) ? first : p.path("personId").asString();
     }
-    Visitor dara = signedIn("dara" + own.holding);
     String one = own.path("/people/" + first);
     var a = CompletableFuture.supplyAsync(() -> dara.delete(one).status());
     var b =
@@ -129,9 +105,10 @@ public class BroughtBackTest {
 
   @Test
   public void whoIsNoKeeperAnyMoreTurnsNothingThatOnlyKeepersMay() {
-    String id = letIn("eve" + own.holding, "KEEPER");
-    Visitor eve = signedIn("eve" + own.holding);
-    String pal = letIn("finn" + own.holding, "GUEST");
+    Visitor eve = own.letIn("eve" + own.holding, "KEEPER");
+    String id = own.idOf("eve" + own.holding);
+    own.letIn("finn" + own.holding, "GUEST");
+    String pal = own.idOf("finn" + own.holding);
     assertThat(eve.put(own.path("/people/" + pal), null, "{\"role\":\"KEEPER\"}").status())
         .isEqualTo(200);
     String promoted = newest().path("id").asString();

@@ -9,6 +9,7 @@ import java.util.UUID;
 import nightbank.server.Grounds;
 import nightbank.server.Program;
 import nightbank.server.Visitor.Answer;
+import org.awaitility.Awaitility;
 import org.jooq.DSLContext;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -88,10 +89,6 @@ public class HandoutTest {
     assertThat(a.status()).as(a.body().toString()).isLessThan(300);
   }
 
-  private byte[] file(Grounds of) {
-    return of.keeper.bytes(of.path("/file"));
-  }
-
   /** As if it stood on another machine. */
   private void gone() {
     DSLContext db = program.bean(DSLContext.class);
@@ -101,7 +98,7 @@ public class HandoutTest {
 
   @Test
   public void aHoldingGoesOutAndComesInAgainByteForByte() {
-    byte[] out = file(grounds);
+    byte[] out = grounds.file();
     assertThat(new String(out, StandardCharsets.UTF_8))
         .contains("\"version\":4")
         .contains("Part")
@@ -115,7 +112,7 @@ public class HandoutTest {
     Answer in = grounds.keeper.upload("/api/holdings/file", "holding.json", out);
     assertThat(in.status()).as(in.body().toString()).isEqualTo(200);
     assertThat(in.body().path("readings").asLong()).isGreaterThan(3000);
-    assertThat(file(grounds)).isEqualTo(out);
+    assertThat(grounds.file()).isEqualTo(out);
     JsonNode run = grounds.keeper.get(grounds.path("/stores/" + store + "/runs")).body().path(0);
     assertThat(
             grounds
@@ -123,6 +120,36 @@ public class HandoutTest {
                 .get(grounds.path("/runs/" + run.path("id").asString() + "/judgement"))
                 .status())
         .isEqualTo(200);
+  }
+
+  @Test
+  public void aFileIsLookedAtWhileItIsWrittenAndStopped() {
+    Grounds own = Grounds.fresh();
+    String begun = own.keeper.post(own.path("/file"), "").body().path("id").asString();
+    String at = own.path("/file/" + begun);
+    assertThat(own.keeper.get(at).status()).isEqualTo(200);
+    own.keeper.delete(at);
+    String ended =
+        Awaitility.await()
+            .until(
+                () -> own.keeper.get(at).body().path("state").asString(),
+                state -> !state.matches("WAITING|RUNNING"));
+    assertThat(ended).isIn("STOPPED", "DONE");
+    Answer content = own.keeper.get(at + "/content");
+    assertThat(content.status()).isEqualTo(ended.equals("DONE") ? 200 : 409);
+    assertThat(own.keeper.get(own.path("/file/" + UUID.randomUUID() + "/content")).status())
+        .isEqualTo(404);
+  }
+
+  @Test
+  public void ofFilesOnlyTheLatestStays() {
+    Grounds own = Grounds.fresh();
+    String first = own.filePath();
+    String second = own.filePath();
+    assertThat(own.keeper.get(first).status()).isEqualTo(200);
+    own.filePath();
+    assertThat(own.keeper.get(first).status()).isEqualTo(404);
+    assertThat(own.keeper.get(second).status()).isEqualTo(200);
   }
 
   @DataProvider
@@ -276,6 +303,7 @@ public class HandoutTest {
   @Test
   public void nobodyElseTakesAHoldingAway() {
     Grounds other = Grounds.fresh();
-    assertThat(other.keeper.get(grounds.path("/file")).status()).isIn(403, 404);
+    assertThat(other.keeper.post(grounds.path("/file"), "").status()).isIn(403, 404);
+    assertThat(other.keeper.get(grounds.filePath()).status()).isIn(403, 404);
   }
 }

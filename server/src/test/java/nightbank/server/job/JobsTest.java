@@ -43,7 +43,7 @@ public class JobsTest {
   }
 
   private Claimed claim(UUID node) {
-    return repository.claim(node, Set.of(KIND), SILENCE).orElse(null);
+    return repository.claim(node, Set.of(KIND), false, SILENCE).orElse(null);
   }
 
   private JobView.State state(UUID id) {
@@ -77,6 +77,28 @@ public class JobsTest {
       order.add(claim(ONE).holding());
     }
     assertThat(order.indexOf(small)).isBetween(0, 1);
+  }
+
+  @Test
+  public void whatSomebodyStillLooksForComesFirstOfWhatIsDoneAhead() {
+    JSONB nothing = JSONB.valueOf("\"\"");
+    List<JSONB> two = List.of(nothing, nothing);
+    repository.askAll(holding, JobKind.DAY, List.of("a1", "a2"), two);
+    db.execute("UPDATE job SET asked_at = now() - interval '1 minute'");
+    repository.askAll(holding, JobKind.DAY, List.of("b1", "b2"), two);
+    db.execute("UPDATE job SET asked_at = asked_at - interval '1 minute'");
+    assertThat(ahead()).as("asked for last, in its order").isEqualTo("b1");
+    assertThat(repository.askAll(holding, JobKind.DAY, List.of("a1", "a2"), two))
+        .as("asked for again")
+        .isEqualTo(2);
+    assertThat(repository.askAll(holding, JobKind.DAY, List.of("a2", "a1"), two))
+        .as("and again at once")
+        .isZero();
+    assertThat(List.of(ahead(), ahead(), ahead())).containsExactly("a1", "a2", "b2");
+  }
+
+  private String ahead() {
+    return repository.claim(ONE, Set.of(JobKind.DAY), true, SILENCE).orElseThrow().subject();
   }
 
   @Test

@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import nightbank.server.Grounds;
 import nightbank.server.Visitor.Answer;
@@ -180,16 +182,29 @@ public class RoundsTest {
         .isEqualTo(404);
   }
 
+  private static String walk(UUID drum, String... names) {
+    return Stream.of(names)
+        .map(n -> '"' + Grounds.probeId(drum, n).toString() + '"')
+        .collect(Collectors.joining(",", "[", "]"));
+  }
+
+  private Answer walks(String probes, String was) {
+    return grounds.keeper.put(
+        grounds.path("/walk"), null, "{\"probes\":%s,\"was\":%s}".formatted(probes, was));
+  }
+
   @Test
-  public void theWalkIsKeptInTheGrowersOrder() {
-    String order =
-        "[\"%s\",\"%s\"]".formatted(Grounds.probeId(drum, "edge"), Grounds.probeId(drum, "core"));
-    assertThat(grounds.keeper.put(grounds.path("/walk"), null, order).status()).isEqualTo(200);
+  public void theWalkIsKeptInTheGrowersOrderAndTheSecondToMoveItIsTold() {
+    String was = grounds.keeper.get(grounds.path("/walk")).body().toString();
+    String mine = walk(drum, "edge", "core");
+    assertThat(walks(mine, was).status()).isEqualTo(200);
     JsonNode walk = grounds.keeper.get(grounds.path("/walk")).body();
     assertThat(walk.path(0).asString()).isEqualTo(Grounds.probeId(drum, "edge").toString());
-    String twice =
-        "[\"%s\",\"%s\"]".formatted(Grounds.probeId(drum, "edge"), Grounds.probeId(drum, "edge"));
-    assertThat(grounds.keeper.put(grounds.path("/walk"), null, twice).status()).isEqualTo(422);
+    assertThat(walks(mine, was).status()).as("the same once more").isEqualTo(200);
+    Answer late = walks(walk(drum, "core", "edge"), was);
+    assertThat(late.status()).isEqualTo(412);
+    assertThat(late.code()).isEqualTo("changed-meanwhile");
+    assertThat(walks(walk(drum, "edge", "edge"), mine).status()).isEqualTo(422);
   }
 
   private static byte[] picture(String format) throws IOException {

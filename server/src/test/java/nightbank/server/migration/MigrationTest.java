@@ -124,14 +124,18 @@ public class MigrationTest {
   }
 
   @Test
-  public void aNewMonthHangsBesideTheOldOnes() {
-    db.fetch("SELECT ensure_reading_month(timestamptz '2026-02-10Z')");
+  public void readingsHangInATableAYearHoweverTheyLie() {
+    db.fetch("SELECT ensure_reading_year(y) FROM generate_series(2026, 2027) y");
     db.execute(
         "INSERT INTO reading (probe_id, at, holding_id, celsius)"
-            + " VALUES (?, timestamptz '2026-02-28 23:59Z', ?, 41)",
+            + " VALUES (?, timestamptz '2026-12-31 23:59:59Z', ?, 41), (?, timestamptz '2027-01-01Z', ?, 42)",
+        PROBE,
+        HOLDING,
         PROBE,
         HOLDING);
-    assertThat(one("SELECT count(*) FROM reading_2026_02")).isEqualTo("1");
-    assertThat(one("SELECT count(*) FROM reading_2026_01")).isEqualTo("1");
+    assertThat(one("SELECT count(*) FROM reading_2026")).isEqualTo("2");
+    assertThat(one("SELECT count(*) FROM reading_2027")).isEqualTo("1");
+    assertThat(one("SELECT count(*) FROM pg_inherits WHERE inhparent = 'reading'::regclass"))
+        .isEqualTo("2");
   }
 }

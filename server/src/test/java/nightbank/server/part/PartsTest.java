@@ -182,7 +182,7 @@ public class PartsTest {
     String in =
         Grounds.drum(store, "Heap").replace("\"houseId\":null", "\"houseId\":\"" + at + "\"");
     own.keeper.post(own.path("/stores"), in);
-    String file = new String(own.keeper.bytes(own.path("/file")), StandardCharsets.UTF_8);
+    String file = new String(own.file(), StandardCharsets.UTF_8);
     String old =
         file.replaceFirst("\"version\":4", "\"version\":2")
             .replace(own.holding.toString(), UUID.randomUUID().toString())

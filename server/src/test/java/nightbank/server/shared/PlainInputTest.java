@@ -57,6 +57,7 @@ public class PlainInputTest {
   Object[][] unsound() {
     return new Object[][] {
       {"{\"figure\":1,\"text\":\"a\\u0000b\"}"},
+      {"{\"figure\":1,\"text\":\"%s\"}".formatted("x".repeat(20_001))},
       {"{\"figure\":1e999}"},
       {"{\"figure\":1,\"maybe\":-1e999}"},
       {"{\"figure\":\"NaN\"}"},

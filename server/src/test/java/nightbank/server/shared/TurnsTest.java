@@ -82,4 +82,44 @@ public class TurnsTest {
       Thread.currentThread().interrupt();
     }
   }
+
+  @Test
+  public void whatWaitsIsGivenUpWhenTheSamePageAsksAnew() throws Exception {
+    Turns turns = new Turns();
+    UUID one = UUID.randomUUID();
+    CountDownLatch held = new CountDownLatch(1);
+    AtomicInteger reckoned = new AtomicInteger();
+    ExecutorService askers = Executors.newFixedThreadPool(20);
+    int cores = Math.max(2, Runtime.getRuntime().availableProcessors());
+    for (int i = 0; i < cores; i++) {
+      askers.submit(() -> turns.take(UUID.randomUUID(), () -> held(held)));
+    }
+    List<Future<Object>> asked = new ArrayList<>();
+    for (int i = 0; i < 4; i++) {
+      asked.add(
+          askers.submit(
+              () -> {
+                try {
+                  return turns.take(one, "page", reckoned::incrementAndGet);
+                } catch (Problem p) {
+                  return p.code();
+                }
+              }));
+      int given = i;
+      Awaitility.await().until(() -> asked.stream().filter(Future::isDone).count() == given);
+    }
+    held.countDown();
+    List<Object> answers = new ArrayList<>();
+    for (Future<Object> f : asked) {
+      answers.add(f.get(10, TimeUnit.SECONDS));
+    }
+    assertThat(answers).containsExactlyInAnyOrder("busy", "busy", "busy", 1);
+    assertThat(reckoned.get()).isEqualTo(1);
+    askers.shutdown();
+  }
+
+  private static String held(CountDownLatch until) {
+    await(until);
+    return "held";
+  }
 }

@@ -46,6 +46,16 @@ public class WeatherTest {
     assertThat(night.body().path("assumptions").toString()).contains("WEATHER_FORECAST");
   }
 
+  @Test
+  public void aServiceMayTellItsHoursInCsvToo() {
+    Program other = Program.start("", "--nightbank.forecast=" + service.address() + "&format=csv");
+    Grounds grounds = Grounds.fresh(other);
+    Answer night = ask(grounds, grounds.newHouse());
+    assertThat(night.status()).as(night.body().toString()).isEqualTo(200);
+    assertThat(night.body().path("assumptions").toString()).contains("WEATHER_FORECAST");
+    other.stopProgram();
+  }
+
   @DataProvider
   Object[][] faults() {
     return new Object[][] {

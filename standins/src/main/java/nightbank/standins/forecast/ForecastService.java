@@ -9,9 +9,13 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Executors;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * A weather service on loopback with invented weather, hour by hour:
@@ -19,8 +23,9 @@ import java.util.concurrent.Executors;
  * <pre>GET /hourly?latitude=57.2&amp;longitude=-3.5&amp;from=2026-01-30T15:00:00Z&amp;hours=36
  * </pre>
  *
- * answers {@code {"issued": …, "hours": [{"at", "celsius", "wind", "cloud", "dewPoint"}]}}. Faults
- * are switched on by {@code POST /fault?kind=none|slow|down|wrong|half|huge}.
+ * answers with a point series in CoverageJSON (OGC 21-069r2): air temperature (Cel), wind speed
+ * (km/h), cloud (%), dew point (K); with {@code &format=csv} as hours in CSV. Faults are switched
+ * on by {@code POST /fault?kind=none|slow|down|wrong|half|huge}.
  */
 public final class ForecastService implements AutoCloseable {
   private static final int MOST_HOURS = 240;
@@ -69,8 +74,11 @@ public final class ForecastService implements AutoCloseable {
     }
   }
 
+  /** Where it is asked, with places for what is asked for. */
   public String address() {
-    return "http://127.0.0.1:" + server.getAddress().getPort();
+    return "http://127.0.0.1:"
+        + server.getAddress().getPort()
+        + "/hourly?latitude={latitude}&longitude={longitude}&from={from}&hours={hours}";
   }
 
   public void fault(Fault next) {
@@ -97,8 +105,9 @@ public final class ForecastService implements AutoCloseable {
           answer(
               e,
               200,
-              "{\"issued\":\"today\",\"hours\":[{\"at\":\"soon\",\"celsius\":\"brass\"},"
-                  + "{\"at\":\"2026-01-30T16:00:00Z\",\"celsius\":9999}]}");
+              coverage(
+                  List.of("\"soon\"", "\"2026-01-30T16:00:00Z\""),
+                  List.of(new Told("air_temperature", "Cel", List.of("\"brass\"", "9999")))));
           return;
         }
         case HUGE -> {
@@ -127,27 +136,65 @@ public final class ForecastService implements AutoCloseable {
             SEED, Double.parseDouble(q.get("latitude")), Double.parseDouble(q.get("longitude")));
     Instant from = Instant.parse(q.get("from")).truncatedTo(ChronoUnit.HOURS);
     int hours = Math.min(MOST_HOURS, Integer.parseInt(q.getOrDefault("hours", "48")));
-    StringBuilder out = new StringBuilder("{\"issued\":\"" + from + "\",\"hours\":[");
     int known =
         switch (fault) {
           case TEN_HOURS -> Math.min(hours, 10);
           case TWO_DAYS -> Math.min(hours, 48);
           default -> hours;
         };
-    for (int h = 0; h < known; h++) {
-      InventedWeather.Hour w = weather.forecast(from.plus(h, ChronoUnit.HOURS), h);
-      out.append(h == 0 ? "" : ",")
-          .append(
-              String.format(
-                  Locale.ROOT,
-                  "{\"at\":\"%s\",\"celsius\":%.1f,\"wind\":%.1f,\"cloud\":%.2f,\"dewPoint\":%.1f}",
-                  w.at(),
-                  w.celsius(),
-                  w.windMetresPerSecond(),
-                  w.cloud(),
-                  w.dewPoint()));
+    List<InventedWeather.Hour> told =
+        IntStream.range(0, known)
+            .mapToObj(h -> weather.forecast(from.plus(h, ChronoUnit.HOURS), h))
+            .toList();
+    if ("csv".equals(q.get("format"))) {
+      return told.stream()
+          .map(w -> one("%s,%.1f,%.1f\n", w.at(), w.celsius(), w.windMetresPerSecond()))
+          .collect(Collectors.joining("", "time,temperature,wind m/s\n", ""));
     }
-    return out.append("]}").toString();
+    return coverage(
+        told.stream().map(w -> "\"" + w.at() + "\"").toList(),
+        List.of(
+            new Told("air_temperature", "Cel", figures(told, w -> w.celsius())),
+            new Told("wind_speed", "km/h", figures(told, w -> 3.6 * w.windMetresPerSecond())),
+            new Told("cloud_area_fraction", "%", figures(told, w -> 100 * w.cloud())),
+            new Told("dew_point_temperature", "K", figures(told, w -> w.dewPoint() + 273.15))));
+  }
+
+  private static String one(String form, Object... of) {
+    return String.format(Locale.ROOT, form, of);
+  }
+
+  private static List<String> figures(
+      List<InventedWeather.Hour> of, ToDoubleFunction<InventedWeather.Hour> figure) {
+    return of.stream().map(w -> one("%.2f", figure.applyAsDouble(w))).toList();
+  }
+
+  /** One of its series. */
+  private record Told(String name, String unit, List<String> values) {}
+
+  private static String coverage(List<String> times, List<Told> series) {
+    String parameters =
+        series.stream()
+            .map(
+                t ->
+                    one(
+                        "\"%s\":{\"type\":\"Parameter\",\"observedProperty\":{\"label\":{\"en\":\"%s\"}},"
+                            + "\"unit\":{\"symbol\":{\"value\":\"%s\",\"type\":\"http://www.opengis.net/def/uom/UCUM/\"}}}",
+                        t.name(), t.name().replace('_', ' '), t.unit()))
+            .collect(Collectors.joining(","));
+    String ranges =
+        series.stream()
+            .map(
+                t ->
+                    one(
+                        "\"%s\":{\"type\":\"NdArray\",\"dataType\":\"float\",\"axisNames\":[\"t\"],"
+                            + "\"shape\":[%d],\"values\":[%s]}",
+                        t.name(), t.values().size(), String.join(",", t.values())))
+            .collect(Collectors.joining(","));
+    return one(
+        "{\"type\":\"Coverage\",\"domain\":{\"type\":\"Domain\",\"domainType\":\"PointSeries\","
+            + "\"axes\":{\"t\":{\"values\":[%s]}}},\"parameters\":{%s},\"ranges\":{%s}}",
+        String.join(",", times), parameters, ranges);
   }
 
   private static Map<String, String> query(HttpExchange e) {
@@ -164,7 +211,10 @@ public final class ForecastService implements AutoCloseable {
 
   private static void answer(HttpExchange e, int status, String json) throws IOException {
     byte[] bytes = json.getBytes(StandardCharsets.UTF_8);
-    e.getResponseHeaders().set("Content-Type", "application/json");
+    e.getResponseHeaders()
+        .set(
+            "Content-Type",
+            json.startsWith("time,") ? "text/csv" : "application/prs.coverage+json");
     e.sendResponseHeaders(status, bytes.length == 0 ? -1 : bytes.length);
     if (bytes.length > 0) {
       e.getResponseBody().write(bytes);

@@ -4,27 +4,38 @@ import static nightbank.db.Tables.HOLDING;
 import static nightbank.db.Tables.MEMBERSHIP;
 import static nightbank.db.Tables.PERSON;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import nightbank.server.account.Accounts.TriesView;
 import nightbank.server.account.Role;
 import nightbank.server.account.UnitsView;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** People and what they belong to. */
 @Repository
 public class AccountRepository {
   private final DSLContext db;
+  private final Clock clock;
 
-  AccountRepository(DSLContext db) {
+  AccountRepository(DSLContext db, Clock clock) {
     this.db = db;
+    this.clock = clock;
   }
 
   /** A person as stored. */
-  public record Person(UUID id, String login, String name, String passwordHash, UnitsView units) {}
+  public record Person(
+      UUID id,
+      String login,
+      String name,
+      String passwordHash,
+      UnitsView units,
+      @Nullable TriesView tries) {}
 
   /** One holding a person belongs to. */
   public record Belonging(UUID holdingId, String name, Role role, String zone, double latitude) {}
@@ -62,7 +73,8 @@ public class AccountRepository {
                         UnitsView.Mass.valueOf(p.getMassUnit()),
                         UnitsView.Volume.valueOf(p.getVolumeUnit()),
                         UnitsView.Length.valueOf(p.getLengthUnit()),
-                        UnitsView.Insulation.valueOf(p.getInsulation()))));
+                        UnitsView.Insulation.valueOf(p.getInsulation())),
+                    p.getInVain() > 0 ? new TriesView(p.getInVain(), p.getInVainAt()) : null));
   }
 
   public boolean insert(UUID id, String login, String name, String hash, Instant now) {
@@ -75,6 +87,26 @@ public class AccountRepository {
             .onConflictDoNothing()
             .execute()
         == 1;
+  }
+
+  public List<String> logins() {
+    return db.select(PERSON.LOGIN).from(PERSON).fetch(PERSON.LOGIN);
+  }
+
+  public void setPassword(UUID person, String hash) {
+    db.update(PERSON).set(PERSON.PASSWORD_HASH, hash).where(PERSON.ID.eq(person)).execute();
+  }
+
+  public void triedInVain(String login, Instant now) {
+    db.update(PERSON)
+        .set(PERSON.IN_VAIN, PERSON.IN_VAIN.plus(1))
+        .set(PERSON.IN_VAIN_AT, now)
+        .where(PERSON.LOGIN.eq(login))
+        .execute();
+  }
+
+  public void toldOfTries(UUID person) {
+    db.update(PERSON).set(PERSON.IN_VAIN, 0).where(PERSON.ID.eq(person)).execute();
   }
 
   public void setUnits(UUID person, UnitsView units) {
@@ -95,7 +127,12 @@ public class AccountRepository {
         .from(MEMBERSHIP)
         .where(MEMBERSHIP.PERSON_ID.eq(person))
         .and(MEMBERSHIP.HOLDING_ID.eq(holding))
+        .and(lasts())
         .fetchOptional(r -> Role.valueOf(r.value1()));
+  }
+
+  private Condition lasts() {
+    return MEMBERSHIP.ENDS_AT.isNull().or(MEMBERSHIP.ENDS_AT.gt(clock.instant()));
   }
 
   public List<Belonging> belongings(UUID person) {
@@ -104,6 +141,7 @@ public class AccountRepository {
         .join(HOLDING)
         .on(HOLDING.ID.eq(MEMBERSHIP.HOLDING_ID))
         .where(MEMBERSHIP.PERSON_ID.eq(person))
+        .and(lasts())
         .orderBy(HOLDING.NAME)
         .fetch(
             r ->

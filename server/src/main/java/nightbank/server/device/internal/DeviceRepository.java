@@ -25,6 +25,9 @@ public class DeviceRepository {
   /** Who sends. */
   public record Known(UUID id, UUID holdingId, Instant revokedAt) {}
 
+  /** What a channel is tied to. */
+  public record Tied(UUID device, UUID probe) {}
+
   public List<DeviceView> all(UUID holding) {
     Map<UUID, List<DeviceView.DeviceChannel>> channels =
         db.selectFrom(DEVICE_CHANNEL)
@@ -47,6 +50,7 @@ public class DeviceRepository {
                     r.getRevokedAt(),
                     r.getLastSeenAt(),
                     r.getLastProblem(),
+                    r.getTokenHash() == null,
                     channels.getOrDefault(r.getId(), List.of()),
                     null));
   }
@@ -58,7 +62,20 @@ public class DeviceRepository {
         .fetchOptional(r -> new Known(r.value1(), r.value2(), r.value3()));
   }
 
-  public boolean insert(UUID holding, UUID id, String name, String tokenHash, Instant now) {
+  /** Whose channels come over the broker, by channel. */
+  public Map<String, Tied> overBroker(UUID holding) {
+    return db.select(DEVICE_CHANNEL.NAME, DEVICE_CHANNEL.DEVICE_ID, DEVICE_CHANNEL.PROBE_ID)
+        .from(DEVICE_CHANNEL)
+        .join(DEVICE)
+        .on(DEVICE.ID.eq(DEVICE_CHANNEL.DEVICE_ID))
+        .where(DEVICE.HOLDING_ID.eq(holding))
+        .and(DEVICE.TOKEN_HASH.isNull())
+        .and(DEVICE.REVOKED_AT.isNull())
+        .fetchMap(DEVICE_CHANNEL.NAME, r -> new Tied(r.value2(), r.value3()));
+  }
+
+  public boolean insert(
+      UUID holding, UUID id, String name, @Nullable String tokenHash, Instant now) {
     return db.insertInto(DEVICE)
             .set(DEVICE.ID, id)
             .set(DEVICE.HOLDING_ID, holding)

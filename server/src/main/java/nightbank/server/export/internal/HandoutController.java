@@ -3,26 +3,31 @@ package nightbank.server.export.internal;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.io.InputStream;
 import java.time.Instant;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.account.SignedIn;
 import nightbank.server.export.HandedTable;
-import nightbank.server.export.HoldingExport;
+import nightbank.server.export.HandoutView;
+import nightbank.server.export.Handouts;
 import nightbank.server.export.HoldingImport;
 import nightbank.server.export.NightCalendar;
 import nightbank.server.export.SenMlOut;
 import nightbank.server.night.TonightQuestion;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 
@@ -32,7 +37,7 @@ class HandoutController {
   private static final String XLSX =
       "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 
-  private final HoldingExport export;
+  private final Handouts handouts;
   private final HoldingImport brought;
   private final SenMlOut senMl;
   private final NightCalendar calendar;
@@ -40,13 +45,13 @@ class HandoutController {
   private final Access access;
 
   HandoutController(
-      HoldingExport export,
+      Handouts handouts,
       HoldingImport brought,
       SenMlOut senMl,
       NightCalendar calendar,
       Spool spool,
       Access access) {
-    this.export = export;
+    this.handouts = handouts;
     this.brought = brought;
     this.senMl = senMl;
     this.calendar = calendar;
@@ -97,17 +102,39 @@ class HandoutController {
         .body(calendar.of(holdingId, houseId, question));
   }
 
-  @GetMapping(path = "/api/holdings/{holdingId}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+  @PostMapping("/api/holdings/{holdingId}/file")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  HandoutView start(@PathVariable UUID holdingId) {
+    access.require(holdingId, Role.KEEPER);
+    return handouts.start(holdingId);
+  }
+
+  @GetMapping("/api/holdings/{holdingId}/file/{id}")
+  HandoutView far(@PathVariable UUID holdingId, @PathVariable UUID id) {
+    access.require(holdingId, Role.KEEPER);
+    return handouts.view(holdingId, id);
+  }
+
+  @DeleteMapping("/api/holdings/{holdingId}/file/{id}")
+  HandoutView stop(@PathVariable UUID holdingId, @PathVariable UUID id) {
+    access.require(holdingId, Role.KEEPER);
+    return handouts.stop(holdingId, id);
+  }
+
+  @GetMapping(
+      path = "/api/holdings/{holdingId}/file/{id}/content",
+      produces = MediaType.APPLICATION_JSON_VALUE)
   void holding(
-      @PathVariable UUID holdingId, HttpServletRequest request, HttpServletResponse response)
+      @PathVariable UUID holdingId,
+      @PathVariable UUID id,
+      HttpServletRequest request,
+      HttpServletResponse response)
       throws IOException {
     access.require(holdingId, Role.KEEPER);
-    spool.hand(
-        MediaType.APPLICATION_JSON_VALUE,
-        "holding.json",
-        out -> export.write(holdingId, out),
-        request,
-        response);
+    try (InputStream in = handouts.open(holdingId, id)) {
+      spool.hand(
+          MediaType.APPLICATION_JSON_VALUE, "holding.json", in::transferTo, request, response);
+    }
   }
 
   @PostMapping(path = "/api/holdings/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)

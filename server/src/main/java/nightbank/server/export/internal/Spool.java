@@ -25,7 +25,7 @@ import org.springframework.stereotype.Component;
  * its length is told, and neither the database nor a thread waits for whoever takes it slowly.
  */
 @Component
-class Spool {
+public class Spool {
   private static final int AT_ONCE = 3;
   private static final Duration KEPT = Duration.ofMinutes(5);
   private static final String SENDFILE = "org.apache.tomcat.sendfile.";
@@ -38,18 +38,18 @@ class Spool {
   }
 
   /** Something that is written in one go. */
-  interface Content {
+  public interface Content {
     void write(OutputStream out) throws IOException;
   }
 
-  void hand(
+  public void hand(
       String type,
       String name,
       Content content,
       HttpServletRequest request,
       HttpServletResponse response)
       throws IOException {
-    Path file = written(content);
+    Path file = inTurn(content);
     long length = Files.size(file);
     response.setContentType(type);
     response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"");
@@ -64,7 +64,7 @@ class Spool {
     }
   }
 
-  private Path written(Content content) throws IOException {
+  private Path inTurn(Content content) throws IOException {
     if (!writing.tryAcquire()) {
       throw new Problem(
           HttpStatus.TOO_MANY_REQUESTS,
@@ -73,6 +73,15 @@ class Spool {
           "Other files are being written just now.",
           "Try again in a minute.");
     }
+    try {
+      return written(content);
+    } finally {
+      writing.release();
+    }
+  }
+
+  /** The whole of it on this machine's disk; whoever asked takes it away. */
+  public Path written(Content content) throws IOException {
     Files.createDirectories(folder);
     Path file = Files.createTempFile(folder, "out", ".part");
     boolean whole = false;
@@ -80,7 +89,6 @@ class Spool {
       content.write(out);
       whole = true;
     } finally {
-      writing.release();
       if (!whole) {
         Files.deleteIfExists(file);
       }

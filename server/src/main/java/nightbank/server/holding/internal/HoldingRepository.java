@@ -58,6 +58,7 @@ public class HoldingRepository {
         .join(PERSON)
         .on(PERSON.ID.eq(MEMBERSHIP.PERSON_ID))
         .where(MEMBERSHIP.HOLDING_ID.eq(holding))
+        .and(MEMBERSHIP.ENDS_AT.isNull())
         .orderBy(PERSON.NAME)
         .fetch(mapping(MemberView::of));
   }

@@ -9,11 +9,12 @@ import static org.jooq.impl.DSL.when;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.UUID;
 import nightbank.db.tables.records.JobRecord;
 import nightbank.server.job.JobKind;
@@ -31,12 +32,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 public class JobRepository {
   private static final Field<Instant> NOW = field("now()", Instant.class);
+  private static final Duration AGAIN = Duration.ofSeconds(20);
   private static final List<String> OPEN =
       List.of(JobView.State.WAITING.name(), JobView.State.RUNNING.name());
 
   /**
    * The next one: what nobody is at, or what a node that has said nothing for so long was at. Of
-   * those, what comes first by kind, of the holding that has waited longest for a turn.
+   * those, what comes first by kind, of the holding that has waited longest for a turn; of that,
+   * what was asked for first, or, of what is done ahead, last.
    */
   private static final String CLAIM =
       """
@@ -44,7 +47,8 @@ public class JobRepository {
        WHERE id = (SELECT j.id FROM job j LEFT JOIN job_turn t ON t.holding_id = j.holding_id
                     WHERE j.kind = ANY(?::text[])
                       AND (j.state = 'WAITING' OR j.state = 'RUNNING' AND j.alive_at < now() - ?::interval)
-                    ORDER BY array_position(?::text[], j.kind), t.at NULLS FIRST, j.asked_at, j.rank
+                    ORDER BY array_position(?::text[], j.kind), t.at NULLS FIRST,
+                             CASE WHEN ? THEN j.asked_at END DESC, j.asked_at, j.rank
                       FOR UPDATE OF j SKIP LOCKED LIMIT 1)
       RETURNING id, holding_id, kind, subject, asked, tries
       """;
@@ -76,11 +80,17 @@ public class JobRepository {
         .fetchSingle(JOB.ID);
   }
 
-  /** How many of them were not asked for yet. */
+  /**
+   * What is asked for again, because somebody still looks on, comes before what was asked for
+   * earlier.
+   *
+   * @return how many are written anew
+   */
   public int askAll(UUID holding, JobKind kind, List<String> subjects, List<JSONB> asked) {
-    List<Query> rows = new ArrayList<>();
+    SortedMap<String, Query> rows = new TreeMap<>(); // in one order, so that none waits crosswise
     for (int i = 0; i < subjects.size(); i++) {
-      rows.add(
+      rows.put(
+          subjects.get(i),
           db.insertInto(JOB)
               .set(JOB.ID, UUID.randomUUID())
               .set(JOB.HOLDING_ID, holding)
@@ -89,17 +99,27 @@ public class JobRepository {
               .set(JOB.ASKED, asked.get(i))
               .set(JOB.STATE, JobView.State.WAITING.name())
               .set(JOB.RANK, i)
-              .onConflictDoNothing());
+              .onConflict(JOB.HOLDING_ID, JOB.KIND, JOB.SUBJECT)
+              .where(JOB.STATE.in(inline("WAITING"), inline("RUNNING")))
+              .doUpdate()
+              .set(JOB.ASKED_AT, NOW)
+              .set(JOB.RANK, i)
+              .where(JOB.STATE.eq(JobView.State.WAITING.name()))
+              .and(
+                  JOB.ASKED_AT.lt(
+                      field(
+                          "now() - ?::interval", Instant.class, AGAIN.toSeconds() + " seconds"))));
     }
-    return Arrays.stream(db.batch(rows).execute()).sum();
+    return Arrays.stream(db.batch(rows.values()).execute()).sum();
   }
 
   @Transactional
-  public Optional<Claimed> claim(UUID node, Collection<JobKind> kinds, Duration silence) {
+  public Optional<Claimed> claim(
+      UUID node, Collection<JobKind> kinds, boolean lastFirst, Duration silence) {
     SoonKept.in(db);
     String[] names = kinds.stream().map(JobKind::name).toArray(String[]::new);
     Optional<Claimed> claimed =
-        db.resultQuery(CLAIM, node, names, silence.toSeconds() + " seconds", names)
+        db.resultQuery(CLAIM, node, names, silence.toSeconds() + " seconds", names, lastFirst)
             .fetchOptional(
                 r ->
                     new Claimed(

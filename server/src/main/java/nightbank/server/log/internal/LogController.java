@@ -1,5 +1,6 @@
 package nightbank.server.log.internal;
 
+import jakarta.servlet.http.HttpSession;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -44,9 +45,9 @@ class LogController {
   }
 
   @GetMapping(path = "/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-  SseEmitter live(@PathVariable UUID holdingId) {
+  SseEmitter live(@PathVariable UUID holdingId, HttpSession session) {
     access.require(holdingId, Role.GUEST);
-    return live.open(holdingId);
+    return live.open(holdingId, access.signedIn().orElseThrow().personId(), session.getId());
   }
 
   record Typed(List<Readings.TypedReading> readings, boolean fahrenheit) {}

@@ -28,6 +28,13 @@ public class PhotoRepository {
         .fetchOptional(r -> new Photos.Photo(r.value1(), r.value2()));
   }
 
+  /** Of all that a holding keeps. */
+  public long bytes(UUID holding) {
+    return db.fetchSingle(
+            "SELECT coalesce(sum(octet_length(bytes)), 0) FROM photo WHERE holding_id = ?", holding)
+        .get(0, Long.class);
+  }
+
   /** Whether the holding has it, or had it and it can come back. */
   public boolean known(UUID holding, UUID id) {
     return db.fetchExists(PHOTO, PHOTO.HOLDING_ID.eq(holding).and(PHOTO.ID.eq(id)));

@@ -13,14 +13,11 @@ import static org.jooq.impl.DSL.select;
 import static org.jooq.impl.DSL.val;
 
 import java.time.Instant;
-import java.time.YearMonth;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -29,6 +26,7 @@ import java.util.UUID;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.db.Routines;
 import nightbank.server.log.Readings;
+import nightbank.server.shared.LongWork;
 import nightbank.server.store.ProbeView;
 import org.jooq.DSLContext;
 import org.jooq.Record3;
@@ -145,6 +143,7 @@ public class ReadingRepository {
 
   /** Lays what a file brought aside; how many. */
   public int layAside(UUID holding, UUID importId, Set<UUID> probes, Instant from, Instant to) {
+    LongWork.in(db);
     var gone =
         name("gone")
             .as(
@@ -175,6 +174,7 @@ public class ReadingRepository {
 
   /** Brings what was laid aside back; what was typed in its place meanwhile stays. */
   public int bringBack(UUID holding, UUID importId) {
+    LongWork.in(db);
     var back =
         name("back")
             .as(
@@ -244,24 +244,23 @@ public class ReadingRepository {
             r -> r.value1(), r -> r.value3() == null ? r.value2() : r.value2() + ", " + r.value3());
   }
 
+  public boolean hasStore(UUID holding, UUID store) {
+    return db.fetchExists(
+        HEAT_STORE, HEAT_STORE.HOLDING_ID.eq(holding).and(HEAT_STORE.ID.eq(store)));
+  }
+
   /** In a transaction of its own: nobody waits for the end of the one that writes into it. */
   @Transactional(propagation = Propagation.REQUIRES_NEW)
-  public void ensureMonth(YearMonth month) {
-    Routines.ensureReadingMonth(
-        db.configuration(), month.atDay(1).atStartOfDay().toInstant(ZoneOffset.UTC));
+  public void ensureYear(int year) {
+    Routines.ensureReadingYear(db.configuration(), year);
   }
 
   /**
-   * A transaction that has written into the table already does not hear of months that others have
+   * A transaction that has written into the table already does not hear of years that others have
    * hung into it since until it looks at another table.
    */
-  public void look(YearMonth month) {
-    db.fetch(
-        String.format(
-            Locale.ROOT,
-            "SELECT FROM reading_%04d_%02d LIMIT 0",
-            month.getYear(),
-            month.getMonthValue()));
+  public void look(int year) {
+    db.fetch("SELECT FROM reading_" + year + " LIMIT 0");
   }
 
   /** All of them, or the first of each of so many equal stretches. */

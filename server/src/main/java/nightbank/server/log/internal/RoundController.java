@@ -11,6 +11,7 @@ import nightbank.server.log.Photos;
 import nightbank.server.log.RoundDraft;
 import nightbank.server.log.RoundView;
 import nightbank.server.log.Rounds;
+import nightbank.server.log.WalkDraft;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -76,9 +77,9 @@ class RoundController {
   }
 
   @PutMapping("/walk")
-  List<UUID> setWalk(@PathVariable UUID holdingId, @RequestBody List<UUID> probes) {
+  List<UUID> setWalk(@PathVariable UUID holdingId, @RequestBody WalkDraft walk) {
     access.require(holdingId, Role.HELPER);
-    return rounds.setWalk(holdingId, probes);
+    return rounds.setWalk(holdingId, walk);
   }
 
   @GetMapping("/photos/{photoId}")

@@ -8,6 +8,7 @@ import nightbank.server.account.Role;
 import nightbank.server.loggerfile.FileMapping;
 import nightbank.server.loggerfile.ImportView;
 import nightbank.server.loggerfile.Imports;
+import nightbank.server.loggerfile.WatchedFolders;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,10 +26,12 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/holdings/{holdingId}")
 class ImportController {
   private final Imports imports;
+  private final WatchedFolders folders;
   private final Access access;
 
-  ImportController(Imports imports, Access access) {
+  ImportController(Imports imports, WatchedFolders folders, Access access) {
     this.imports = imports;
+    this.folders = folders;
     this.access = access;
   }
 
@@ -40,6 +43,18 @@ class ImportController {
       throws IOException {
     access.require(holdingId, Role.KEEPER);
     return imports.accept(holdingId, storeId, file.getOriginalFilename(), file.getInputStream());
+  }
+
+  @GetMapping("/stores/{storeId}/watched")
+  WatchedFolders.WatchedFolder watched(@PathVariable UUID holdingId, @PathVariable UUID storeId) {
+    access.require(holdingId, Role.KEEPER);
+    return folders.of(holdingId, storeId);
+  }
+
+  @PutMapping("/stores/{storeId}/watched")
+  WatchedFolders.WatchedFolder watch(@PathVariable UUID holdingId, @PathVariable UUID storeId) {
+    access.require(holdingId, Role.KEEPER);
+    return folders.watch(holdingId, storeId);
   }
 
   @GetMapping("/imports/{importId}")

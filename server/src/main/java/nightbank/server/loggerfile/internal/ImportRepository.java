@@ -127,6 +127,18 @@ public class ImportRepository {
         .fetch();
   }
 
+  /** Those of a store that wait to be looked at, or could not be read in. */
+  public List<ImportFileRecord> waiting(UUID holding, UUID store, Instant since) {
+    return db.selectFrom(IMPORT_FILE)
+        .where(IMPORT_FILE.HOLDING_ID.eq(holding))
+        .and(IMPORT_FILE.STORE_ID.eq(store))
+        .and(IMPORT_FILE.STATE.in(ImportView.State.UPLOADED.name(), ImportView.State.FAILED.name()))
+        .and(IMPORT_FILE.CREATED_AT.ge(since))
+        .orderBy(IMPORT_FILE.CREATED_AT.desc())
+        .limit(MOST_LISTED)
+        .fetch();
+  }
+
   public void takenOut(UUID holding, UUID id, @Nullable Instant at) {
     ImportView.State state = at == null ? ImportView.State.DONE : ImportView.State.TAKEN_OUT;
     db.update(IMPORT_FILE)
@@ -146,6 +158,18 @@ public class ImportRepository {
                     .from(IMPORT_FILE)
                     .where(IMPORT_FILE.TAKEN_OUT_AT.lt(before))))
         .execute();
+  }
+
+  /** Those that are said to be read while no node has them to do. */
+  public void failLeft(String problem) {
+    db.execute(
+        """
+        UPDATE import_file f SET state = 'FAILED', problem = ?
+         WHERE state = 'RUNNING' AND NOT EXISTS (
+           SELECT FROM job j WHERE j.holding_id = f.holding_id AND j.kind = 'IMPORT'
+              AND j.subject = f.id::text AND j.state IN ('WAITING', 'RUNNING'))
+        """,
+        problem);
   }
 
   public void setBytes(UUID holding, UUID id, long bytes) {

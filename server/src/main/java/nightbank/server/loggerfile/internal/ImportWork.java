@@ -27,8 +27,10 @@ import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Reads a file in, all of it in one transaction: stopped, failed or killed, nothing is kept. */
@@ -85,6 +87,8 @@ class ImportWork implements JobHandler {
     } catch (Problem e) {
       ended(job, id, ImportView.State.FAILED, e.getMessage(), reading);
       job.finish(null);
+    } catch (DataAccessResourceFailureException | TransactionException away) {
+      throw away; // it is read once more when the database is back
     } catch (RuntimeException e) {
       if (job.stopped()) {
         throw new JobStopped();

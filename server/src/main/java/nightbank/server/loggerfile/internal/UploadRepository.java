@@ -2,40 +2,29 @@ package nightbank.server.loggerfile.internal;
 
 import static nightbank.db.Tables.UPLOAD_PART;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.SequenceInputStream;
-import java.util.Enumeration;
-import java.util.NoSuchElementException;
+import java.time.Instant;
 import java.util.UUID;
+import nightbank.server.shared.PartedFile;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
-/** Files handed over, in parts: any node reads them, none is ever whole in memory. */
+/** Files handed over, until they are read. */
 @Repository
 public class UploadRepository {
-  private static final int PART = 1 << 20; // bytes
-
   private final DSLContext db;
+  private final PartedFile files;
 
   UploadRepository(DSLContext db) {
     this.db = db;
+    files =
+        new PartedFile(db, UPLOAD_PART, UPLOAD_PART.IMPORT_ID, UPLOAD_PART.PART, UPLOAD_PART.BYTES);
   }
 
   /** Keeps all of it; how many bytes it has. */
   public long save(UUID importId, InputStream in) throws IOException {
-    long bytes = 0;
-    int part = 0;
-    for (byte[] some = in.readNBytes(PART); some.length > 0; some = in.readNBytes(PART)) {
-      db.insertInto(UPLOAD_PART)
-          .set(UPLOAD_PART.IMPORT_ID, importId)
-          .set(UPLOAD_PART.PART, part++)
-          .set(UPLOAD_PART.BYTES, some)
-          .execute();
-      bytes += some.length;
-    }
-    return bytes;
+    return files.save(importId, in);
   }
 
   public boolean exists(UUID importId) {
@@ -44,34 +33,24 @@ public class UploadRepository {
 
   /** Part after part as they are read. */
   public InputStream open(UUID importId) {
-    return new SequenceInputStream(
-        new Enumeration<>() {
-          private int at;
-          private byte[] next = part(importId, 0);
-
-          @Override
-          public boolean hasMoreElements() {
-            return next != null;
-          }
-
-          @Override
-          public InputStream nextElement() {
-            if (next == null) {
-              throw new NoSuchElementException();
-            }
-            InputStream in = new ByteArrayInputStream(next);
-            next = part(importId, ++at);
-            return in;
-          }
-        });
+    return files.open(importId);
   }
 
-  private byte[] part(UUID importId, int part) {
-    return db.select(UPLOAD_PART.BYTES)
-        .from(UPLOAD_PART)
-        .where(UPLOAD_PART.IMPORT_ID.eq(importId))
-        .and(UPLOAD_PART.PART.eq(part))
-        .fetchOne(UPLOAD_PART.BYTES);
+  /** Of all files of a holding that are kept as they came. */
+  public long bytes(UUID holding) {
+    return db.fetchSingle(
+            "SELECT coalesce(sum(bytes), 0) FROM import_file f WHERE holding_id = ?"
+                + " AND EXISTS (SELECT FROM upload_part WHERE import_id = f.id)",
+            holding)
+        .get(0, Long.class);
+  }
+
+  /** Throws away files that came before a moment and are not being read. */
+  public void forget(Instant before) {
+    db.execute(
+        "DELETE FROM upload_part p USING import_file f WHERE f.id = p.import_id"
+            + " AND f.state <> 'RUNNING' AND f.created_at < ?::timestamptz",
+        before.toString());
   }
 
   public void delete(UUID importId) {

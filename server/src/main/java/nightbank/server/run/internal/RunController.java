@@ -2,6 +2,7 @@ package nightbank.server.run.internal;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
@@ -16,7 +17,6 @@ import nightbank.server.run.RunReadings;
 import nightbank.server.run.RunReadingsView;
 import nightbank.server.run.RunView;
 import nightbank.server.run.Runs;
-import nightbank.server.shared.ForegroundPriority;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -38,7 +38,7 @@ class RunController {
   private final FoundRuns finder;
   private final Loops loops;
   private final RunReadings readings;
-  private final ForegroundPriority priority;
+  private final JudgedSoon soon;
   private final Access access;
 
   RunController(
@@ -48,7 +48,7 @@ class RunController {
       FoundRuns finder,
       Loops loops,
       RunReadings readings,
-      ForegroundPriority priority,
+      JudgedSoon soon,
       Access access) {
     this.runs = runs;
     this.judgements = judgements;
@@ -56,7 +56,7 @@ class RunController {
     this.finder = finder;
     this.loops = loops;
     this.readings = readings;
-    this.priority = priority;
+    this.soon = soon;
     this.access = access;
   }
 
@@ -128,7 +128,8 @@ class RunController {
   @GetMapping("/runs/{runId}/few")
   FewView few(@PathVariable UUID holdingId, @PathVariable UUID runId) {
     access.require(holdingId, Role.GUEST);
-    return priority.first(() -> judgements.few(holdingId, runId));
+    return soon.of(
+        "few " + runId, Optional::<FewView>empty, () -> judgements.few(holdingId, runId));
   }
 
   @GetMapping("/runs/{runId}/readings")
@@ -140,6 +141,9 @@ class RunController {
   @GetMapping("/runs/{runId}/judgement")
   JudgementView judgement(@PathVariable UUID holdingId, @PathVariable UUID runId) {
     access.require(holdingId, Role.GUEST);
-    return priority.first(() -> judgements.view(holdingId, runId));
+    return soon.of(
+        "sheet " + runId,
+        () -> judgements.kept(holdingId, runId),
+        () -> judgements.view(holdingId, runId));
   }
 }

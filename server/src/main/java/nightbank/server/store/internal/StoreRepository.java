@@ -18,6 +18,7 @@ import nightbank.db.tables.records.ArrangementRecord;
 import nightbank.db.tables.records.HeatStoreRecord;
 import nightbank.db.tables.records.ProbeRecord;
 import nightbank.server.shared.Json;
+import nightbank.server.shared.LongWork;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Arrangement;
 import nightbank.server.store.ProbeView;
@@ -147,6 +148,7 @@ public class StoreRepository {
    * Stores and probes of all holdings that were taken away before a moment, with what they read.
    */
   public void forget(Instant before) {
+    LongWork.in(db);
     Condition gone = PROBE.REMOVED_AT.lt(before).andNot(satOnce());
     db.deleteFrom(READING)
         .where(READING.PROBE_ID.in(select(PROBE.ID).from(PROBE).where(gone)))

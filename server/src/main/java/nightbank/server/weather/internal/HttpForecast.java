@@ -1,38 +1,44 @@
 package nightbank.server.weather.internal;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
+import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import nightbank.server.loggerfile.WeatherFiles;
+import nightbank.server.shared.Problem;
 import nightbank.server.shared.Settings;
 import nightbank.server.weather.ForecastSource;
 import nightbank.server.weather.HourlyWeather;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Asks a service over HTTP, with short patience and a bound on what it may say. */
+/**
+ * Asks a service over HTTP, with short patience and a bound on what it may say: a point series in
+ * CoverageJSON, or hours in CSV as a weather file has them.
+ */
 @Component
 class HttpForecast implements ForecastSource {
   private static final Duration PATIENCE = Duration.ofSeconds(3);
   private static final int MOST_BYTES = 256 * 1024;
+  private static final String TAKEN = "application/prs.coverage+json, application/json, text/csv";
 
   private final String address;
   private final JsonMapper mapper;
+  private final WeatherFiles files;
   private final HttpClient client = HttpClient.newBuilder().connectTimeout(PATIENCE).build();
 
-  HttpForecast(Settings settings, JsonMapper mapper) {
+  HttpForecast(Settings settings, JsonMapper mapper, WeatherFiles files) {
+    this.files = files;
     this.address = settings.forecast();
     this.mapper = mapper;
   }
@@ -45,17 +51,9 @@ class HttpForecast implements ForecastSource {
   @Override
   public List<HourlyWeather> hourly(double latitude, double longitude, Instant from, int hours)
       throws IOException {
-    URI uri =
-        URI.create(
-            String.format(
-                Locale.ROOT,
-                "%s/hourly?latitude=%.4f&longitude=%.4f&from=%s&hours=%d",
-                address,
-                latitude,
-                longitude,
-                from,
-                hours));
-    HttpRequest request = HttpRequest.newBuilder(uri).timeout(PATIENCE).GET().build();
+    URI uri = uri(latitude, longitude, from, hours);
+    HttpRequest request =
+        HttpRequest.newBuilder(uri).timeout(PATIENCE).header("Accept", TAKEN).GET().build();
     try {
       HttpResponse<InputStream> answer =
           client.send(request, HttpResponse.BodyHandlers.ofInputStream());
@@ -67,7 +65,8 @@ class HttpForecast implements ForecastSource {
         if (bytes.length > MOST_BYTES) {
           throw new IOException("the service said too much");
         }
-        return read(bytes);
+        String type = answer.headers().firstValue("Content-Type").orElse("");
+        return possible(type.startsWith("text/csv") ? csv(bytes) : json(bytes));
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
@@ -75,41 +74,49 @@ class HttpForecast implements ForecastSource {
     }
   }
 
-  private List<HourlyWeather> read(byte[] bytes) throws IOException {
+  /** The address with what is asked for in its places. */
+  private URI uri(double latitude, double longitude, Instant from, int hours) throws IOException {
     try {
-      List<HourlyWeather> hours = new ArrayList<>();
-      for (JsonNode n : mapper.readTree(bytes).path("hours")) {
-        HourlyWeather h = hour(n);
-        if (h != null && h.isPossible()) {
-          hours.add(h);
-        }
-      }
-      if (hours.isEmpty()) {
-        throw new IOException("the service told no weather");
-      }
-      hours.sort(Comparator.comparing(HourlyWeather::at));
-      return hours;
+      return URI.create(
+          address
+              .replace("{latitude}", String.format(Locale.ROOT, "%.4f", latitude))
+              .replace("{longitude}", String.format(Locale.ROOT, "%.4f", longitude))
+              .replace("{from}", from.truncatedTo(ChronoUnit.SECONDS).toString())
+              .replace(
+                  "{to}",
+                  from.truncatedTo(ChronoUnit.SECONDS).plus(Duration.ofHours(hours)).toString())
+              .replace("{hours}", String.valueOf(hours)));
+    } catch (IllegalArgumentException e) {
+      throw new IOException("the service's address is none: " + e.getMessage(), e);
+    }
+  }
+
+  private List<HourlyWeather> json(byte[] bytes) throws IOException {
+    try {
+      return CoverageJson.read(mapper.readTree(bytes));
     } catch (JacksonException e) {
       throw new IOException("the service did not answer with weather", e);
     }
   }
 
-  private static @Nullable HourlyWeather hour(JsonNode n) {
+  /** Hours without an offset are of Greenwich. */
+  private List<HourlyWeather> csv(byte[] bytes) throws IOException {
     try {
-      return n.path("celsius").isNumber()
-          ? new HourlyWeather(
-              Instant.parse(n.path("at").asString()),
-              n.path("celsius").asDouble(),
-              number(n, "wind"),
-              number(n, "cloud"),
-              number(n, "dewPoint"))
-          : null;
-    } catch (DateTimeException e) {
-      return null;
+      return files.read(new ByteArrayInputStream(bytes), "UTC").hours();
+    } catch (Problem e) {
+      throw new IOException(e.getMessage(), e);
     }
   }
 
-  private static @Nullable Double number(JsonNode n, String field) {
-    return n.path(field).isNumber() ? n.path(field).asDouble() : null;
+  private static List<HourlyWeather> possible(List<HourlyWeather> told) throws IOException {
+    List<HourlyWeather> hours =
+        told.stream()
+            .filter(HourlyWeather::isPossible)
+            .sorted(Comparator.comparing(HourlyWeather::at))
+            .toList();
+    if (hours.isEmpty()) {
+      throw new IOException("the service told no weather");
+    }
+    return hours;
   }
 }

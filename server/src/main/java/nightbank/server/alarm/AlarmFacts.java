@@ -1,0 +1,52 @@
+package nightbank.server.alarm;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import nightbank.core.system.Action;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What is known of an alarm.
+ *
+ * @param of the name of the house, store, probe or logger
+ * @param store or house that it opens, absent for none
+ * @param verdict of a night, empty for all else
+ * @param celsius coldest, hottest or last, °C
+ * @param limit °C
+ * @param at when that is, or when it was last heard of
+ * @param doings what is advised, in order
+ */
+public record AlarmFacts(
+    String of,
+    @Nullable UUID opens,
+    String verdict,
+    @Nullable Double celsius,
+    @Nullable Double limit,
+    @Nullable Instant at,
+    List<AlarmDoing> doings) {
+
+  /**
+   * Something to do.
+   *
+   * @param of what it is done to by its name, empty for the house
+   * @param part what kind of part that is, empty where it is none
+   * @param to when it ends
+   */
+  public record AlarmDoing(
+      Action.Kind kind,
+      String of,
+      String part,
+      Instant from,
+      Instant to,
+      @Nullable Double amount) {}
+
+  static AlarmFacts of(
+      String name,
+      @Nullable UUID opens,
+      @Nullable Double celsius,
+      @Nullable Double limit,
+      @Nullable Instant at) {
+    return new AlarmFacts(name, opens, "", celsius, limit, at, List.of());
+  }
+}

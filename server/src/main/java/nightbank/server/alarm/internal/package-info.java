@@ -1,0 +1,4 @@
+@NullMarked
+package nightbank.server.alarm.internal;
+
+import org.jspecify.annotations.NullMarked;

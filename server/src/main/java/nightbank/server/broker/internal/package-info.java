@@ -1,0 +1,5 @@
+/** Addresses and statements of this room: nobody outside looks in. */
+@NullMarked
+package nightbank.server.broker.internal;
+
+import org.jspecify.annotations.NullMarked;
