@@ -3,14 +3,17 @@ import '@fontsource-variable/source-sans-3'
 import './styles/main.scss'
 import { VueQueryPlugin, QueryClient } from '@tanstack/vue-query'
 import { createPinia } from 'pinia'
-import { createApp } from 'vue'
+import { createApp, watch } from 'vue'
 import App from './App.vue'
 import { router } from './router'
-import { watchSignal } from './shared/outbox'
+import './shared/install'
+import { back } from './shared/answers'
+import { changed, flush, watchSignal } from './shared/outbox'
+import { watchVersion } from './shared/version'
 
 const queries = new QueryClient({
   defaultOptions: {
-    // without signal the service worker answers with what it last heard
+    // without signal answers.ts tells what was last heard
     queries: { retry: 1, staleTime: 10_000, refetchOnWindowFocus: false, networkMode: 'always' },
   },
 })
@@ -22,13 +25,7 @@ createApp(App)
   .mount('#app')
 
 watchSignal()
-if (import.meta.env.PROD && 'serviceWorker' in navigator)
-  void navigator.serviceWorker.register('/sw.js').then(async () => {
-    await navigator.serviceWorker.ready
-    // what is needed in the house at night is fetched while there is signal
-    await Promise.all([
-      import('./features/tonight/TonightPage.vue'),
-      import('./features/log/RoundPage.vue'),
-      import('./features/log/LogPage.vue'),
-    ])
-  })
+// what was typed goes out first, then all is looked at anew
+watch(back, () => void flush().then(() => queries.invalidateQueries()))
+watch(changed, () => void queries.invalidateQueries())
+watchVersion()

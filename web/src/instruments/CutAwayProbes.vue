@@ -83,11 +83,12 @@ function stepProbe(e: KeyboardEvent, p: Probe) {
       role="button"
       tabindex="0"
       :aria-label="`Probe ${m.p.name}${celsiusOf(m.p) === undefined ? '' : ', ' + degrees(celsiusOf(m.p)!, units)}`"
+      @touchstart.prevent
       @pointerdown="dragProbe($event, m.p)"
       @keydown="stepProbe($event, m.p)"
     >
       <path :d="`M${m.x} ${m.y} L${m.labelX - 6} ${m.labelY}`" />
-      <circle :cx="m.x" :cy="m.y" r="13" class="hit" />
+      <circle :cx="m.x" :cy="m.y" r="22" class="hit" />
       <circle :cx="m.x" :cy="m.y" r="5.5" />
       <text :x="m.labelX" :y="m.labelY + 5">
         {{ m.p.name }}

@@ -57,11 +57,9 @@ function step(e: KeyboardEvent, dimension: 'width' | 'height') {
     >
       {{ lengthOf(width) }} {{ round ? 'across' : 'wide' }}
     </text>
-    <circle
+    <g
       v-if="editable"
-      :cx="box.x + box.w"
-      :cy="bottom - 14"
-      r="9"
+      class="ring"
       role="slider"
       tabindex="0"
       aria-label="Width"
@@ -69,18 +67,20 @@ function step(e: KeyboardEvent, dimension: 'width' | 'height') {
       :aria-valuetext="lengthOf(width)"
       aria-valuemin="5"
       aria-valuemax="2000"
+      @touchstart.prevent
       @pointerdown="dragWidth"
       @keydown="step($event, 'width')"
-    />
+    >
+      <circle class="hit" :cx="box.x + box.w" :cy="bottom - 14" r="26" />
+      <circle :cx="box.x + box.w" :cy="bottom - 14" r="9" />
+    </g>
     <path :d="`M${ruler} ${box.y} V${box.y + box.h} m-6 0 h12 M${ruler - 6} ${box.y} h12`" />
     <text :x="narrow ? 12 : 38" :y="narrow ? box.y - 16 : box.y + 5">
       {{ lengthOf(height) }} high
     </text>
-    <circle
+    <g
       v-if="editable"
-      :cx="ruler"
-      :cy="box.y"
-      r="9"
+      class="ring"
       role="slider"
       tabindex="0"
       aria-label="Height"
@@ -88,9 +88,13 @@ function step(e: KeyboardEvent, dimension: 'width' | 'height') {
       :aria-valuetext="lengthOf(height)"
       aria-valuemin="5"
       aria-valuemax="2000"
+      @touchstart.prevent
       @pointerdown="dragHeight"
       @keydown="step($event, 'height')"
-    />
+    >
+      <circle class="hit" :cx="ruler" :cy="box.y" r="26" />
+      <circle :cx="ruler" :cy="box.y" r="9" />
+    </g>
   </g>
 </template>
 
@@ -110,5 +114,10 @@ text {
   stroke: var(--ember);
   stroke-width: 3;
   cursor: grab;
+}
+
+.size .hit {
+  fill: transparent;
+  stroke: none;
 }
 </style>

@@ -199,6 +199,7 @@ const when = (iso: string) => Math.round(Date.parse(iso) / 1000)
           v-if="lasts(m.d)"
           :class="['span', m.d.kind.toLowerCase()]"
           :d="`M${m.from} ${r.y} H${m.to}`"
+          @touchstart.prevent
           @pointerdown="drag($event, m, 'both')"
         />
         <path v-if="r.l.part === 'FLAMES'" class="wick" :d="wicks(m, r.y)" />
@@ -211,6 +212,7 @@ const when = (iso: string) => Math.round(Date.parse(iso) / 1000)
           :aria-valuemax="end"
           :aria-valuenow="when(m.d.from)"
           :aria-valuetext="doingWord(m.d, r.l, zone)"
+          @touchstart.prevent
           @pointerdown="drag($event, m, 'from')"
           @keydown="key($event, r, m, 'from')"
         >
@@ -236,6 +238,7 @@ const when = (iso: string) => Math.round(Date.parse(iso) / 1000)
           :aria-valuemax="end"
           :aria-valuenow="when(m.d.to)"
           :aria-valuetext="doingWord(m.d, r.l, zone)"
+          @touchstart.prevent
           @pointerdown="drag($event, m, 'to')"
           @keydown="key($event, r, m, 'to')"
         >

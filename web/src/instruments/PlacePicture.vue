@@ -204,6 +204,7 @@ const nameY = (s: DrawnStore, row: number) =>
             open: open(n.part.id),
           },
         ]"
+        @touchstart.prevent
         @pointerdown="begin($event, n.part)"
         @pointermove="move"
         @pointerup="end(n.part)"

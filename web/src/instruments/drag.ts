@@ -13,8 +13,10 @@ export function drag(
   const letGo = () => {
     window.removeEventListener('pointermove', go)
     window.removeEventListener('pointerup', letGo)
+    window.removeEventListener('pointercancel', letGo)
     end()
   }
   window.addEventListener('pointermove', go)
   window.addEventListener('pointerup', letGo)
+  window.addEventListener('pointercancel', letGo)
 }

@@ -3,6 +3,7 @@
 import { ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { save } from './download'
+import ShareLink from './ShareLink.vue'
 import { handTable, pageRows } from './tables'
 
 const route = useRoute()
@@ -49,19 +50,20 @@ const print = () => window.print()
 </script>
 
 <template>
-  <p class="page-out no-print">
+  <div class="page-out no-print">
     <span>This page:</span>
     <button type="button" :disabled="drawing" @click="picture">
       {{ drawing ? 'drawing it …' : 'as a picture' }}
     </button>
     <button type="button" @click="print">on paper or as PDF</button>
+    <ShareLink />
     <span class="of-tables">
       Its tables:
       <button type="button" @click="hand('csv')">as CSV</button>
       <button type="button" @click="hand('xlsx')">as a spreadsheet</button>
     </span>
     <span v-if="trouble" role="alert">{{ trouble }}</span>
-  </p>
+  </div>
 </template>
 
 <style scoped>
@@ -82,7 +84,8 @@ main:not(:has(table.ledger tr)) .of-tables {
   display: none;
 }
 
-.page-out button {
+.page-out :deep(> button),
+.of-tables button {
   background: none;
   border: 0;
   color: inherit;
@@ -92,7 +95,7 @@ main:not(:has(table.ledger tr)) .of-tables {
 }
 
 @media (max-width: 600px) {
-  .page-out button {
+  .page-out :deep(button) {
     min-height: 48px;
   }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { BModal } from 'bootstrap-vue-next'
+import { shortcutsOn } from './keys'
 
 const open = defineModel<boolean>({ default: false })
 const keys = [
@@ -21,6 +22,9 @@ const keys = [
 
 <template>
   <BModal v-model="open" title="Keys" no-footer>
+    <label class="switch">
+      <input v-model="shortcutsOn" type="checkbox" /> Single letters go to pages
+    </label>
     <table class="ledger">
       <tbody>
         <tr v-for="[k, what] in keys" :key="k">
@@ -33,3 +37,12 @@ const keys = [
     </table>
   </BModal>
 </template>
+
+<style scoped>
+.switch {
+  display: flex;
+  gap: 0.5rem;
+  align-items: center;
+  min-height: 48px;
+}
+</style>

@@ -15,7 +15,7 @@ const refused = computed(() => waiting.value.filter((w) => w.refused))
 </script>
 
 <template>
-  <aside v-if="waiting.length" class="waiting no-print" aria-label="Not sent yet">
+  <aside v-if="waiting.length" class="waiting told no-print" aria-label="Not sent yet">
     <p v-if="going.length" role="status">
       <b>{{ going.length }} {{ going.length === 1 ? 'entry waits' : 'entries wait' }}</b> to be
       sent{{ trouble ? `: ${trouble}` : '' }}.
@@ -31,23 +31,3 @@ const refused = computed(() => waiting.value.filter((w) => w.refused))
     </p>
   </aside>
 </template>
-
-<style scoped>
-.waiting {
-  background: var(--frost-wash);
-  border-bottom: 1px solid var(--line);
-  padding: 0.4rem 1.25rem;
-}
-
-p {
-  margin: 0;
-}
-
-button {
-  background: none;
-  border: 0;
-  color: var(--ember);
-  text-decoration: underline;
-  min-height: 40px;
-}
-</style>

@@ -12,6 +12,12 @@ const asked = (a: Response | Error) =>
 afterEach(() => vi.unstubAllGlobals())
 
 describe('what becomes of an entry', () => {
+  it('goes over the version that it was made on', async () => {
+    asked(answer(200))
+    await send({ ...entry, etag: '"7"' })
+    const [, how] = vi.mocked(fetch).mock.lastCall!
+    expect((how!.headers as Record<string, string>)['If-Match']).toBe('"7"')
+  })
   it('is sent when the server says so', async () => {
     asked(answer(200, '{}'))
     expect(await send(entry)).toEqual({ sent: true })

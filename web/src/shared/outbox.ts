@@ -1,6 +1,6 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { ref } from 'vue'
-import { token } from './api/client'
+import { open } from './database'
+import { token } from './token'
 
 /**
  * What is typed without signal: kept in the browser's own database, sent in order and once each when
@@ -13,6 +13,8 @@ export interface Waiting {
   path: string
   kind: 'json' | 'bytes'
   body: string | Blob
+  /** The version that it changes; of several changes of one thing the newest is sent, over the first's. */
+  etag?: string
   /** In the grower's words, for the list of what waits. */
   what: string
   /** Who typed it: it goes out under no other name. */
@@ -20,26 +22,17 @@ export interface Waiting {
   refused?: string
 }
 
-interface Schema extends DBSchema {
-  outbox: { key: number; value: Waiting }
-  kept: { key: string; value: unknown }
-}
-
 const AGAIN_MS = 5000
+const PATIENCE_MS = 60_000 // where there is no signal nothing may end for minutes
 const SOON_MS = 300 // another flush was under way
-
-let database: Promise<IDBPDatabase<Schema>> | null = null
-const open = () =>
-  (database ??= openDB<Schema>('night-bank', 1, {
-    upgrade(db) {
-      db.createObjectStore('outbox', { keyPath: 'seq', autoIncrement: true })
-      db.createObjectStore('kept')
-    },
-  }))
 
 export const waiting = ref<Waiting[]>([])
 /** Grows each time something has gone out. */
 export const sent = ref(0)
+/** Grows each time a change of something that has versions has gone out. */
+export const changed = ref(0)
+/** Versions over which a change went out, by path, and what they became by it. */
+export const became = new Map<string, string>()
 export const trouble = ref('')
 /** Who is signed in here. */
 export const sender = ref<{ id: string; name: string } | null>(null)
@@ -50,14 +43,33 @@ async function look() {
   waiting.value = await (await open()).getAll('outbox')
 }
 
+/** An earlier change of the same thing that has not gone out. */
+async function takenBack(
+  store: {
+    getAll(): Promise<Waiting[]>
+    delete(seq: number): Promise<void>
+  },
+  path: string,
+) {
+  const mine = (w: Waiting) => w.path === path && w.etag && !w.refused && !ofAnother(w)
+  const before = (await store.getAll()).find(mine)
+  if (before) await store.delete(before.seq!)
+  return before
+}
+
 /** Keeps an entry, and what is to be kept with it, both or neither. */
 export async function add(
   entry: Omit<Waiting, 'seq' | 'refused' | 'by'>,
   beside?: { key: string; value: unknown },
 ) {
   const tx = (await open()).transaction(['outbox', 'kept'], 'readwrite')
+  const before = entry.etag ? await takenBack(tx.objectStore('outbox'), entry.path) : undefined
   await Promise.all([
-    tx.objectStore('outbox').add({ ...entry, ...(sender.value && { by: { ...sender.value } }) }),
+    tx.objectStore('outbox').add({
+      ...entry,
+      ...(before && { etag: before.etag }),
+      ...(sender.value && { by: { ...sender.value } }),
+    }),
     beside && tx.objectStore('kept').put(JSON.parse(JSON.stringify(beside.value)), beside.key),
     tx.done,
   ])
@@ -82,23 +94,25 @@ export async function drop(key: string) {
   await (await open()).delete('kept', key)
 }
 
-type Outcome = { sent: true } | { refused: string } | { later: string }
+type Outcome = { sent: true; etag?: string } | { refused: string } | { later: string }
 
 export async function send(w: Waiting): Promise<Outcome> {
   let answer: Response
   try {
     answer = await fetch(w.path, {
+      signal: AbortSignal.timeout(PATIENCE_MS),
       method: w.method,
       body: w.body,
       headers: {
         'Content-Type': w.kind === 'json' ? 'application/json' : 'application/octet-stream',
         'X-XSRF-TOKEN': decodeURIComponent(token() ?? ''),
+        ...(w.etag && { 'If-Match': w.etag }),
       },
     })
   } catch {
     return { later: 'no signal' }
   }
-  if (answer.ok) return { sent: true }
+  if (answer.ok) return { sent: true, etag: answer.headers.get('ETag') ?? undefined }
   if (answer.status === 401) return { later: 'signed out' }
   if (answer.status === 403 && (await told(answer)).code === 'no-token')
     return { later: 'not let in yet' }
@@ -132,6 +146,10 @@ export async function flush(): Promise<void> {
       else {
         await db.delete('outbox', next.seq!)
         sent.value++
+        if (next.etag) {
+          if (outcome.etag) became.set(`${next.path} ${next.etag}`, outcome.etag)
+          changed.value++
+        }
       }
       await look()
     }

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { api, body, type Views } from './api/client'
-import { flush, sender } from './outbox'
+import { forgetAnswers, signedOut } from './answers'
+import { drop, flush, keep, kept, sender } from './outbox'
 import { mine, SI, type Units } from './units'
 
 type Theme = 'day' | 'night' | 'night-eyes'
@@ -22,18 +23,37 @@ export const useSession = defineStore('session', () => {
   )
   const holdings = computed(() => me.value?.holdings ?? [])
 
+  /** What was heard for one person is not shown to another. */
+  async function knownTo(next: Views['MeView']): Promise<Views['MeView']> {
+    const id = next.person?.id
+    if (id && (await kept('answers-of').catch(() => id)) !== id) {
+      await forgetAnswers().catch(() => null)
+      await keep('answers-of', id).catch(() => null)
+      void api.GET('/api/me').catch(() => null) // to be known too
+    }
+    return (me.value = next)
+  }
+
   async function load(): Promise<Views['MeView']> {
-    me.value = await body(api.GET('/api/me'))
-    return me.value
+    return knownTo(await body(api.GET('/api/me')))
   }
 
   async function signIn(login: string, password: string): Promise<void> {
-    me.value = await body(api.POST('/api/session', { body: { login, password } }))
+    await knownTo(await body(api.POST('/api/session', { body: { login, password } })))
+    signedOut.value = false
   }
 
-  async function signOut(): Promise<void> {
-    await body(api.DELETE('/api/session'))
-    navigator.serviceWorker?.controller?.postMessage('forget')
+  /** Comes in as a guest by a link that was shared; tells where it leads. */
+  async function comeByLink(code: string): Promise<{ holdingId: string; view: string }> {
+    const came = await body(api.POST('/api/session/link', { body: { code } }))
+    await knownTo(came.me)
+    return came
+  }
+
+  async function signOut(everywhere = false): Promise<void> {
+    await body(everywhere ? api.DELETE('/api/me/sessions') : api.DELETE('/api/session'))
+    await forgetAnswers()
+    await drop('answers-of')
     me.value = null
     await load()
   }
@@ -46,6 +66,11 @@ export const useSession = defineStore('session', () => {
     theme.value = next
     localStorage.setItem('theme', next)
     document.documentElement.dataset.theme = next
+  }
+
+  /** What it is o'clock; a demo has a clock of its own. */
+  function now(): Date {
+    return new Date(me.value?.demo ? me.value.now : Date.now())
   }
 
   /** Role of the person in a holding; guests read, helpers log, keepers change. */
@@ -68,9 +93,11 @@ export const useSession = defineStore('session', () => {
     holdings,
     load,
     signIn,
+    comeByLink,
     signOut,
     setUnits,
     setTheme,
+    now,
     role,
     zone,
     south,

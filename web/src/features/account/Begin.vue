@@ -6,6 +6,7 @@ import { api, body } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { typedDegrees, typedPlace } from '@/shared/coordinates'
 import { useSession } from '@/shared/session'
+import { unitsHere } from '@/shared/usualUnits'
 
 const session = useSession()
 const router = useRouter()
@@ -48,11 +49,13 @@ async function begin() {
             latitude,
             longitude,
             zone: form.zone,
+            was: null,
           },
         },
       }),
     )
     await session.signIn(form.login, form.password)
+    await session.setUnits(unitsHere())
     await router.replace('/')
   } catch (e) {
     error.value = e

@@ -1,16 +1,29 @@
 <script setup lang="ts">
 /** The whole holding as one open file, out and in. */
 import { BButton } from 'bootstrap-vue-next'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { token } from '@/shared/api/client'
+import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
+import { useFileOut } from './useFileOut'
 
 const props = defineProps<{ holding: string }>()
 const session = useSession()
 const router = useRouter()
 const trouble = ref('')
 const busy = ref(false)
+const { far, error, start, stop } = useFileOut(props.holding)
+const writing = computed(() => ['WAITING', 'RUNNING'].includes(far.value?.state ?? ''))
+const count = (n: number) => n.toLocaleString('en-GB')
+const said = computed(() => {
+  const f = far.value
+  if (!f) return ''
+  if (f.state === 'DONE') return `Written, ${count(f.of)} readings; your browser has it.`
+  if (f.state === 'STOPPED') return 'Stopped; there is no file.'
+  if (f.state === 'FAILED') return `There is no file. ${f.problem}`
+  return f.of ? `${count(f.readings)} of ${count(f.of)} readings written …` : 'Being written …'
+})
 
 async function bring(e: Event) {
   const input = e.target as HTMLInputElement
@@ -48,12 +61,8 @@ async function bring(e: Event) {
       photos. Read in where the holding is not yet, it is the same again.
     </p>
     <p class="row-of">
-      <a
-        class="btn btn-secondary"
-        :href="`/api/holdings/${props.holding}/file`"
-        download="holding.json"
-        >Take it out</a
-      >
+      <BButton v-if="writing" variant="secondary" @click="stop">Stop writing it</BButton>
+      <BButton v-else variant="secondary" @click="start">Take it out</BButton>
       <label class="btn btn-secondary" for="bring">{{
         busy ? 'Reading it in …' : 'Bring another holding in'
       }}</label>
@@ -62,6 +71,8 @@ async function bring(e: Event) {
         >Understood</BButton
       >
     </p>
+    <p v-if="said" role="status">{{ said }}</p>
+    <ProblemNote v-if="error" :error="error" />
     <p v-if="trouble" role="alert">{{ trouble }}</p>
   </section>
 </template>

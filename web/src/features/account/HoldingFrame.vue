@@ -1,10 +1,22 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { fetchAhead, fetchedAhead } from '@/ahead'
+import { ago } from '@/shared/ages'
+import { back, look } from '@/shared/answers'
+import { Refusal } from '@/shared/api/client'
+import HeardNote from '@/shared/HeardNote.vue'
+import { shortcutsOn } from '@/shared/keys'
+import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
+import { newer } from '@/shared/version'
 import OwnUnits from '@/shared/OwnUnits.vue'
 import PageOut from '@/shared/PageOut.vue'
 import ShortcutList from '@/shared/ShortcutList.vue'
+import AlarmNote from '../alarm/AlarmNote.vue'
+import SignInAgain from './SignInAgain.vue'
+import TriesNote from './TriesNote.vue'
 import UndoButtons from '../change/UndoButtons.vue'
 import WaitingNote from '@/shared/WaitingNote.vue'
 
@@ -15,6 +27,11 @@ const holding = computed(() => String(route.params.holding))
 const known = computed(() => session.holdings.find((h) => h.id === holding.value))
 const shortcuts = ref(false)
 const units = ref(false)
+/** Another store, house, run or trial is another page; what is asked of one is not. */
+const page = computed(() => {
+  const { store, house, run, trial } = route.params
+  return JSON.stringify([holding.value, route.name, store, house, run, trial])
+})
 const recordOpen = computed(() => route.path.includes('/record/'))
 
 const themes = [
@@ -37,6 +54,7 @@ function key(e: KeyboardEvent) {
   const target = e.target as HTMLElement
   if (/INPUT|SELECT|TEXTAREA/.test(target.tagName) || e.ctrlKey || e.metaKey || e.altKey) return
   if (e.key === '?') shortcuts.value = true
+  if (!shortcutsOn.value) return
   if (e.key === 'u') units.value = true
   if (e.key === 't') router.push({ name: 'tonight', params: { holding: holding.value } })
   if (e.key === 'o') router.push({ name: 'log', params: { holding: holding.value } })
@@ -47,8 +65,54 @@ function key(e: KeyboardEvent) {
   if (e.key === 'n') router.push({ name: 'nights', params: { holding: holding.value } })
   if (e.key === 'l') nextTheme()
 }
-onMounted(() => window.addEventListener('keydown', key))
-onBeforeUnmount(() => window.removeEventListener('keydown', key))
+/** What a page cannot do without (all but what is marked as aside) and has not got, for no fault of who asks: nothing untrue is shown. */
+const client = useQueryClient()
+const missing = ref<unknown>(null)
+function lookForMissing() {
+  const without = client
+    .getQueryCache()
+    .findAll({ type: 'active' })
+    .filter((q) => !q.meta?.aside && q.state.data === undefined && q.state.status === 'error')
+  missing.value =
+    without
+      .map((q) => q.state.error)
+      .find((e) => e instanceof Refusal && (e.status === 0 || e.status >= 500)) ?? null
+}
+const stopLooking = client.getQueryCache().subscribe(lookForMissing)
+async function again() {
+  await look()
+  await client.refetchQueries({ type: 'active' })
+}
+
+const AHEAD_MS = 4000 // after what is looked at
+let soon = 0
+function ahead() {
+  window.clearTimeout(soon)
+  if (document.hidden || !known.value) return
+  soon = window.setTimeout(() => void fetchAhead(client, holding.value).catch(() => null), AHEAD_MS)
+}
+watch([holding, back], ahead)
+
+/** The keys and a reader's voice go on where the new page begins. */
+watch(
+  () => route.name,
+  async () => {
+    await nextTick()
+    document.getElementById('main')?.focus({ preventScroll: true })
+  },
+)
+
+onMounted(() => {
+  ahead()
+  window.addEventListener('keydown', key)
+  document.addEventListener('visibilitychange', ahead)
+})
+onBeforeUnmount(() => {
+  stopLooking()
+  window.clearTimeout(soon)
+  window.removeEventListener('keydown', key)
+  document.removeEventListener('visibilitychange', ahead)
+})
 </script>
 
 <template>
@@ -82,25 +146,46 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       <button type="button" @click="leave">Sign out</button>
     </div>
   </header>
+  <AlarmNote v-if="known" :holding="holding" />
+  <HeardNote />
   <WaitingNote />
-  <main v-if="known" id="main" class="page">
-    <RouterView :key="holding" />
+  <TriesNote :holding="holding" />
+  <aside v-if="newer" class="told no-print" aria-label="A newer version">
+    <p role="status">
+      A newer version of this page has come. <button type="button" @click="newer()">Load it</button>
+    </p>
+  </aside>
+  <main v-if="known" id="main" class="page" tabindex="-1">
+    <template v-if="missing">
+      <h1>This page cannot be shown now</h1>
+      <ProblemNote :error="missing" />
+      <p><button type="button" class="btn btn-secondary" @click="again">Try again</button></p>
+    </template>
+    <div v-show="!missing"><RouterView :key="page" /></div>
     <PageOut />
     <p v-if="route.name !== 'words' && route.name !== 'round'" class="words no-print">
       <RouterLink :to="{ name: 'words', params: { holding } }">What the words mean</RouterLink>
+      <span v-if="fetchedAhead" class="soft">
+        · opens without signal, as of {{ ago(Date.now() - fetchedAhead) }}</span
+      >
     </p>
   </main>
-  <main v-else id="main" class="page">
+  <main v-else id="main" class="page" tabindex="-1">
     <h1>There is no such holding here.</h1>
     <p><RouterLink to="/">To your own</RouterLink></p>
   </main>
   <ShortcutList v-model="shortcuts" />
   <OwnUnits v-model="units" />
+  <SignInAgain />
 </template>
 
 <style scoped>
 .words {
   margin: 1rem 0 0;
+}
+
+main:focus {
+  outline: none;
 }
 
 .top {

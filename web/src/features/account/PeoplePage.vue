@@ -3,12 +3,18 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, body } from '@/shared/api/client'
+import { api, body, type Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { typedDegrees } from '@/shared/coordinates'
 import { useSession } from '@/shared/session'
 import { holdingQuery, peopleQuery } from './queries'
+import { roles, type Role } from './roles'
 import HoldingFile from './HoldingFile.vue'
+import LetIn from './LetIn.vue'
+import SharedLinks from './SharedLinks.vue'
+import OnAPhone from './OnAPhone.vue'
+import OneTimeCode from './OneTimeCode.vue'
+import OwnAccount from './OwnAccount.vue'
 import WeatherHandOver from './WeatherHandOver.vue'
 
 const session = useSession()
@@ -20,11 +26,7 @@ const keeper = computed(() => session.role(holding) === 'KEEPER')
 const error = ref<unknown>(null)
 const said = ref('')
 const draft = reactive({ name: '', latitude: '', longitude: '', zone: '' })
-const member = reactive({
-  login: '',
-  password: '',
-  role: 'HELPER' as Role,
-})
+const code = ref<{ of: string; code: Views['CodeView'] } | null>(null)
 
 watch(
   place,
@@ -64,24 +66,21 @@ const savePlace = () =>
             latitude: typedDegrees(draft.latitude, 90),
             longitude: typedDegrees(draft.longitude, 180),
             zone: draft.zone,
+            was: place.value
+              ? {
+                  name: place.value.name,
+                  latitude: place.value.latitude,
+                  longitude: place.value.longitude,
+                  zone: place.value.zone,
+                  was: null,
+                }
+              : null,
           },
         }),
       ),
     'Kept.',
   )
 
-const addMember = () =>
-  attempt(async () => {
-    await body(
-      api.POST('/api/holdings/{holdingId}/people', {
-        params: { path: { holdingId: holding } },
-        body: { ...member, name: member.login },
-      }),
-    )
-    Object.assign(member, { login: '', password: '' })
-  }, 'Let in.')
-
-type Role = 'KEEPER' | 'HELPER' | 'GUEST'
 const may = (personId: string, role: Role) =>
   attempt(
     () =>
@@ -104,11 +103,17 @@ const shutOut = (personId: string) =>
     'Shut out; Undo lets them in again.',
   )
 
-const roles = [
-  { value: 'KEEPER', text: 'keeper: changes things' },
-  { value: 'HELPER', text: 'helper: logs' },
-  { value: 'GUEST', text: 'guest: reads' },
-]
+const newPassword = (personId: string) =>
+  attempt(async () => {
+    code.value = {
+      of: personId,
+      code: await body(
+        api.POST('/api/holdings/{holdingId}/people/{personId}/code', {
+          params: { path: { holdingId: holding, personId } },
+        }),
+      ),
+    }
+  }, '')
 </script>
 
 <template>
@@ -132,7 +137,15 @@ const roles = [
                   @update:model-value="may(p.personId, $event as Role)"
                 />
               </td>
-              <td>
+              <td class="acts">
+                <BButton
+                  v-if="p.personId !== session.me?.person?.id"
+                  size="sm"
+                  variant="secondary"
+                  :aria-label="`A new password for ${p.name}`"
+                  @click="newPassword(p.personId)"
+                  >Forgot password</BButton
+                >
                 <BButton
                   size="sm"
                   variant="secondary"
@@ -145,22 +158,14 @@ const roles = [
           </tr>
         </tbody>
       </table>
-      <form v-if="keeper" class="mt-3" @submit.prevent="addMember">
-        <h3>Let somebody in</h3>
-        <label class="form-label" for="m-login">Name to sign in with</label>
-        <BFormInput id="m-login" v-model="member.login" autocomplete="off" required />
-        <label class="form-label mt-2" for="m-password">First password</label>
-        <BFormInput
-          id="m-password"
-          v-model="member.password"
-          type="password"
-          autocomplete="new-password"
-          required
-        />
-        <label class="form-label mt-2" for="m-role">May</label>
-        <BFormSelect id="m-role" v-model="member.role" :options="roles" />
-        <BButton class="mt-2" type="submit" variant="secondary">Let in</BButton>
-      </form>
+      <OneTimeCode
+        v-if="code"
+        :code="code.code"
+        :zone="session.zone(holding)"
+        :what="`For ${people?.find((p) => p.personId === code!.of)?.name}, to choose a new password:`"
+      />
+      <LetIn v-if="keeper" :holding="holding" />
+      <SharedLinks v-if="keeper" :holding="holding" />
     </section>
     <form aria-labelledby="place-h" @submit.prevent="savePlace">
       <h2 id="place-h">Where it lies</h2>
@@ -175,10 +180,29 @@ const roles = [
       <BButton v-if="keeper" class="mt-3" type="submit" variant="primary">Keep</BButton>
     </form>
   </div>
+  <OnAPhone class="mt-4" />
+  <OwnAccount class="own mt-4" />
   <WeatherHandOver v-if="keeper" :holding="holding" />
   <p class="mt-4">
     <RouterLink :to="{ name: 'book', params: { holding } }">What things cost here</RouterLink>, and
     media of your own.
+    <template v-if="session.role(holding) !== 'GUEST'">
+      <RouterLink :to="{ name: 'alarms', params: { holding } }">Who is warned of what</RouterLink>,
+      <RouterLink :to="{ name: 'health', params: { holding } }">whether all is well</RouterLink>
+      with the program, its disk and its backups.
+    </template>
   </p>
   <HoldingFile v-if="keeper" class="mt-4" :holding="holding" />
 </template>
+
+<style scoped>
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+}
+
+.own {
+  max-width: 420px;
+}
+</style>

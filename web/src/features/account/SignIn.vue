@@ -1,30 +1,12 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
+import SignInForm from './SignInForm.vue'
 
 const session = useSession()
 const router = useRouter()
 const route = useRoute()
-const login = ref('')
-const password = ref('')
-const error = ref<unknown>(null)
-const busy = ref(false)
-
-async function enter() {
-  busy.value = true
-  error.value = null
-  try {
-    await session.signIn(login.value, password.value)
-    await router.replace(typeof route.query.next === 'string' ? route.query.next : '/')
-  } catch (e) {
-    error.value = e
-  } finally {
-    busy.value = false
-  }
-}
+const enter = () => router.replace(typeof route.query.next === 'string' ? route.query.next : '/')
 </script>
 
 <template>
@@ -45,20 +27,8 @@ async function enter() {
     </svg>
     <h1>Night Bank</h1>
     <p class="soft">Heat is money in the bank; the night sends a bill at dawn.</p>
-    <form @submit.prevent="enter">
-      <label class="form-label" for="login">Name</label>
-      <BFormInput id="login" v-model="login" autocomplete="username" required autofocus />
-      <label class="form-label mt-2" for="password">Password</label>
-      <BFormInput
-        id="password"
-        v-model="password"
-        type="password"
-        autocomplete="current-password"
-        required
-      />
-      <ProblemNote v-if="error" :error="error" />
-      <BButton type="submit" variant="primary" class="mt-3 w-100" :disabled="busy">Sign in</BButton>
-    </form>
+    <SignInForm act="Sign in" @entered="enter" />
+    <p class="mt-3"><RouterLink to="/come-in">I have a code from a keeper</RouterLink></p>
     <p v-if="session.me?.demo" class="soft mt-3">
       This is the demo: sign in as <b>keeper</b> with the password <b>quernstone croft</b>.
     </p>

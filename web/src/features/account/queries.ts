@@ -13,3 +13,9 @@ export const peopleQuery = (holdingId: string) =>
     queryFn: () =>
       body(api.GET('/api/holdings/{holdingId}/people', { params: { path: { holdingId } } })),
   })
+
+export const homeQuery = queryOptions({
+  queryKey: ['home'],
+  meta: { aside: true },
+  queryFn: () => body(api.GET('/api/home')),
+})

@@ -11,6 +11,7 @@ import { clock, day } from '@/shared/units'
 import { newId } from '../store/designs'
 import { storesQuery } from '../store/queries'
 import { thermometersQuery } from '../thermometer/queries'
+import BrokerArrivals from './BrokerArrivals.vue'
 
 const session = useSession()
 const client = useQueryClient()
@@ -55,7 +56,7 @@ async function make() {
     body(
       api.POST('/api/holdings/{holdingId}/devices', {
         params: { path: { holdingId: holding } },
-        body: { id: newId(), name: name.value, channels: [] },
+        body: { id: newId(), name: name.value, channels: [], was: null },
       }),
     ),
   )
@@ -67,7 +68,12 @@ const change = (d: Views['DeviceView'], channels: Views['DeviceChannel'][]) =>
     body(
       api.PUT('/api/holdings/{holdingId}/devices/{deviceId}', {
         params: { path: { holdingId: holding, deviceId: d.id } },
-        body: { id: d.id, name: d.name, channels },
+        body: {
+          id: d.id,
+          name: d.name,
+          channels,
+          was: { id: d.id, name: d.name, channels: d.channels, was: null },
+        },
       }),
     ),
   )
@@ -106,7 +112,7 @@ const when = (at: string) =>
     <code>{{ fresh.token }}</code>
   </div>
   <section v-for="d in devices ?? []" :key="d.id" class="device">
-    <h2>{{ d.name }}</h2>
+    <h2>{{ d.name }} <small v-if="d.overBroker" class="soft">over the broker</small></h2>
     <p>
       <template v-if="d.revokedAt">Revoked {{ when(d.revokedAt) }}; it may send no more.</template>
       <template v-else-if="d.lastSeenAt">Last heard {{ when(d.lastSeenAt) }}.</template>
@@ -121,19 +127,21 @@ const when = (at: string) =>
         </tr>
       </tbody>
     </table>
-    <form v-if="keeper && !d.revokedAt" class="tie" @submit.prevent="tie(d)">
+    <form v-if="keeper && !d.revokedAt && !d.overBroker" class="tie" @submit.prevent="tie(d)">
       <label class="visually-hidden" :for="`c${d.id}`">Channel of {{ d.name }}</label>
       <BFormInput :id="`c${d.id}`" v-model="channel[d.id]" placeholder="channel, as it sends it" />
       <label class="visually-hidden" :for="`p${d.id}`">Probe of the channel</label>
       <BFormSelect
         :id="`p${d.id}`"
-        v-model="probe[d.id]"
-        :options="[{ value: undefined, text: 'reads probe …' }, ...probes]"
+        :model-value="probe[d.id] ?? null"
+        :options="[{ value: null, text: 'reads which probe?' }, ...probes]"
+        @update:model-value="probe[d.id] = $event ? String($event) : null"
       />
       <BButton type="submit" variant="secondary">Tie</BButton>
       <BButton variant="secondary" @click="revoke(d)">Revoke</BButton>
     </form>
   </section>
+  <BrokerArrivals :holding="holding" :probes="probes" :keeper="keeper" />
   <form v-if="keeper" class="tie mt-4" @submit.prevent="make">
     <label for="new-name">A new logger’s name</label>
     <BFormInput id="new-name" v-model="name" maxlength="100" />

@@ -11,6 +11,7 @@ import { day } from '@/shared/units'
 import { storeQuery } from '../store/queries'
 import { thermometersQuery } from '../thermometer/queries'
 import FileUnderstood from './FileUnderstood.vue'
+import WatchedFolder from './WatchedFolder.vue'
 import { importQuery, leftOutQuery, readInQuery } from './queries'
 
 const session = useSession()
@@ -120,6 +121,7 @@ const number = (n: number) => new Intl.NumberFormat('en-GB').format(n)
         <span v-else>Choose the file, or let it fall here</span>
       </label>
     </div>
+    <WatchedFolder v-if="session.role(holding) === 'KEEPER'" :holding="holding" :store="store" />
     <section v-if="before?.length" class="mt-4" aria-labelledby="before-h">
       <h2 id="before-h">Read in before</h2>
       <table class="ledger">

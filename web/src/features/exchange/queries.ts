@@ -27,6 +27,7 @@ export const leftOutQuery = (holdingId: string, importId: string) =>
 export const readInQuery = (holdingId: string, storeId: string) =>
   queryOptions({
     queryKey: ['holding', holdingId, 'readIn', storeId],
+    meta: { aside: true },
     queryFn: () =>
       body(
         api.GET('/api/holdings/{holdingId}/stores/{storeId}/imports', {

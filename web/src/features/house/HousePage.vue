@@ -134,14 +134,16 @@ function massive(is: boolean) {
 <template>
   <ProblemNote v-if="missing" :error="missing" />
   <form v-if="ready" @submit.prevent="keep">
-    <h1>
+    <h1 v-if="!usual">{{ draft.name }}</h1>
+    <h1 v-else>
       {{ draft.name }} {{ total < 0 ? 'is given' : 'loses' }}
       <span class="figure">{{ powerOf(Math.abs(total)) }}</span> at its coldest tonight
     </h1>
-    <p class="soft">
+    <p v-if="!usual" class="soft">What it loses is being reckoned …</p>
+    <p v-else class="soft">
       At a low of {{ degrees(low, session.units, 0) }} and
-      {{ usual ? degrees((trial ?? usual).coldestCelsius, session.units) : '…' }} inside. Touch a
-      part to change it; what you try shows its worth before you keep it.
+      {{ degrees((trial ?? usual).coldestCelsius, session.units) }} inside. Touch a part to change
+      it; what you try shows its worth before you keep it.
     </p>
     <p v-if="draft.design.learned" class="soft">
       Reckoned with what {{ draft.design.learned.nights }} of

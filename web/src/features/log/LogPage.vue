@@ -15,15 +15,14 @@ import { storesQuery } from '../store/queries'
 import { thermometersQuery } from '../thermometer/queries'
 import DoneForm from './DoneForm.vue'
 import { kinds, placeOf, sights, wordOf, type Kind, type Way } from './doneKinds'
-import { eventsQuery, roundsQuery, walkQuery } from './queries'
+import { eventsQuery, lately, roundsQuery, walkQuery } from './queries'
 import { movedStop, stopsOf } from './walk'
 
 const session = useSession()
 const client = useQueryClient()
 const holding = String(useRoute().params.holding)
-const now = () => new Date(session.me?.demo ? session.me.now : Date.now())
-const from = new Date(now().getTime() - 14 * 86_400_000).toISOString()
-const to = new Date(now().getTime() + 86_400_000).toISOString()
+const { now } = session
+const [from, to] = lately(now())
 const { data: events } = useQuery(eventsQuery(holding, from, to))
 const { data: rounds } = useQuery(roundsQuery(holding))
 const { data: stores } = useQuery(storesQuery(holding))
@@ -178,12 +177,13 @@ function moveStop(id: string, by: -1 | 1) {
     id,
     by,
   )
+  const was = walk.value ?? []
   client.setQueryData(['holding', holding, 'walk'], ids)
   return add({
     method: 'PUT',
     path: `/api/holdings/${holding}/walk`,
     kind: 'json',
-    body: JSON.stringify(ids),
+    body: JSON.stringify({ probes: ids, was }),
     what: 'The order of the walk',
   })
 }

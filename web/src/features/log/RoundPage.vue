@@ -24,7 +24,7 @@ const { data: stores, error: noStores } = useQuery(storesQuery(holding))
 const { data: walk } = useQuery(walkQuery(holding))
 const { data: houses } = useQuery(housesQuery(holding))
 const { data: thermometers } = useQuery(thermometersQuery(holding))
-const now = () => new Date(session.me?.demo ? session.me.now : Date.now())
+const { now } = session
 const { state, ready, begin, answer, earlier, photo, end, back, count } = useRound(
   holding,
   () => session.units.fahrenheit,

@@ -19,6 +19,12 @@ export const roundsQuery = (holdingId: string) =>
       ),
   })
 
+/** The last fortnight and the coming day. */
+export function lately(now: Date): [string, string] {
+  const at = (days: number) => new Date(now.getTime() + days * 86_400_000).toISOString()
+  return [at(-14), at(1)]
+}
+
 export const eventsQuery = (holdingId: string, from: string, to: string) =>
   queryOptions({
     queryKey: ['holding', holdingId, 'events', from, to],

@@ -12,15 +12,14 @@ import { storesQuery } from '../store/queries'
 import { thermometersQuery } from '../thermometer/queries'
 import NotesPaste from './NotesPaste.vue'
 import { pageOf, type Moment } from './pages'
-import { notebookQuery } from './queries'
+import { notebookQuery, tomorrow } from './queries'
 
 const session = useSession()
 const client = useQueryClient()
 const route = useRoute()
 const holding = String(route.params.holding)
 const storeId = route.params.store ? String(route.params.store) : null
-const now = new Date(session.me?.demo ? session.me.now : Date.now())
-const before = ref(new Date(now.getTime() + 86_400_000).toISOString())
+const before = ref(tomorrow(session.now()))
 const { data: stores } = useQuery(storesQuery(holding))
 const { data: thermometers } = useQuery(thermometersQuery(holding))
 const store = computed(() => stores.value?.find((s) => s.id === storeId))

@@ -1,6 +1,9 @@
 import { keepPreviousData, queryOptions } from '@tanstack/vue-query'
 import { api, body } from '@/shared/api/client'
 
+/** Up to a day from now. */
+export const tomorrow = (now: Date) => new Date(now.getTime() + 86_400_000).toISOString()
+
 /** Of a store's probes, or of thermometers that hang in none. */
 export const notebookQuery = (holdingId: string, storeId: string | null, before: string) =>
   queryOptions({

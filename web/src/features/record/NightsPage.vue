@@ -80,6 +80,7 @@ const opened = computed(
     <RouterLink :to="{ name: 'new-house', params: { holding } }">Describe one</RouterLink>, and hang
     a thermometer in its air.
   </p>
+  <p v-if="houses?.length && !data && !error" role="status">Looking through the nights …</p>
   <template v-if="data?.nights.length">
     <NightWall
       :nights="data.nights"

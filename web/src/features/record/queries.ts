@@ -22,6 +22,7 @@ export const nightsQuery = (holdingId: string, houseId: string, from: string, to
 export const learnedQuery = (holdingId: string, houseId: string, from: string, to: string) =>
   queryOptions({
     queryKey: ['holding', holdingId, 'nights', houseId, from, to, 'learned'],
+    meta: { aside: true },
     enabled: !!houseId,
     queryFn: () =>
       body(

@@ -50,7 +50,19 @@ const change = (from: string, to: string) =>
     body(
       api.PUT('/api/holdings/{holdingId}/runs/{runId}', {
         params: { path: path.value },
-        body: { id: props.run.id, name: name.value, from, to },
+        body: {
+          id: props.run.id,
+          name: name.value,
+          from,
+          to,
+          was: {
+            id: props.run.id,
+            name: props.run.name,
+            from: props.run.from,
+            to: props.run.to,
+            was: null,
+          },
+        },
       }),
     ),
   )

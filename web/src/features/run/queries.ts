@@ -1,5 +1,12 @@
 import { queryOptions } from '@tanstack/vue-query'
-import { api, body } from '@/shared/api/client'
+import { api, body, Refusal } from '@/shared/api/client'
+
+/** What is still being judged is asked for until it is. */
+const untilJudged = {
+  retry: (times: number, e: Error) =>
+    e instanceof Refusal && e.code === 'being-judged' && times < 120,
+  retryDelay: 1000,
+}
 
 export const judgementQuery = (holdingId: string, runId: string) =>
   queryOptions({
@@ -10,7 +17,7 @@ export const judgementQuery = (holdingId: string, runId: string) =>
           params: { path: { holdingId, runId } },
         }),
       ),
-    retry: false,
+    ...untilJudged,
   })
 
 /** What a run of few readings comes to. */
@@ -23,7 +30,7 @@ export const fewQuery = (holdingId: string, runId: string) =>
           params: { path: { holdingId, runId } },
         }),
       ),
-    retry: false,
+    ...untilJudged,
   })
 
 /** What was read in a run, to be drawn while it is judged. */
@@ -43,6 +50,7 @@ export const runReadingsQuery = (holdingId: string, runId: string) =>
 export const loopsQuery = (holdingId: string) =>
   queryOptions({
     queryKey: ['holding', holdingId, 'loops'],
+    meta: { aside: true },
     queryFn: () =>
       body(api.GET('/api/holdings/{holdingId}/loops', { params: { path: { holdingId } } })),
     refetchInterval: 60_000,

@@ -18,6 +18,7 @@ const { data: found } = useQuery({
         params: { path: { holdingId: props.holding, storeId: props.store } },
       }),
     ),
+  meta: { aside: true },
 })
 const all = ref(false)
 const shown = computed(() => (all.value ? found.value : found.value?.slice(0, 4)) ?? [])

@@ -23,7 +23,7 @@ const wrong = (id: string) =>
 async function log() {
   error.value = null
   said.value = ''
-  const at = new Date(session.me?.demo ? session.me.now : Date.now()).toISOString()
+  const at = session.now().toISOString()
   try {
     const logged = await body(
       api.POST('/api/holdings/{holdingId}/readings', {

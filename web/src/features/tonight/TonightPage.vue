@@ -6,12 +6,16 @@ import { useRoute } from 'vue-router'
 import NightsAhead from '@/instruments/NightsAhead.vue'
 import NightStrip from '@/instruments/NightStrip.vue'
 import { token } from '@/shared/api/client'
+import { back, reached } from '@/shared/answers'
 import { save } from '@/shared/download'
+import { useLive } from '@/shared/live'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { withFigures } from '@/shared/units'
 import HouseTabs from '../house/HouseTabs.vue'
 import { housesQuery } from '../house/queries'
+import { storesQuery } from '../store/queries'
+import { thermometersQuery } from '../thermometer/queries'
 import LoopNotes from '../run/LoopNotes.vue'
 import { givenWords } from './givens'
 import { advice, aheadWord, certainty, errand, headline, shortage } from './sentences'
@@ -40,11 +44,24 @@ const {
   searching,
   asKnown,
   ask,
+  renew,
+  looked,
   change,
   taken,
   planSo,
   question,
 } = useTonight(holding)
+const { data: stores } = useQuery(storesQuery(holding))
+const { data: thermometers } = useQuery(thermometersQuery(holding))
+useLive(
+  holding,
+  () => [
+    ...(stores.value ?? []).flatMap((s) => s.probes.map((p) => p.id)),
+    ...(thermometers.value ?? []).map((t) => t.id),
+  ],
+  looked,
+)
+watch(back, renew)
 /** Whether the questions stand open: until something is known, and when somebody opens them. */
 const asking = ref(true)
 watch(
@@ -127,9 +144,9 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         >
       </div>
     </div>
-    <ProblemNote v-if="error" :error="error" />
+    <ProblemNote v-if="error && !(asKnown && !reached)" :error="error" />
     <p v-if="asKnown" class="soft" role="status">
-      No signal: this is what was known at {{ asKnown }}. What you log waits here and is sent later.
+      This is what was known {{ asKnown }}{{ busy ? '; working it through anew …' : '.' }}
     </p>
     <HouseTabs
       :houses="houses ?? []"

@@ -101,8 +101,19 @@ export function runWord(l: Lane): string {
 
 /** One thing to do, as one says it. */
 export function errand(d: Doing, n: Night, zone: string): string {
-  const of = n.possible.find((p) => p.of === d.of)?.name ?? n.parts.find((p) => p.id === d.of)?.name
-  const what = lower(of ?? '')
+  const to = n.possible.find((p) => p.of === d.of)
+  const of = to?.name ?? n.parts.find((p) => p.id === d.of)?.name ?? ''
+  return deed(d, of, to?.part, zone)
+}
+
+/** The same of what has this name and is this kind of part. */
+export function deed(
+  d: Omit<Doing, 'of'>,
+  name: string,
+  part: string | undefined,
+  zone: string,
+): string {
+  const what = lower(name)
   switch (d.kind) {
     case 'LOAD':
       return `lay ${massOf(d.amount ?? 0)} on the ${what} at ${at(d.from, zone)}`
@@ -113,7 +124,6 @@ export function errand(d: Doing, n: Night, zone: string): string {
     case 'QUENCH':
       return `smother the ${what} at ${at(d.from, zone)}`
     case 'RUN': {
-      const part = n.possible.find((p) => p.of === d.of)?.part
       const many = part === 'FLAMES' && d.amount != null ? `${flames(d.amount)} of the ` : 'the '
       return `run ${many}${what} from ${at(d.from, zone)} to ${at(d.to, zone)}`
     }

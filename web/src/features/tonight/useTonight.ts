@@ -1,16 +1,23 @@
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, body, Refusal, type Views } from '@/shared/api/client'
+import { ago } from '@/shared/ages'
+import { reached } from '@/shared/answers'
+import { api, body, type Views } from '@/shared/api/client'
 import { keep as remember, kept as recalled } from '@/shared/outbox'
 import { useSession } from '@/shared/session'
-import { clock, nextMoment } from '@/shared/units'
+import { nextMoment } from '@/shared/units'
 import { rememberLow } from '../house/useTrial'
+import { newId } from '../store/designs'
 import { fromAddress, later, toAddress, type Doing } from './doings'
 
 /** What somebody typed of the night. */
 export type Asked = ReturnType<typeof useTonight>['asked']
 type Night = Views['TonightView']
 type Nights = Views['NightsView']
+
+const QUARTER_MS = 15 * 60_000
+const LOOKED_AGAIN_MS = 60_000
+const SAME_NIGHT_MS = 8 * 3_600_000
 
 /** One house's coming night and the nights after it, asked anew as something is said or moved. */
 export function useTonight(holding: string) {
@@ -35,6 +42,8 @@ export function useTonight(holding: string) {
   const said = ref<Doing[] | null>(
     route.query.do == null ? null : fromAddress(String(route.query.do)),
   )
+  /** Whether the address asks for a night of its own. */
+  const addressed = Object.keys(route.query).some((k) => k !== 'house')
   const night = ref<Night | null>(null)
   const nights = ref<Nights | null>(null)
   const doings = computed(() => said.value ?? night.value?.actions ?? [])
@@ -46,16 +55,44 @@ export function useTonight(holding: string) {
   const looking = ref(false)
   /** Whether the least work over the days is being looked for. */
   const searching = ref(false)
-  /** Without signal, the hour of the last answer that there was. */
+  /** The age of what is shown where it was said before; empty where it is fresh. */
   const asKnown = ref('')
 
+  interface Last {
+    answer: Night
+    nights: Nights | null
+    heard: number
+    house: string
+    /** Whether nothing was typed or planned: what is asked of a fresh page. */
+    plain: boolean
+  }
+
+  /** What was last said of this house's night, with its age, until it is said anew. */
   async function recall() {
-    const last = await recalled<{ answer: Night; at: string }>(`tonight:${holding}`)
-    if (!last) return
+    const last = await recalled<Last>(`tonight:${holding}`)
+    if (!last?.heard || last.house !== asked.house || night.value) return
+    if (reached.value && (!last.plain || Date.now() - last.heard > SAME_NIGHT_MS)) return
     night.value = last.answer
+    nights.value = last.nights
     band.value = { low: last.answer.low, high: last.answer.high }
     without.value = last.answer.without
-    asKnown.value = clock(Date.parse(last.at) / 1000, zone.value)
+    asKnown.value = ago(Date.now() - last.heard)
+  }
+
+  function rememberNight() {
+    if (!night.value) return
+    const { house, ...typed } = asked
+    const plain =
+      !said.value &&
+      ![...Object.values(typed), ...Object.values(read)].some((v) => v != null && v !== '')
+    const last: Last = {
+      house,
+      plain,
+      answer: night.value,
+      nights: nights.value,
+      heard: Date.now(),
+    }
+    void remember(`tonight:${holding}`, last)
   }
 
   let turn = 0
@@ -111,11 +148,13 @@ export function useTonight(holding: string) {
     quick,
     design: null as unknown as Views['HouseDesign'],
   })
+  const line = newId() // of what is asked here only the newest matters
   const there = () => ({ params: { path: { holdingId: holding, houseId: asked.house } } })
 
   async function ask(quick = false) {
     if (!asked.house) return
     const mine = ++turn
+    if (!night.value && !addressed) await recall().catch(() => null)
     if (!quick) {
       if (asked.low != null) rememberLow(asked.low)
       busy.value = true
@@ -132,7 +171,7 @@ export function useTonight(holding: string) {
     try {
       const answer = await body(
         api.POST('/api/holdings/{holdingId}/houses/{houseId}/tonight', {
-          ...there(),
+          params: { ...there().params, header: { 'Nightbank-Line': line } },
           body: question(quick),
         }),
       )
@@ -140,7 +179,7 @@ export function useTonight(holding: string) {
     } catch (e) {
       if (mine !== turn) return
       error.value = e
-      if (e instanceof Refusal && e.code === 'no-signal' && !night.value) await recall()
+      if (!night.value) await recall().catch(() => null)
     } finally {
       if (mine === turn) busy.value = false
     }
@@ -161,7 +200,7 @@ export function useTonight(holding: string) {
     error.value = null
     asKnown.value = ''
     if (quick) return
-    void remember(`tonight:${holding}`, { answer, at: session.me?.now, house: asked.house })
+    rememberNight()
     void ahead(true)
   }
 
@@ -180,6 +219,7 @@ export function useTonight(holding: string) {
       if (mine !== turn) return
       nights.value = answer
       looking.value = false
+      rememberNight()
       if (quick && answer.breaksFirst != null) void ahead(false)
     } catch {
       if (mine === turn) nights.value = null // tonight's own error says why
@@ -225,6 +265,23 @@ export function useTonight(holding: string) {
     },
   )
 
+  /** The clock goes on: said anew on readings, every quarter of an hour, and when it is looked at again. */
+  let heard = Date.now()
+  function renew() {
+    if (document.hidden || busy.value || waiting) return
+    heard = Date.now()
+    void ask()
+  }
+  const every = window.setInterval(renew, QUARTER_MS)
+  const looked = () => {
+    if (Date.now() - heard > LOOKED_AGAIN_MS) renew()
+  }
+  onMounted(() => document.addEventListener('visibilitychange', looked))
+  onBeforeUnmount(() => {
+    window.clearInterval(every)
+    document.removeEventListener('visibilitychange', looked)
+  })
+
   /** Whether tonight's advice is what is planned tonight. */
   const taken = computed(() => {
     const n = night.value
@@ -257,6 +314,8 @@ export function useTonight(holding: string) {
     searching,
     asKnown,
     ask,
+    renew,
+    looked,
     change,
     taken,
     planSo,

@@ -93,6 +93,7 @@ watch(
 async function keep() {
   error.value = null
   const id = changing.value || newId()
+  const was = trials.value?.find((x) => x.id === changing.value)
   try {
     await body(
       api.PUT('/api/holdings/{holdingId}/trials/{trialId}', {
@@ -100,6 +101,13 @@ async function keep() {
         body: {
           name: name.value,
           runs: [...chosen].map(([runId, side]) => ({ runId, side })),
+          was: was
+            ? {
+                name: was.name,
+                runs: was.runs.map(({ runId, side }) => ({ runId, side })),
+                was: null,
+              }
+            : null,
         },
       }),
     )

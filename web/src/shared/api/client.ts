@@ -1,5 +1,7 @@
 import createClient from 'openapi-fetch'
 import { ref } from 'vue'
+import { token } from '../token'
+import { ask } from '../unsent'
 import type { components, paths } from './schema'
 
 export type Views = components['schemas']
@@ -17,18 +19,10 @@ export class Refusal extends Error {
   }
 }
 
-/** What is being kept is kept even when the page is left meanwhile. */
-const client = createClient<paths>({
-  baseUrl: '',
-  fetch: (request) =>
-    request.method === 'PUT' ? fetch(request, { keepalive: true }) : fetch(request),
-})
+const client = createClient<paths>({ baseUrl: '', fetch: ask })
 
 /** Grows each time something was sent that may have changed what is kept. */
 export const written = ref(0)
-
-/** The token that guards against strangers' pages. */
-export const token = () => /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
 
 client.use({
   onRequest({ request }) {
@@ -41,6 +35,7 @@ client.use({
   },
 })
 
+export { token }
 export const api = client
 
 interface Answer<T> {

@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/alarms/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["seen_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -84,6 +100,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/alarm-book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["book"];
+        put: operations["change_10"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/alarms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_7"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/alarms/failed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["failed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/alarms/{alarmId}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["seen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/appraisal": {
         parameters: {
             query?: never;
@@ -125,6 +205,38 @@ export interface paths {
         };
         get: operations["get_3"];
         put: operations["change_9"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/broker": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/broker/channel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["tie"];
         post?: never;
         delete?: never;
         options?: never;
@@ -237,7 +349,7 @@ export interface paths {
         };
         get: operations["events"];
         put?: never;
-        post: operations["add_1"];
+        post: operations["add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -267,7 +379,55 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        get?: never;
+        put?: never;
+        post: operations["start_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/file/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["far"];
+        put?: never;
+        post?: never;
+        delete: operations["stop_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/file/{id}/content": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         get: operations["holding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["health"];
         put?: never;
         post?: never;
         delete?: never;
@@ -548,6 +708,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["links"];
+        put?: never;
+        post: operations["link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/links/{linkId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["takeBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/live": {
         parameters: {
             query?: never;
@@ -653,7 +861,7 @@ export interface paths {
         };
         get: operations["members"];
         put?: never;
-        post: operations["add"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -671,6 +879,22 @@ export interface paths {
         put: operations["change_4"];
         post?: never;
         delete: operations["remove_6"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/people/{personId}/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["forNewPassword"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -797,7 +1021,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["join"];
+        post: operations["join_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1028,6 +1252,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/stores/{storeId}/watched": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["watched"];
+        put: operations["watch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/thermometers": {
         parameters: {
             query?: never;
@@ -1124,6 +1364,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/home": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["home"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me": {
         parameters: {
             query?: never;
@@ -1135,6 +1391,70 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/holdings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["password"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["signOutEverywhere"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/tries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["toldOfTries"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1156,6 +1476,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/passwords": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reset"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["joinAnew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -1167,6 +1519,22 @@ export interface paths {
         put?: never;
         post: operations["signIn"];
         delete: operations["signOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["byLink"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1220,6 +1588,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/root.crt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["root"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1246,6 +1630,56 @@ export interface components {
             shortage: string;
             /** Format: int32 */
             untried: number;
+        };
+        AlarmBook: {
+            /** Format: int32 */
+            againMinutes: number;
+            on: boolean;
+            quietFrom: string;
+            quietTo: string;
+            recipients: components["schemas"]["Recipient"][];
+        };
+        AlarmDoing: {
+            /** Format: double */
+            amount: number | null;
+            /** Format: date-time */
+            from: string;
+            /** @enum {string} */
+            kind: "LOAD" | "BYPASS" | "DAMPER_SHUT" | "QUENCH" | "RUN" | "STOP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS" | "DOOR_OPEN";
+            of: string;
+            part: string;
+            /** Format: date-time */
+            to: string;
+        };
+        AlarmFacts: {
+            /** Format: date-time */
+            at: string | null;
+            /** Format: double */
+            celsius: number | null;
+            doings: components["schemas"]["AlarmDoing"][];
+            /** Format: double */
+            limit: number | null;
+            of: string;
+            /** Format: uuid */
+            opens: string | null;
+            verdict: string;
+        };
+        AlarmView: {
+            cannotWait: boolean;
+            facts: components["schemas"]["AlarmFacts"];
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "NIGHT" | "AIR" | "SILENT" | "LOOP" | "HOT" | "HEAP";
+            /** Format: date-time */
+            over: string | null;
+            /** Format: date-time */
+            seenAt: string | null;
+            seenBy: string | null;
+            /** Format: date-time */
+            since: string;
+            /** Format: int32 */
+            told: number;
         };
         Animals: {
             /** Format: int32 */
@@ -1313,6 +1747,16 @@ export interface components {
             /** Format: date-time */
             until: string | null;
         };
+        ArrivalView: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            celsius: number | null;
+            channel: string;
+            /** Format: uuid */
+            probeId: string | null;
+            said: string;
+        };
         Assumption: {
             /** Format: date-time */
             at: string | null;
@@ -1352,10 +1796,22 @@ export interface components {
             media: components["schemas"]["OwnMedium"][];
             prices: components["schemas"]["Price"][];
         };
+        BookOfAlarms: {
+            book: components["schemas"]["AlarmBook"];
+            /** Format: int32 */
+            version: number;
+        };
         BookView: {
             book: components["schemas"]["Book"];
             /** Format: int32 */
             version: number;
+        };
+        BrokerView: {
+            adviceTopics: string[];
+            arrivals: components["schemas"]["ArrivalView"][];
+            problem: string;
+            /** @enum {string} */
+            state: "NONE" | "HEARD" | "NOT_HEARD";
         };
         Brought: {
             /** Format: uuid */
@@ -1387,6 +1843,12 @@ export interface components {
             /** Format: double */
             tippingNewtons: number;
         };
+        ByCode: {
+            code: string;
+        };
+        ByLink: {
+            code: string;
+        };
         CalibrationView: {
             /** Format: double */
             conductivity: number;
@@ -1404,6 +1866,16 @@ export interface components {
             side: number;
             /** Format: double */
             sideHalf: number;
+        };
+        CameByLink: {
+            /** Format: uuid */
+            holdingId: string;
+            me: components["schemas"]["MeView"];
+            view: string;
+        };
+        CameIn: {
+            /** Format: uuid */
+            holdingId: string;
         };
         CatalogueView: {
             faceUses: components["schemas"]["FaceUseView"][];
@@ -1458,6 +1930,11 @@ export interface components {
             probeId: string | null;
             /** @enum {string} */
             use: "PROBE" | "NEW_PROBE" | "NEW_AIR" | "SKIP";
+        };
+        ChannelTie: {
+            channel: string;
+            /** Format: uuid */
+            probeId: string | null;
         };
         ChargeQuestion: {
             /** Format: double */
@@ -1537,6 +2014,11 @@ export interface components {
             kind: "CIRCUIT";
             /** Format: double */
             machineWatts: number;
+        };
+        CodeView: {
+            code: string;
+            /** Format: date-time */
+            endsAt: string;
         };
         Collector: {
             /**
@@ -1666,6 +2148,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            was: components["schemas"]["DeviceDraft"] | null;
         };
         DeviceReceipt: {
             /** Format: int32 */
@@ -1684,6 +2167,7 @@ export interface components {
             /** Format: date-time */
             lastSeenAt: string | null;
             name: string;
+            overBroker: boolean;
             /** Format: date-time */
             revokedAt: string | null;
             token: string | null;
@@ -1744,6 +2228,12 @@ export interface components {
             kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "TOO_HOT" | "OFF_SCALE" | "SEEN" | "NOTE";
             note: string;
             way: ("ON" | "OFF" | "OPEN" | "SHUT") | null;
+        };
+        DoorView: {
+            address: string;
+            code: string;
+            /** Format: int32 */
+            size: number;
         };
         Dots: {
             at: number[];
@@ -1856,6 +2346,11 @@ export interface components {
             /** @enum {string} */
             of: "SEED_TRAYS" | "LIE_ON" | "SIT_ON" | "DRY_HERBS" | "DRY_FRUIT";
             source: string;
+        };
+        Failed: {
+            problem: string;
+            recipient: string;
+            way: string;
         };
         FairView: {
             /** Format: double */
@@ -2036,6 +2531,27 @@ export interface components {
             name: string;
             rows: string[][];
         };
+        HandoutView: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int64 */
+            of: number;
+            problem: string;
+            /** Format: int64 */
+            readings: number;
+            /** @enum {string} */
+            state: "WAITING" | "RUNNING" | "DONE" | "FAILED" | "STOPPED";
+        };
+        HealthItem: {
+            /** Format: int64 */
+            bytes: number | null;
+            /** Format: date-time */
+            last: string | null;
+            name: string;
+            /** @enum {string} */
+            of: "DATABASE" | "DISK" | "BACKUP" | "FORECAST" | "LOGGER" | "BROKER";
+            well: boolean;
+        };
         Heap: {
             fed: components["schemas"]["Fed"][];
             /**
@@ -2142,6 +2658,7 @@ export interface components {
             /** Format: double */
             longitude: number;
             name: string;
+            was: components["schemas"]["HoldingDraft"] | null;
             zone: string;
         };
         HoldingLink: {
@@ -2162,6 +2679,10 @@ export interface components {
             longitude: number;
             name: string;
             zone: string;
+        };
+        HomeView: {
+            doors: components["schemas"]["DoorView"][];
+            ownRoot: boolean;
         };
         HourlyWeather: {
             /** Format: date-time */
@@ -2298,6 +2819,9 @@ export interface components {
             slopePerKelvin: components["schemas"]["Range"];
             source: string;
             wetFactor: components["schemas"]["Range"];
+        };
+        Invite: {
+            role: ("KEEPER" | "HELPER" | "GUEST") | null;
         };
         Item: {
             /** Format: double */
@@ -2446,6 +2970,21 @@ export interface components {
             celsius: number;
             what: string;
         };
+        LinkDraft: {
+            /** Format: int32 */
+            days: number;
+            view: string;
+        };
+        LinkView: {
+            code: string | null;
+            /** Format: date-time */
+            endsAt: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            madeAt: string;
+            view: string;
+        };
         Logged: {
             /** Format: int32 */
             added: number;
@@ -2579,12 +3118,15 @@ export interface components {
             /** Format: double */
             lowCelsius: number;
         };
-        NewMember: {
+        NewPassword: {
+            before: string;
+            password: string;
+        };
+        NewPerson: {
+            code: string;
             login: string;
             name: string;
             password: string;
-            /** @enum {string} */
-            role: "KEEPER" | "HELPER" | "GUEST";
         };
         NewRole: {
             role: ("KEEPER" | "HELPER" | "GUEST") | null;
@@ -2912,6 +3454,7 @@ export interface components {
             id: string;
             login: string;
             name: string;
+            tries: components["schemas"]["TriesView"] | null;
             units: components["schemas"]["UnitsView"];
         };
         PhaseView: {
@@ -3034,6 +3577,21 @@ export interface components {
             /** Format: uuid */
             probeId: string;
         };
+        Recipient: {
+            fahrenheit: boolean;
+            hook: string | null;
+            /** Format: uuid */
+            id: string;
+            kinds: ("NIGHT" | "AIR" | "SILENT" | "LOOP" | "HOT" | "HEAP")[];
+            mail: string | null;
+            name: string;
+            secret: string | null;
+        };
+        ResetPassword: {
+            code: string;
+            login: string;
+            password: string;
+        };
         RoundDraft: {
             /** Format: date-time */
             endedAt: string | null;
@@ -3105,6 +3663,7 @@ export interface components {
             name: string;
             /** Format: date-time */
             to: string;
+            was: components["schemas"]["RunDraft"] | null;
         };
         RunReadingsView: {
             air: (number | null)[];
@@ -3132,6 +3691,9 @@ export interface components {
             celsius: number[];
             /** Format: int32 */
             up: number;
+        };
+        Seen: {
+            code: string;
         };
         SensorDesign: {
             /** Format: double */
@@ -3609,6 +4171,7 @@ export interface components {
         TrialDraft: {
             name: string;
             runs: components["schemas"]["Sided"][];
+            was: components["schemas"]["TrialDraft"] | null;
         };
         TrialSheet: {
             /** Format: double */
@@ -3630,6 +4193,12 @@ export interface components {
             id: string;
             name: string;
             runs: components["schemas"]["Run"][];
+        };
+        TriesView: {
+            /** Format: date-time */
+            last: string;
+            /** Format: int32 */
+            number: number;
         };
         Typed: {
             fahrenheit: boolean;
@@ -3672,11 +4241,23 @@ export interface components {
             /** Format: double */
             low: number;
             /** @enum {string} */
-            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "BURNS_IN_A_MINUTE" | "ROOM_CONTENTS" | "WINDOW_SHARE" | "TURF" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
+            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_FALLEN" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "WARNED_UNDER_HIGHEST" | "BURNS_IN_A_MINUTE" | "ROOM_CONTENTS" | "WINDOW_SHARE" | "TURF" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
             source: string;
             unit: string;
             /** Format: double */
             value: number;
+        };
+        WaitingFile: {
+            /** Format: date-time */
+            at: string;
+            fileName: string;
+            /** Format: uuid */
+            id: string;
+            problem: string;
+        };
+        WalkDraft: {
+            probes: string[];
+            was: string[] | null;
         };
         Was: {
             design: components["schemas"]["StoreDesign"];
@@ -3684,6 +4265,10 @@ export interface components {
             /** Format: uuid */
             houseId: string | null;
             probes: components["schemas"]["ProbeView"][];
+        };
+        WatchedFolder: {
+            path: string | null;
+            waiting: components["schemas"]["WaitingFile"][];
         };
         What: {
             /** Format: double */
@@ -3724,6 +4309,30 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    seen_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Seen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlarmView"];
+                };
+            };
+        };
+    };
     catalogue: {
         parameters: {
             query?: never;
@@ -3865,6 +4474,123 @@ export interface operations {
             };
         };
     };
+    book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookOfAlarms"];
+                };
+            };
+        };
+    };
+    change_10: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlarmBook"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookOfAlarms"];
+                };
+            };
+        };
+    };
+    all_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlarmView"][];
+                };
+            };
+        };
+    };
+    failed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Failed"][];
+                };
+            };
+        };
+    };
+    seen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                alarmId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlarmView"];
+                };
+            };
+        };
+    };
     appraise: {
         parameters: {
             query?: {
@@ -3964,6 +4690,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BookView"];
+                };
+            };
+        };
+    };
+    view_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BrokerView"];
+                };
+            };
+        };
+    };
+    tie: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChannelTie"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BrokerView"];
                 };
             };
         };
@@ -4185,7 +4959,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add: {
         parameters: {
             query?: never;
             header?: never;
@@ -4259,7 +5033,96 @@ export interface operations {
             };
         };
     };
+    start_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandoutView"];
+                };
+            };
+        };
+    };
+    far: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandoutView"];
+                };
+            };
+        };
+    };
+    stop_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandoutView"];
+                };
+            };
+        };
+    };
     holding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    health: {
         parameters: {
             query?: never;
             header?: never;
@@ -4275,7 +5138,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["HealthItem"][];
+                };
             };
         };
     };
@@ -4615,7 +5480,9 @@ export interface operations {
     ask: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Nightbank-Line"?: string;
+            };
             path: {
                 holdingId: string;
                 houseId: string;
@@ -4804,6 +5671,103 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImportView"];
+                };
+            };
+        };
+    };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Invite"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeView"];
+                };
+            };
+        };
+    };
+    links: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkView"][];
+                };
+            };
+        };
+    };
+    link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinkDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkView"];
+                };
+            };
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                linkId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkView"][];
                 };
             };
         };
@@ -5022,32 +5986,6 @@ export interface operations {
             };
         };
     };
-    add: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                holdingId: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewMember"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MemberView"][];
-                };
-            };
-        };
-    };
     change_4: {
         parameters: {
             query?: never;
@@ -5094,6 +6032,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MemberView"][];
+                };
+            };
+        };
+    };
+    forNewPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                personId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeView"];
                 };
             };
         };
@@ -5383,7 +6344,7 @@ export interface operations {
             };
         };
     };
-    join: {
+    join_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5901,6 +6862,52 @@ export interface operations {
             };
         };
     };
+    watched: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                storeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchedFolder"];
+                };
+            };
+        };
+    };
+    watch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                storeId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchedFolder"];
+                };
+            };
+        };
+    };
     all_6: {
         parameters: {
             query?: never;
@@ -6099,7 +7106,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": string[];
+                "application/json": components["schemas"]["WalkDraft"];
             };
         };
         responses: {
@@ -6143,7 +7150,111 @@ export interface operations {
             };
         };
     };
+    home: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeView"];
+                };
+            };
+        };
+    };
     me: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeView"];
+                };
+            };
+        };
+    };
+    join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ByCode"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameIn"];
+                };
+            };
+        };
+    };
+    password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    signOutEverywhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    toldOfTries: {
         parameters: {
             query?: never;
             header?: never;
@@ -6187,6 +7298,52 @@ export interface operations {
             };
         };
     };
+    reset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ResetPassword"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    joinAnew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPerson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameIn"];
+                };
+            };
+        };
+    };
     signIn: {
         parameters: {
             query?: never;
@@ -6226,6 +7383,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    byLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ByLink"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameByLink"];
+                };
             };
         };
     };
@@ -6297,6 +7478,26 @@ export interface operations {
                 };
                 content: {
                     "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
+                };
+            };
+        };
+    };
+    root: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
         };

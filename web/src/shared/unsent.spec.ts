@@ -1,0 +1,89 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Known } from './database'
+
+const kept = new Map<string, Known>()
+const added = vi.fn()
+const { became } = vi.hoisted(() => ({ became: new Map<string, string>() }))
+vi.mock('./outbox', () => ({ add: (w: unknown) => Promise.resolve(added(w)), became }))
+vi.mock('./database', () => ({
+  open: async () => ({
+    get: async (_: string, url: string) => kept.get(url),
+    put: async (_: string, k: Known) => void kept.set(k.url, k),
+  }),
+}))
+
+import { ask } from './unsent'
+
+const server = vi.fn<() => Promise<Response>>()
+const path = '/api/holdings/h/stores/s'
+const change = (name: string) =>
+  new Request(`http://x${path}`, {
+    method: 'PUT',
+    headers: { 'If-Match': '"4"' },
+    body: JSON.stringify({ id: 's', name, design: { medium: 'water' }, was: null }),
+  })
+
+beforeEach(() => {
+  vi.stubGlobal('fetch', server)
+  added.mockClear()
+  kept.set(path, {
+    url: path,
+    path,
+    etag: '"4"',
+    at: 1,
+    body: '{"id":"s","version":4,"name":"Drum","design":{"medium":"dry-sand"},"appraisal":{"mass":2}}',
+  })
+})
+afterEach(() => vi.unstubAllGlobals())
+
+describe('a change without signal', () => {
+  it('waits over the version it was made on and is shown as it will be', async () => {
+    server.mockRejectedValue(new TypeError('no'))
+    const shown = (await (await ask(change('Tub'))).json()) as Record<string, unknown>
+    expect(shown).toEqual({
+      id: 's',
+      version: 4,
+      name: 'Tub',
+      design: { medium: 'water' },
+      appraisal: { mass: 2 },
+    })
+    expect(added).toHaveBeenCalledWith(
+      expect.objectContaining({ method: 'PUT', path, etag: '"4"', what: '“Tub”' }),
+    )
+    expect(JSON.parse(kept.get(path)!.body)).toEqual(shown)
+  })
+  it('is the server’s where it answers, also where it refuses', async () => {
+    server.mockResolvedValue(new Response('{}', { status: 412 }))
+    expect((await ask(change('Tub'))).status).toBe(412)
+    expect(added).not.toHaveBeenCalled()
+  })
+  it('is no conflict with what the same page had changed before, once that has gone out', async () => {
+    server.mockRejectedValueOnce(new TypeError('no'))
+    await ask(change('Tub'))
+    became.set(`${path} "4"`, '"5"')
+    const over: (string | null)[] = []
+    vi.stubGlobal('fetch', (r: Request) => {
+      over.push(r.headers.get('If-Match'))
+      return Promise.resolve(
+        new Response('{}', { status: r.headers.get('If-Match') === '"5"' ? 200 : 412 }),
+      )
+    })
+    expect((await ask(change('Barrel'))).status).toBe(200)
+    expect(over).toEqual(['"4"', '"5"'])
+  })
+  it('is a conflict with what went out of another page', async () => {
+    became.set(`/api/holdings/h/stores/other "4"`, '"5"')
+    server.mockResolvedValue(new Response('{}', { status: 412 }))
+    const other = new Request('http://x/api/holdings/h/stores/other', {
+      method: 'PUT',
+      headers: { 'If-Match': '"4"' },
+      body: '{"name":"Other"}',
+    })
+    expect((await ask(other)).status).toBe(412)
+  })
+  it('is refused as ever where nothing is known of the thing', async () => {
+    kept.clear()
+    server.mockRejectedValue(new TypeError('no'))
+    await expect(ask(change('Tub'))).rejects.toThrow('no signal')
+  })
+})
