@@ -28,7 +28,7 @@ java -cp "$here/bench/target/classes:$(cat "$work/paths")" nightbank.bench.BinWi
 sql > /dev/null << SQL
 CREATE TEMP TABLE winter (minute int, thermometer int, celsius float8);
 \\copy winter FROM '$work/winter.csv' (FORMAT csv)
-SELECT ensure_reading_month(m) FROM generate_series(timestamptz '2023-10-01Z', '2026-11-01Z', interval '1 month') m;
+SELECT ensure_reading_year(y) FROM generate_series(2023, 2026) y;
 CREATE TEMP TABLE made AS
 SELECT p.id AS probe_id, timestamptz '2023-11-15 11:00Z' + y * interval '1 year' + minute * interval '1 minute' AS at,
        celsius - CASE p.kind WHEN 'OUTDOOR' THEN 6 ELSE 0 END AS celsius

@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Keeps the program running: starts it again when it ends by itself, and says why in its log.
+# Keeps the program running, and its database: starts it again when it ends by itself, and says why in its log.
 # usage: keep.sh FOLDER COMMAND…    writes FOLDER/program.pid and FOLDER/program.log; ends when it is told to
 set -u
 folder=$1
@@ -28,8 +28,33 @@ why() { # CODE
   esac
 }
 
+pg=$(dirname "$0")/pg.sh
+days=${NIGHTBANK_BACKUP_DAYS:-14} # that a daily backup is kept
+
+again=$(($(date +%s) + 600)) # not in the first minutes, nor often where it fails
+
+database() { # a full disk, once there is room again, or whatever else took it down
+  while sleep 5; do
+    [ -f "$folder/cluster/PG_VERSION" ] || continue
+    if ! "$pg" running "$folder" > /dev/null 2>&1; then
+      note "the database had stopped."
+      if "$pg" start "$folder" scram "$(cat "$folder/db-port")" >> "$log" 2>&1 < /dev/null; then
+        note "the database is started again."
+      else
+        sleep 25
+      fi
+    elif [ "$days" -gt 0 ] && [ ! -f "$folder/backups/nightbank-$(date -u +%F).dump" ] && [ "$(date +%s)" -ge "$again" ]; then
+      "$(dirname "$0")/backup.sh" daily "$folder" "$days" >> "$log" 2>&1 < /dev/null || note "today's backup was not written."
+      again=$(($(date +%s) + 3600))
+    fi
+  done
+}
+
 child=
-trap 'trap - TERM INT; [ -z "$child" ] || kill "$child" 2>/dev/null; exit 0' TERM INT
+database &
+watch=$!
+trap 'trap - TERM INT; kill "$watch" 2>/dev/null; [ -z "$child" ] || kill "$child" 2>/dev/null; exit 0' TERM INT
+trap 'kill "$watch" 2>/dev/null' EXIT
 starts=()
 while :; do
   turn

@@ -83,5 +83,18 @@ need_build() {
 need_browser() {
   [ -x /usr/bin/chromium ] || apt_missing+=(chromium)
   [ -x /usr/bin/chromedriver ] || apt_missing+=(chromium-driver)
+  want libnss3-tools certutil
+  want iproute2 ip
+  install_missing
+}
+
+# The demo's and the tests' broker: a small one of Debian's, started on loopback.
+need_broker() {
+  [ -x /usr/sbin/mosquitto ] || apt_missing+=(mosquitto)
+  install_missing
+}
+
+need_home() {
+  want openssl openssl
   install_missing
 }

@@ -34,6 +34,19 @@ final class Browser implements AutoCloseable {
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }
+    ChromeOptions options = options(profile);
+    options.addArguments("--window-size=1280,800");
+    ChromeDriverService service =
+        new ChromeDriverService.Builder()
+            .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+            .usingAnyFreePort()
+            .build();
+    driver = new ChromeDriver(service, options);
+    laptop();
+  }
+
+  /** Chromium without a head, alone with its profile. */
+  static ChromeOptions options(Path profile) {
     ChromeOptions options = new ChromeOptions();
     options.setBinary("/usr/bin/chromium");
     options.addArguments(
@@ -50,15 +63,8 @@ final class Browser implements AutoCloseable {
         "--disable-background-timer-throttling",
         "--disable-backgrounding-occluded-windows",
         "--disable-renderer-backgrounding",
-        "--window-size=1280,800",
         "--user-data-dir=" + profile);
-    ChromeDriverService service =
-        new ChromeDriverService.Builder()
-            .usingDriverExecutable(new File("/usr/bin/chromedriver"))
-            .usingAnyFreePort()
-            .build();
-    driver = new ChromeDriver(service, options);
-    laptop();
+    return options;
   }
 
   Browser laptop() {
@@ -82,6 +88,15 @@ final class Browser implements AutoCloseable {
     driver.executeCdpCommand(
         "Emulation.setDeviceMetricsOverride",
         Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", phone));
+    return this;
+  }
+
+  /** The network as the page has it. */
+  Browser signal(boolean there) {
+    driver.executeCdpCommand("Network.enable", Map.of());
+    driver.executeCdpCommand(
+        "Network.emulateNetworkConditions",
+        Map.of("offline", !there, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
     return this;
   }
 

@@ -3,7 +3,9 @@ package nightbank.browser;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import nightbank.server.Program;
 import nightbank.server.Visitor;
@@ -20,11 +22,13 @@ final class Demo {
   final String home;
   private final Map<String, String> ids = new HashMap<>();
 
-  private Demo() throws IOException {
+  private Demo(String... settings) throws IOException {
     Path folder = Files.createTempDirectory("croft");
     new Croft().write(folder);
     ForecastService forecast = new ForecastService(0);
-    program = Program.start(folder.toString(), "--nightbank.forecast=" + forecast.address());
+    List<String> all = new ArrayList<>(List.of(settings));
+    all.add("--nightbank.forecast=" + forecast.address());
+    program = Program.start(folder.toString(), all.toArray(String[]::new));
     address = program.address();
     Visitor v = new Visitor(program);
     JsonNode me =
@@ -57,9 +61,9 @@ final class Demo {
   }
 
   /** One for a class that changes what others count on. */
-  static Demo own() {
+  static Demo own(String... settings) {
     try {
-      return new Demo();
+      return new Demo(settings);
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }

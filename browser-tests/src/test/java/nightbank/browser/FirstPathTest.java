@@ -221,4 +221,29 @@ public class FirstPathTest {
     browser.see(".row-of-stores");
     assertThat(browser.driver.getCurrentUrl()).isEqualTo(address);
   }
+
+  @Test(dependsOnMethods = "signingOutShutsTheDoorAndTheAddressIsKept")
+  public void aHelperComesInByACodeOnAPhoneAndIsToldOfTriesInVain() {
+    browser.click("Place").click("Make a code");
+    String code = browser.see(".code .signs").getText();
+    browser.isAccessible();
+    browser.phone().isAccessible();
+    browser.laptop();
+    try (Browser phone = new Browser(program.address())) {
+      phone.phone().go("/sign-in").click("I have a code from a keeper").see("#c-code");
+      phone.isAccessible();
+      phone.type("Code", code.toLowerCase(java.util.Locale.ROOT).replace("-", " "));
+      phone.type("Name to sign in with", "callum").type("New password", "three plain words");
+      phone.see("button[type=submit]").click();
+      phone.see("main h1");
+      phone.click("Sign out").see("#password");
+      phone.type("Name", "callum").type("Password", "not what it is");
+      phone.see("button[type=submit]").click();
+      phone.reads("do not belong together").type("Password", "three plain words");
+      phone.see("button[type=submit]").click();
+      phone.reads("One try to sign in as you failed").click("It was me");
+      phone.isGone("One try to sign in");
+      phone.click("Place").click("Sign out on every phone and computer").see("#password");
+    }
+  }
 }

@@ -47,6 +47,8 @@ public class ScreensTest {
       {"book", demo.home + "/book", ".prices td"},
       {"log", demo.home + "/log", ".touches"},
       {"round", demo.home + "/round", ".pad"},
+      {"alarms", demo.home + "/alarms", ".band"},
+      {"health", demo.home + "/health", "table.ledger td"},
       {"loggers", demo.home + "/loggers", "form"},
       {"nights", demo.home + "/record/nights", ".wall .lost"},
       {"trials", demo.home + "/record/trials", "form .run"},
@@ -96,11 +98,13 @@ public class ScreensTest {
   @Test
   public void theDoorIsReadableByAllToo() {
     try (Browser outside = new Browser(demo.address)) {
-      for (String theme : new String[] {"day", "night", "night-eyes"}) {
-        outside.go("/sign-in").theme(theme).see("form");
-        outside.isLegible().phone().isLegible().laptop();
+      for (String door : new String[] {"/sign-in", "/come-in"}) {
+        for (String theme : new String[] {"day", "night", "night-eyes"}) {
+          outside.go(door).theme(theme).see("form");
+          outside.isLegible().phone().isLegible().laptop();
+        }
+        outside.isAccessible().phone().isAccessible().laptop();
       }
-      outside.isAccessible().phone().isAccessible().laptop();
     }
   }
 }

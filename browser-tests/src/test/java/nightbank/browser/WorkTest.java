@@ -98,15 +98,15 @@ public class WorkTest {
   @Test
   public void aStoreIsSizedByArrowKeysKeptAndUndone() {
     store("Stone bench");
-    WebElement height = browser.see("circle[aria-label=Height]");
+    WebElement height = browser.see("[aria-label=Height][role=slider]");
     height.sendKeys(Keys.ARROW_UP, Keys.ARROW_UP);
     browser.reads("52 cm high").reads("Kept");
     browser.driver.navigate().refresh();
     browser.reads("52 cm high");
-    browser.see("circle[aria-label=Height]").sendKeys(Keys.ARROW_DOWN, Keys.ARROW_DOWN);
+    browser.see("[aria-label=Height][role=slider]").sendKeys(Keys.ARROW_DOWN, Keys.ARROW_DOWN);
     browser.reads("50 cm high").reads("Kept");
     browser.click("Undo").reads("52 cm high").reads("Kept");
-    browser.see("circle[aria-label=Height]").sendKeys(Keys.ARROW_DOWN, Keys.ARROW_DOWN);
+    browser.see("[aria-label=Height][role=slider]").sendKeys(Keys.ARROW_DOWN, Keys.ARROW_DOWN);
     browser.reads("50 cm high").reads("Kept");
   }
 
@@ -115,7 +115,7 @@ public class WorkTest {
     store("Stone bench");
     browser.reads("60 cm wide");
     new Actions(browser.driver)
-        .dragAndDropBy(browser.see("circle[aria-label=Width]"), 40, 0)
+        .dragAndDropBy(browser.see("[aria-label=Width][role=slider]"), 40, 0)
         .perform();
     browser.reads("Kept");
     assertThat(browser.pageText()).doesNotContain("60 cm wide");
@@ -190,7 +190,7 @@ public class WorkTest {
       assertThat(guest.pageText())
           .doesNotContain("Hand over a logger")
           .doesNotContain("Read just now");
-      assertThat(guest.driver.findElements(By.cssSelector("circle[role=slider]"))).isEmpty();
+      assertThat(guest.driver.findElements(By.cssSelector(".ring[role=slider]"))).isEmpty();
       guest.go(demo.home + "/stores").see(".row-of-stores");
       assertThat(guest.pageText()).doesNotContain("Begin another");
     }
