@@ -1,0 +1,407 @@
+package nightbank.core.retrofit;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BiConsumer;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import nightbank.core.forecast.NightForecast;
+import nightbank.core.sizing.Prices;
+import nightbank.core.system.SystemPlan;
+
+/**
+ * Changes to a place, alone and in pairs, over the same winters and the same draws of what is
+ * unsure in the house, so that what differs between them is the change and nothing else; ranked by
+ * nights saved for what they cost. Then a path: at each step whatever saves most for its cost after
+ * what was taken before.
+ *
+ * @param base the place as it is
+ * @param singles best first
+ * @param pairs those that save more together than each alone, best first
+ * @param path in sensible order, each step with all before it
+ * @param untried pairs that were not looked at
+ */
+public record Ranking(
+    Base base, List<Tried> singles, List<Tried> pairs, List<Step> path, int untried) {
+  /** Winters that each is judged by. */
+  public static final int MEMBERS = 5;
+
+  /** Longest step, s; against half of it the nights' lows move by less than 0.3 K. */
+  public static final double STEP = 1200;
+
+  private static final int MOST_PAIRS = 20;
+  private static final int MOST_STEPS = 5;
+  private static final int LOOKED_AT = 3; // of what might come next on the path
+  private static final double LITTLE = 0.05; // K
+  private static final double FEWEST_HOURS = 0.25;
+  private static final double TOGETHER = 3; // times what a pair has over its parts counts
+  private static final double SKETCH = 3600; // s, longest step where pairs are looked for
+
+  /**
+   * A figure over the members.
+   *
+   * @param middle their mean
+   * @param low the least of them; two in three of what may be lie between it and the most
+   */
+  public record Told(double middle, double low, double high) {
+    static Told of(double[] members) {
+      double[] sorted = members.clone();
+      Arrays.sort(sorted);
+      double mean = Arrays.stream(sorted).average().orElseThrow();
+      return new Told(mean, sorted[0], sorted[sorted.length - 1]);
+    }
+
+    /** Whether all members agree that it is not nothing. */
+    public boolean isClear() {
+      return low > 0 || high < 0;
+    }
+  }
+
+  /**
+   * The place as it is.
+   *
+   * @param lost nights
+   * @param hardest of the coldest tenth of nights, K over what must not get colder
+   */
+  public record Base(int nights, Told lost, Told hardest, Told fuelJoules, Told electricJoules) {}
+
+  /**
+   * One change, or a pair.
+   *
+   * @param saved nights
+   * @param warmer by so much in the coldest tenth of nights, K
+   * @param money empty where a price is missing
+   * @param hours of work, once
+   * @param fuelJoules more than before over the winter, negative for less
+   * @param clear whether it does anything beyond its doubt
+   * @param worth what it brings for its cost, of use to rank by and for nothing else
+   */
+  public record Tried(
+      List<String> ids,
+      Told saved,
+      Told warmer,
+      OptionalDouble money,
+      double hours,
+      double fuelJoules,
+      double electricJoules,
+      boolean clear,
+      double worth) {}
+
+  /**
+   * One step of the path.
+   *
+   * @param lost nights that are lost still
+   * @param saved nights by this step, after those before it
+   */
+  public record Step(
+      String id, Told lost, Told saved, Told warmer, OptionalDouble money, double hours) {}
+
+  /**
+   * What is asked.
+   *
+   * @param winters the place as it is through one winter or several, which members take in turn
+   * @param doubt of the house
+   * @param hourWorth what an hour of work is worth in the money of the prices
+   */
+  public record Question(
+      List<SystemPlan> winters,
+      NightForecast.Doubt doubt,
+      List<Retrofit> retrofits,
+      Prices prices,
+      double hourWorth) {
+    public Question {
+      winters = List.copyOf(winters);
+      retrofits = List.copyOf(retrofits);
+      if (winters.isEmpty()) {
+        throw new IllegalArgumentException("there must be a winter to judge by");
+      }
+      if (!(hourWorth >= 0 && hourWorth <= 1e6)) {
+        throw new IllegalArgumentException(
+            "an hour of work must be worth 0 to 1000000, was " + hourWorth);
+      }
+    }
+  }
+
+  /**
+   * Ranks.
+   *
+   * @param progress told what is done of how much
+   * @param stop asked before every winter
+   * @throws CancellationException when it was stopped
+   */
+  public static Ranking of(
+      Question q, BiConsumer<Integer, Integer> progress, BooleanSupplier stop) {
+    return new Search(q, progress, stop).run();
+  }
+
+  private static final class Search {
+    private final Question q;
+    private final List<SystemPlan> members;
+    private final Map<String, Retrofit> byId = new LinkedHashMap<>();
+    private final Map<List<String>, List<Wintered>> known = new ConcurrentHashMap<>();
+    private final BiConsumer<Integer, Integer> progress;
+    private final BooleanSupplier stop;
+    private final AtomicInteger done = new AtomicInteger();
+    private int all;
+
+    Search(Question q, BiConsumer<Integer, Integer> progress, BooleanSupplier stop) {
+      this.q = q;
+      this.progress = progress;
+      this.stop = stop;
+      q.retrofits().forEach(r -> byId.put(r.id(), r));
+      NightForecast.Doubt doubt = q.doubt().ofTheHouseAlone();
+      members =
+          IntStream.range(0, MEMBERS)
+              .mapToObj(
+                  m -> {
+                    SystemPlan plan = q.winters().get(m % q.winters().size()).small();
+                    SystemPlan coarse = plan.withStep(Math.max(STEP, plan.stepSeconds()));
+                    return m == 0 ? coarse : NightForecast.member(coarse, doubt, m - 1);
+                  })
+              .toList();
+    }
+
+    Ranking run() {
+      int n = byId.size();
+      int pairs = Math.min(MOST_PAIRS, n * (n - 1) / 2);
+      all = MEMBERS * (1 + n + pairs + MOST_STEPS * LOOKED_AT);
+      List<List<String>> alone = byId.keySet().stream().map(List::of).toList();
+      know(Stream.concat(Stream.of(List.<String>of()), alone.stream()).toList());
+      List<List<String>> together = hopeful();
+      know(together);
+      List<Tried> singles = alone.stream().map(this::tried).sorted(best()).toList();
+      List<Tried> helping =
+          together.stream().filter(this::helpEachOther).map(this::tried).sorted(best()).toList();
+      List<Step> path = path(singles, helping);
+      progress.accept(all, all);
+      return new Ranking(base(), singles, helping, path, n * (n - 1) / 2 - together.size());
+    }
+
+    private static Comparator<Tried> best() {
+      return Comparator.comparing(Tried::clear).thenComparingDouble(Tried::worth).reversed();
+    }
+
+    /** Simulates what is not known yet. */
+    private void know(List<List<String>> sets) {
+      List<List<String>> fresh = sets.stream().filter(s -> !known.containsKey(s)).toList();
+      Map<List<String>, Map<Integer, Wintered>> found =
+          fresh.stream()
+              .flatMap(s -> IntStream.range(0, MEMBERS).mapToObj(m -> Map.entry(s, m)))
+              .toList()
+              .parallelStream()
+              .map(e -> Map.entry(e, wintered(e.getKey(), e.getValue())))
+              .collect(
+                  Collectors.groupingBy(
+                      e -> e.getKey().getKey(),
+                      Collectors.toMap(e -> e.getKey().getValue(), Map.Entry::getValue)));
+      found.forEach(
+          (s, byMember) ->
+              known.put(
+                  s,
+                  IntStream.range(0, MEMBERS).mapToObj(m -> Map.copyOf(byMember).get(m)).toList()));
+    }
+
+    private Wintered wintered(List<String> set, int member) {
+      if (stop.getAsBoolean()) {
+        throw new CancellationException();
+      }
+      Wintered w = Wintered.of(changed(members.get(member), set));
+      progress.accept(Math.min(all, done.incrementAndGet()), all);
+      return w;
+    }
+
+    private SystemPlan changed(SystemPlan plan, List<String> set) {
+      SystemPlan so = plan;
+      for (String id : set) {
+        so = java.util.Objects.requireNonNull(byId.get(id)).made().apply(so);
+      }
+      return so;
+    }
+
+    private List<Wintered> of(List<String> set) {
+      return java.util.Objects.requireNonNull(known.get(set));
+    }
+
+    private Told over(List<String> set, java.util.function.ToDoubleFunction<Wintered> of) {
+      return Told.of(of(set).stream().mapToDouble(of).toArray());
+    }
+
+    /** Member by member against another set. */
+    private Told more(
+        List<String> set, List<String> than, java.util.function.ToDoubleFunction<Wintered> of) {
+      double[] d = new double[MEMBERS];
+      for (int m = 0; m < MEMBERS; m++) {
+        d[m] = of.applyAsDouble(of(set).get(m)) - of.applyAsDouble(of(than).get(m));
+      }
+      return Told.of(d);
+    }
+
+    private Base base() {
+      List<String> none = List.of();
+      return new Base(
+          of(none).get(0).lows().length,
+          over(none, Wintered::lost),
+          over(none, Wintered::hardest),
+          over(none, Wintered::fuelJoules),
+          over(none, Wintered::electricJoules));
+    }
+
+    private Tried tried(List<String> set) {
+      List<String> none = List.of();
+      Told saved = more(none, set, Wintered::lost);
+      Told minus = more(set, none, Wintered::hardest);
+      boolean clear = saved.isClear() || minus.isClear() && Math.abs(minus.middle()) > LITTLE;
+      OptionalDouble money = money(set);
+      double hours = hours(set);
+      return new Tried(
+          set,
+          saved,
+          minus,
+          money,
+          hours,
+          more(set, none, Wintered::fuelJoules).middle(),
+          more(set, none, Wintered::electricJoules).middle(),
+          clear,
+          worth(saved, minus, money, hours));
+    }
+
+    private OptionalDouble money(List<String> set) {
+      double sum = 0;
+      for (String id : set) {
+        OptionalDouble one = java.util.Objects.requireNonNull(byId.get(id)).money(q.prices());
+        if (one.isEmpty()) {
+          return one;
+        }
+        sum += one.getAsDouble();
+      }
+      return OptionalDouble.of(sum);
+    }
+
+    private double hours(List<String> set) {
+      return set.stream()
+          .mapToDouble(id -> java.util.Objects.requireNonNull(byId.get(id)).hours())
+          .sum();
+    }
+
+    /** Nights for what it costs; where none can be saved, kelvins. */
+    private double worth(Told saved, Told warmer, OptionalDouble money, double hours) {
+      double cost = Math.max(FEWEST_HOURS, hours) * Math.max(1e-6, q.hourWorth()) + money.orElse(0);
+      boolean losing = over(List.of(), Wintered::lost).middle() > 0;
+      double brings = losing ? saved.middle() + 0.01 * warmer.middle() : warmer.middle();
+      return brings / cost;
+    }
+
+    /** Whether a pair warms the hard nights by more than its parts do, or saves more of them. */
+    private boolean helpEachOther(List<String> pair) {
+      Tried both = tried(pair);
+      double nights = 0;
+      double kelvin = 0;
+      for (String id : pair) {
+        Tried one = tried(List.of(id));
+        nights += Math.max(0, one.saved().middle());
+        kelvin += Math.max(0, one.warmer().middle());
+      }
+      return both.clear()
+          && (both.saved().middle() > nights + 0.5
+              || both.warmer().middle() > 1.15 * kelvin + LITTLE);
+    }
+
+    /** Pairs that are worth a closer look, by one winter in steps of an hour. */
+    private List<List<String>> hopeful() {
+      List<List<String>> pairs = new ArrayList<>();
+      List<String> ids = List.copyOf(byId.keySet());
+      for (int i = 0; i < ids.size(); i++) {
+        for (int k = i + 1; k < ids.size(); k++) {
+          pairs.add(List.of(ids.get(i), ids.get(k)));
+        }
+      }
+      if (pairs.size() <= MOST_PAIRS) {
+        return pairs;
+      }
+      SystemPlan sketch = members.get(0).withStep(SKETCH);
+      double none = hardest(sketch, List.of());
+      Map<String, Double> alone =
+          ids.parallelStream()
+              .collect(Collectors.toMap(id -> id, id -> hardest(sketch, List.of(id)) - none));
+      record Hope(List<String> pair, double kelvin) {}
+      return pairs.parallelStream()
+          .map(
+              p -> {
+                double both = hardest(sketch, p) - none;
+                double more = both - alone.get(p.get(0)) - alone.get(p.get(1));
+                return new Hope(p, both + TOGETHER * Math.max(0, more));
+              })
+          .sorted(Comparator.comparingDouble(Hope::kelvin).reversed())
+          .limit(MOST_PAIRS)
+          .map(Hope::pair)
+          .toList();
+    }
+
+    private double hardest(SystemPlan plan, List<String> set) {
+      if (stop.getAsBoolean()) {
+        throw new CancellationException();
+      }
+      return Wintered.of(changed(plan, set)).hardest();
+    }
+
+    private List<Step> path(List<Tried> singles, List<Tried> pairs) {
+      List<Step> path = new ArrayList<>();
+      List<String> taken = List.of();
+      while (path.size() < MOST_STEPS && over(taken, Wintered::lost).middle() > 0.2) {
+        List<String> before = taken;
+        List<List<String>> next =
+            singles.stream()
+                .filter(t -> t.worth() > 0 && !before.contains(t.ids().get(0)))
+                .limit(LOOKED_AT)
+                .map(t -> with(before, t.ids().get(0)))
+                .toList();
+        if (next.isEmpty()) {
+          break;
+        }
+        know(next);
+        List<String> best =
+            next.stream().max(Comparator.comparingDouble(s -> worthAfter(s, before))).orElseThrow();
+        if (worthAfter(best, before) <= 0) {
+          break;
+        }
+        path.add(step(best, before));
+        taken = best;
+      }
+      return path;
+    }
+
+    private static List<String> with(List<String> taken, String id) {
+      return Stream.concat(taken.stream(), Stream.of(id)).toList();
+    }
+
+    private double worthAfter(List<String> set, List<String> before) {
+      String id = set.get(set.size() - 1);
+      return worth(
+          more(before, set, Wintered::lost),
+          more(set, before, Wintered::hardest),
+          money(List.of(id)),
+          hours(List.of(id)));
+    }
+
+    private Step step(List<String> set, List<String> before) {
+      String id = set.get(set.size() - 1);
+      return new Step(
+          id,
+          over(set, Wintered::lost),
+          more(before, set, Wintered::lost),
+          more(set, before, Wintered::hardest),
+          money(List.of(id)),
+          hours(List.of(id)));
+    }
+  }
+}
