@@ -4,6 +4,7 @@ import { VitePWA } from 'vite-plugin-pwa'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
+  base: './', // the server says where it lies
   plugins: [
     vue(),
     VitePWA({
@@ -13,7 +14,7 @@ export default defineConfig({
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,png,webmanifest,woff2}'],
         navigateFallback: 'index.html',
-        navigateFallbackDenylist: [/^\/api\//, /^\/actuator\//, /^\/v3\//, /^\/root\.crt$/],
+        navigateFallbackDenylist: [/\/api\//, /\/actuator\//, /\/v3\//, /\/root\.crt$/],
         clientsClaim: true,
         cleanupOutdatedCaches: true,
         inlineWorkboxRuntime: true,

@@ -1,8 +1,9 @@
+import { PREFIX } from './shared/at'
 import { createRouter, createWebHistory } from 'vue-router'
 import { useSession } from './shared/session'
 
 export const router = createRouter({
-  history: createWebHistory(),
+  history: createWebHistory(PREFIX),
   routes: [
     { path: '/', name: 'door', component: () => import('./features/account/Door.vue') },
     {
@@ -206,7 +207,11 @@ router.beforeEach(async (to) => {
   const me = session.me ?? (await session.load().catch(() => null))
   if (!me) return true
   if (me.beginNeeded && to.name !== 'begin') return { name: 'begin' }
-  if (!me.beginNeeded && !me.person && !['sign-in', 'come-in', 'seen'].includes(String(to.name)))
+  if (
+    !me.beginNeeded &&
+    !me.person &&
+    !['sign-in', 'come-in', 'seen', 'shown'].includes(String(to.name))
+  )
     return {
       name: 'sign-in',
       meta: { title: 'Sign in' },

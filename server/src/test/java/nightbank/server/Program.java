@@ -163,7 +163,9 @@ public final class Program {
   }
 
   public String address() {
-    return "http://127.0.0.1:" + context.getWebServer().getPort();
+    return "http://127.0.0.1:"
+        + context.getWebServer().getPort()
+        + context.getEnvironment().getProperty("server.servlet.context-path", "");
   }
 
   public <T> T bean(Class<T> type) {

@@ -55,7 +55,7 @@ class KnownBrowser {
             .httpOnly(true)
             .secure(request.isSecure())
             .sameSite("Lax")
-            .path("/api/session")
+            .path(request.getContextPath() + "/api/session")
             .maxAge(LASTS)
             .build()
             .toString());

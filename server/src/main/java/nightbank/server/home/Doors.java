@@ -13,15 +13,18 @@ import org.springframework.stereotype.Component;
 public class Doors {
   private final HomeSettings settings;
   private final String given;
+  private final String prefix;
   private final String loopback;
 
   Doors(
       HomeSettings settings,
       @Value("${nightbank.address:}") String given,
+      @Value("${server.servlet.context-path:}") String prefix,
       @Value("${server.port}") String port) {
     this.settings = settings;
     this.given = given.replaceAll("/+$", "");
-    loopback = "http://127.0.0.1:" + port;
+    this.prefix = prefix;
+    loopback = "http://127.0.0.1:" + port + prefix;
   }
 
   /** Those of the home network, none where it listens on loopback only. */
@@ -34,7 +37,7 @@ public class Doors {
           .flatMap(n -> n.getInterfaceAddresses().stream())
           .map(InterfaceAddress::getAddress)
           .filter(a -> a instanceof Inet4Address && !a.isLoopbackAddress())
-          .map(a -> "https://" + a.getHostAddress() + ":" + settings.port())
+          .map(a -> "https://" + a.getHostAddress() + ":" + settings.port() + prefix)
           .sorted()
           .toList();
     } catch (SocketException e) {

@@ -121,8 +121,9 @@ class BodyLimits extends OncePerRequestFilter {
   }
 
   private static byte[] body(HttpServletRequest request) throws IOException {
-    boolean pack = PACKS.equals(request.getRequestURI());
-    int most = DOORS.contains(request.getRequestURI()) ? DOOR : USUAL;
+    String path = request.getRequestURI().substring(request.getContextPath().length());
+    boolean pack = PACKS.equals(path);
+    int most = DOORS.contains(path) ? DOOR : USUAL;
     if (request.getContentLengthLong() > most && !pack) {
       throw tooLarge(most);
     }
