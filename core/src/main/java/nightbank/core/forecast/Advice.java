@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import nightbank.core.system.Action;
@@ -23,6 +24,8 @@ import nightbank.core.system.SystemSimulation;
  * @param minutes of work, estimated
  * @param shortage what would still be lacking
  * @param untried combinations that might do and were not looked at, since there were too many
+ * @param latestSeconds the last moment until which what is to be done may be put off; empty where
+ *     nothing is needed or nothing holds it
  */
 public record Advice(
     List<Action> actions,
@@ -30,7 +33,8 @@ public record Advice(
     boolean holds,
     double minutes,
     Shortfall.Kind shortage,
-    int untried) {
+    int untried,
+    OptionalDouble latestSeconds) {
 
   /**
    * One thing that can be done tonight, in several ways: sooner or later, less or more.
@@ -87,6 +91,15 @@ public record Advice(
     if (first.actions().equals(plan.actions())) {
       return first;
     }
+    Advice best = best(plan, search, ensemble, first);
+    return best.holds() ? best.waiting(search.latest(best.actions())) : best;
+  }
+
+  private static Advice best(
+      SystemPlan plan,
+      Search search,
+      Function<List<Action>, NightForecast> ensemble,
+      Advice first) {
     // what is done narrows the night's spread too, so it may hold after all, and less may do
     NightForecast with = ensemble.apply(first.actions());
     if (!first.holds() && with.verdict() != Verdict.HELD) {
@@ -97,7 +110,12 @@ public record Advice(
   }
 
   private Advice held() {
-    return new Advice(actions, lowestCelsius, true, minutes, Shortfall.Kind.NONE, untried);
+    return new Advice(
+        actions, lowestCelsius, true, minutes, Shortfall.Kind.NONE, untried, latestSeconds);
+  }
+
+  private Advice waiting(OptionalDouble until) {
+    return new Advice(actions, lowestCelsius, holds, minutes, shortage, untried, until);
   }
 
   /** What an ensemble does not hold is searched again with as much more to spare as it lacked. */
@@ -120,7 +138,8 @@ public record Advice(
             false,
             found.minutes,
             Shortfall.Kind.NONE,
-            found.untried);
+            found.untried,
+            OptionalDouble.empty());
       }
       spread += plan.house().plantLimitCelsius() - f.lowestTenth() + LITTLE;
       found = search.leastWork(spread);
@@ -161,6 +180,7 @@ public record Advice(
     private final double standing;
     private final Map<List<Action>, Double> tried = new java.util.concurrent.ConcurrentHashMap<>();
     private int tries;
+    private double limit;
 
     Search(SystemPlan plan, List<Option> options) {
       this.plan = plan;
@@ -222,7 +242,7 @@ public record Advice(
     }
 
     Advice leastWork(double spreadKelvin) {
-      double limit = plan.house().plantLimitCelsius() + Math.max(0, spreadKelvin);
+      limit = plan.house().plantLimitCelsius() + Math.max(0, spreadKelvin);
       tries = 0;
       List<Set> sets = new ArrayList<>();
       int[] unlisted = {0};
@@ -243,6 +263,14 @@ public record Advice(
       }
       int untried = unlisted[0] + Math.max(0, sets.size() - tries);
       return made(nearest(), limit, untried);
+    }
+
+    /** By what the last search had to reach, or by what these actions reach where that is less. */
+    OptionalDouble latest(List<Action> actions) {
+      List<Action> way = new ArrayList<>(actions);
+      way.removeAll(plan.actions());
+      double reached = Math.min(limit, lowest(actions));
+      return PutOff.latest(way, plan.lengthSeconds(), later -> lowest(added(later)), reached);
     }
 
     /** All sets that may do; each may add the gains of its ways and a tenth more. */
@@ -308,7 +336,8 @@ public record Advice(
           holds,
           minutes(actions, plan),
           holds ? Shortfall.Kind.NONE : Shortfall.of(done, night).kind(),
-          untried);
+          untried,
+          OptionalDouble.empty());
     }
   }
 }

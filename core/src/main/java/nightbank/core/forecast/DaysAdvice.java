@@ -35,7 +35,6 @@ public record DaysAdvice(
   private static final int ROUNDS = 3;
   private static final int MOST_FOR_A_NIGHT = 4;
   private static final int DAYS_BEFORE = 2; // that anything is done for a night
-  private static final double CLOSE = 900; // s
   private static final double STEP = 1200; // s, within a tenth of a kelvin of half of it
 
   /**
@@ -71,17 +70,6 @@ public record DaysAdvice(
         holds,
         actions.isEmpty() ? 0 : search.minutes(actions),
         holds ? search.latest : OptionalDouble.empty());
-  }
-
-  /** The same, begun no sooner. */
-  static Action notBefore(Action a, double from) {
-    return new Action(
-        a.kind(),
-        a.of(),
-        Math.max(from, a.fromSeconds()),
-        Math.max(from, a.toSeconds()),
-        a.amount(),
-        a.moisture());
   }
 
   private static final class Search {
@@ -196,21 +184,8 @@ public record DaysAdvice(
       way.removeAll(plan.actions());
       double dawn = spans.get(night).dawn();
       way.removeIf(a -> a.fromSeconds() >= dawn);
-      if (way.isEmpty()) {
-        return OptionalDouble.empty();
-      }
-      double low = way.stream().mapToDouble(Action::fromSeconds).min().orElseThrow();
-      double high = dawn;
-      while (high - low > CLOSE) {
-        double middle = (low + high) / 2;
-        if (run(with(plan.actions(), way.stream().map(x -> notBefore(x, middle)).toList()), night)
-            >= needed[night]) {
-          low = middle;
-        } else {
-          high = middle;
-        }
-      }
-      return OptionalDouble.of(low);
+      return PutOff.latest(
+          way, dawn, later -> run(with(plan.actions(), later), night), needed[night]);
     }
 
     private List<Action> withoutNeedless(List<Action> chosen) {

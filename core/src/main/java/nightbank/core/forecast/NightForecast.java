@@ -118,6 +118,16 @@ public record NightForecast(
           .build();
     }
 
+    /** The same of weather that is as it is: a winter that is over, or one made up. */
+    public Doubt ofTheHouseAlone() {
+      return NightForecastDoubtBuilder.builder(this)
+          .lowKelvin(0)
+          .cloud(0)
+          .windFactor(SHELTER)
+          .growing(false)
+          .build();
+    }
+
     /** The same with the weather's doubt growing from hour to hour. */
     public Doubt overDays() {
       return NightForecastDoubtBuilder.builder(this).growing(true).build();
@@ -146,16 +156,10 @@ public record NightForecast(
     SystemResult middle = SystemSimulation.run(plan);
     SystemResult without = SystemSimulation.run(plan.withoutStores());
     SystemPlan small = plan.small();
-    double[][] draws = new double[members][];
-    SobolSequenceGenerator sobol = new SobolSequenceGenerator(DIMENSIONS);
-    sobol.skipTo(64);
-    for (int i = 0; i < members; i++) {
-      draws[i] = sobol.nextVector();
-    }
     List<SystemResult> runs =
         IntStream.range(0, members)
             .parallel()
-            .mapToObj(i -> SystemSimulation.run(vary(small, doubt, draws[i])))
+            .mapToObj(i -> SystemSimulation.run(member(small, doubt, i)))
             .toList();
     double[] lowest = runs.stream().mapToDouble(SystemResult::lowestCelsius).sorted().toArray();
     double limit = plan.house().plantLimitCelsius();
@@ -194,6 +198,17 @@ public record NightForecast(
       return Verdict.HELD;
     }
     return lowestMedian < limit ? Verdict.LOST : Verdict.CLOSE;
+  }
+
+  /**
+   * One member of the ensemble, always the same for the same number.
+   *
+   * @param number from 0 on
+   */
+  public static SystemPlan member(SystemPlan plan, Doubt doubt, int number) {
+    SobolSequenceGenerator sobol = new SobolSequenceGenerator(DIMENSIONS);
+    sobol.skipTo(64 + number);
+    return vary(plan, doubt, sobol.nextVector());
   }
 
   /**

@@ -105,6 +105,25 @@ public class AdviceTest {
   }
 
   @Test
+  public void putOffUntilTheLastMomentItStillHoldsAndLaterItDoesNot() {
+    NightForecast.Doubt doubt = NightForecast.Doubt.ofTypedNight();
+    SystemPlan p = night(-3);
+    Advice a = Advice.find(p, options(), doubt);
+    assertThat(a.holds()).isTrue();
+    double latest = a.latestSeconds().orElseThrow();
+    double first = a.actions().stream().mapToDouble(Action::fromSeconds).min().orElseThrow();
+    assertThat(latest).isBetween(first, p.lengthSeconds());
+    assertThat(putOff(p, a, latest)).isGreaterThanOrEqualTo(p.house().plantLimitCelsius());
+    assertThat(putOff(p, a, latest + 3 * 3600)).isLessThan(putOff(p, a, latest) - 0.02);
+    assertThat(Advice.find(night(9), options(), doubt).latestSeconds()).isEmpty();
+  }
+
+  private static double putOff(SystemPlan p, Advice a, double until) {
+    List<Action> later = a.actions().stream().map(x -> PutOff.notBefore(x, until)).toList();
+    return SystemSimulation.run(p.small().withActions(later)).lowestCelsius();
+  }
+
+  @Test
   public void whatStandsAnywayIsInTheAdviceAndMoreOnlyWhereItDoesNotDo() {
     Advice mild = Advice.find(night(3).withActions(List.of(LID)), options(), 0.5);
     assertThat(mild.actions()).containsExactly(LID);

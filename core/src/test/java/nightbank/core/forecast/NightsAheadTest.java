@@ -159,7 +159,7 @@ public class NightsAheadTest {
   }
 
   private static double lowPutOff(SystemPlan plan, DaysAdvice a, double until, int night) {
-    List<Action> later = a.actions().stream().map(x -> DaysAdvice.notBefore(x, until)).toList();
+    List<Action> later = a.actions().stream().map(x -> PutOff.notBefore(x, until)).toList();
     return NightsAhead.lowest(SystemSimulation.run(plan.small().withActions(later)), spans(3))[
         night];
   }

@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param limit °C
  * @param at when that is, or when it was last heard of
  * @param doings what is advised, in order
+ * @param latest until when that may wait, absent where it is not known
  */
 public record AlarmFacts(
     String of,
@@ -24,7 +25,8 @@ public record AlarmFacts(
     @Nullable Double celsius,
     @Nullable Double limit,
     @Nullable Instant at,
-    List<AlarmDoing> doings) {
+    List<AlarmDoing> doings,
+    @Nullable Instant latest) {
 
   /**
    * Something to do.
@@ -47,6 +49,6 @@ public record AlarmFacts(
       @Nullable Double celsius,
       @Nullable Double limit,
       @Nullable Instant at) {
-    return new AlarmFacts(name, opens, "", celsius, limit, at, List.of());
+    return new AlarmFacts(name, opens, "", celsius, limit, at, List.of(), null);
   }
 }

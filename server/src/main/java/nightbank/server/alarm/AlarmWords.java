@@ -54,7 +54,7 @@ final class AlarmWords {
               ? "Nothing was found that would hold it; what would come nearest is on the page."
               : "To do: "
                   + f.doings().stream().map(this::doing).collect(Collectors.joining("; "))
-                  + ".";
+                  + (f.latest() == null ? "." : ". It can wait until " + clock(f.latest()) + ".");
       case AIR -> "Look at doors and vents first, then light or switch on what there is.";
       case SILENT ->
           "Look at its battery and its signal. What it would have warned of is not seen.";

@@ -229,7 +229,9 @@ class Troubles {
                 .map(d -> doing(night, d))
                 .sorted(Comparator.comparing(AlarmDoing::from))
                 .toList();
-    Instant deadline = doings.isEmpty() ? night.coldestAt() : doings.get(0).from();
+    Instant latest = advice == null ? null : advice.latest();
+    Instant deadline =
+        doings.isEmpty() ? night.coldestAt() : latest == null ? doings.get(0).from() : latest;
     boolean lost = night.verdict().equals("LOST");
     boolean cannotWait =
         lost && (quiet.at(deadline) || quiet.after(clock.instant()).isAfter(deadline));
@@ -241,7 +243,8 @@ class Troubles {
             night.coldestCelsius(),
             night.plantLimitCelsius(),
             night.coldestAt(),
-            doings);
+            doings,
+            latest);
     return new Trouble(AlarmKind.NIGHT, house.id().toString(), lost ? 2 : 1, cannotWait, facts);
   }
 

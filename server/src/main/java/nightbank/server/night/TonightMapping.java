@@ -151,7 +151,10 @@ final class TonightMapping {
                     advice.holds(),
                     advice.minutes(),
                     advice.shortage().name(),
-                    advice.untried()))
+                    advice.untried(),
+                    advice.latestSeconds().isPresent()
+                        ? now.plusSeconds((long) advice.latestSeconds().getAsDouble())
+                        : null))
         .counterfactuals(otherwise)
         .losses(losses(m, coldest))
         .cautions(

@@ -135,6 +135,7 @@ public record TonightView(
    * What to do, or what comes nearest.
    *
    * @param untried combinations that might do and were not looked at
+   * @param latest the last moment until which all of it may wait, absent where it does not hold
    */
   public record AdviceView(
       List<TonightQuestion.Doing> actions,
@@ -142,7 +143,8 @@ public record TonightView(
       boolean holds,
       double minutes,
       String shortage,
-      int untried) {}
+      int untried,
+      @Nullable Instant latest) {}
 
   /**
    * The same night with one thing otherwise, fuel and power spent all the same.
