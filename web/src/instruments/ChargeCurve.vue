@@ -3,6 +3,8 @@
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { degrees, hours, type Temperature } from '@/shared/units'
+import AsTable from './AsTable.vue'
+import ReadOff from './ReadOff.vue'
 
 const props = defineProps<{
   charge: Views['ChargeView']
@@ -35,13 +37,23 @@ const ticks = computed(() => {
   const step = last.value > 100 * 3600 ? 86_400 * 2 : last.value > 40 * 3600 ? 6 * 3600 : 3 * 3600
   return Array.from({ length: Math.floor(last.value / step) + 1 }, (_, i) => i * step)
 })
+const xs = computed(() => props.charge.seconds.map(x))
+const row = (i: number) => [
+  hours(props.charge.seconds[i]),
+  degrees(props.charge.hottest[i], props.units),
+  degrees(props.charge.mean[i], props.units),
+]
+const words = (i: number) => {
+  const [when, hottest, mean] = row(i)
+  return [when, `hottest ${hottest}`, `mean ${mean}`]
+}
 </script>
 
 <template>
   <svg
     class="curve"
     :viewBox="`0 0 ${W} ${H}`"
-    role="img"
+    role="group"
     aria-label="Temperatures through the charge"
   >
     <rect
@@ -67,7 +79,14 @@ const ticks = computed(() => {
     </g>
     <path class="now" :d="`M${x(moment * last)} 8 V${H - 30}`" />
     <text class="soft" :x="left + 6" y="26">source on</text>
+    <ReadOff name="the charge" :xs="xs" :top="12" :bottom="H - 30" :words="words" />
   </svg>
+  <AsTable
+    of="the charge"
+    :head="['after', 'hottest', 'mean']"
+    :count="charge.seconds.length"
+    :row="row"
+  />
 </template>
 
 <style scoped>

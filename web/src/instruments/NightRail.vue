@@ -264,6 +264,7 @@ const when = (iso: string) => Math.round(Date.parse(iso) / 1000)
           :aria-label="`${r.word}: bypass open at first`"
           @click="add(r.spare.bypass)"
           @keydown.enter.prevent="add(r.spare.bypass)"
+          @keydown.space.prevent="add(r.spare.bypass)"
         >
           + bypass
         </text>
@@ -278,6 +279,7 @@ const when = (iso: string) => Math.round(Date.parse(iso) / 1000)
           :aria-label="`${r.word}: damper shut afterwards`"
           @click="add(r.spare.damper)"
           @keydown.enter.prevent="add(r.spare.damper)"
+          @keydown.space.prevent="add(r.spare.damper)"
         >
           + damper
         </text>

@@ -13,7 +13,9 @@ import { laneWord } from '@/features/tonight/sentences'
 import { degreeTicks } from '@/shared/heat'
 import { keepsWords } from '@/shared/keeps'
 import { clock, degrees, energyOf, type Temperature } from '@/shared/units'
+import AsTable from './AsTable.vue'
 import NightRail from './NightRail.vue'
+import ReadOff from './ReadOff.vue'
 
 const props = defineProps<{
   night: Views['TonightView']
@@ -172,6 +174,22 @@ const endLabels = computed(() => {
   return list.map((l) => ({ ...l, y: l.y - over }))
 })
 
+const xs = computed(() => at.value.map((t) => x.value(t)))
+const columns = computed(() => [
+  { word: 'outdoors', of: props.night.outdoor },
+  { word: 'air in the house', of: props.night.air },
+  ...(felt.value ? [{ word: felt.value, of: props.night.leaf }] : []),
+  ...(props.without.length ? [{ word: 'without stores', of: props.without }] : []),
+])
+const row = (i: number) => [
+  clock(props.night.at[i], props.zone),
+  ...columns.value.map((c) => degrees(c.of[i], props.units)),
+]
+const readings = (i: number) => {
+  const [when, ...read] = row(i)
+  return [when, ...columns.value.map((c, k) => `${c.word} ${read[k]}`)]
+}
+
 const adding = ref(false)
 function add(l: Lane) {
   const end = at.value[at.value.length - 1] / 1000
@@ -256,6 +274,7 @@ function add(l: Lane) {
           {{ l.word }}
         </text>
       </template>
+      <ReadOff name="the night" :xs="xs" :top="AIR.top" :bottom="AIR.bottom" :words="readings" />
       <NightRail
         :lanes="rail.shown"
         :doings="doings"
@@ -303,6 +322,12 @@ function add(l: Lane) {
         </li>
       </ul>
     </div>
+    <AsTable
+      of="the night"
+      :head="['when', ...columns.map((c) => c.word)]"
+      :count="night.at.length"
+      :row="row"
+    />
     <p v-if="narrow" class="soft key">
       <b class="air">thick line</b> air in the house ·
       <template v-if="felt"><b class="leaf">thin</b> {{ felt }} · </template>

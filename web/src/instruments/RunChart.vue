@@ -6,6 +6,7 @@
 import { bisector } from 'd3-array'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { clock, day, degrees, type Temperature } from '@/shared/units'
+import AsTable from './AsTable.vue'
 import { margin as M, useRunDrawing, type DrawnRun, type Row } from './runDrawing'
 
 const props = defineProps<{ run: DrawnRun; units: Temperature; zone: string }>()
@@ -75,6 +76,15 @@ const under = computed(() => {
     ],
   }
 })
+
+const read = (celsius: number | null | undefined) =>
+  celsius == null ? '' : degrees(celsius, props.units)
+const row = (i: number) => [
+  `${day(props.run.at[i], props.zone)} ${clock(props.run.at[i], props.zone)}`,
+  ...props.run.probes.map((p) => read(p.measured[i])),
+  read(props.run.mean[i]),
+  read(props.run.air[i]),
+]
 
 function at(e: PointerEvent): number {
   const r = (e.currentTarget as SVGElement).getBoundingClientRect()
@@ -224,6 +234,12 @@ function key(e: KeyboardEvent) {
       />
       <path v-if="under" class="cursor" :d="`M${under.x} ${M.top} V${size.h - M.bottom}`" />
     </svg>
+    <AsTable
+      of="the run"
+      :head="['when', ...run.probes.map((p) => p.name), 'whole store', 'air']"
+      :count="run.at.length"
+      :row="row"
+    />
   </div>
 </template>
 

@@ -3,6 +3,8 @@
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { massOf } from '@/shared/units'
+import AsTable from './AsTable.vue'
+import ReadOff from './ReadOff.vue'
 
 const props = defineProps<{ curve: Views['CurveView']; chosen: number }>()
 const W = 560
@@ -16,6 +18,15 @@ const y = (lost: number) => 24 + (1 - lost / worst.value) * (H - 74)
 const path = computed(() =>
   props.curve.points.map((p, i) => `${i ? 'L' : 'M'}${x(p.count)} ${y(p.nightsLost)}`).join(' '),
 )
+const xs = computed(() => props.curve.points.map((p) => x(p.count)))
+const row = (i: number) => {
+  const p = props.curve.points[i]
+  return [String(p.count), p.count ? massOf(p.massKg) : 'none', String(p.nightsLost)]
+}
+const words = (i: number) => {
+  const [count, mass, lost] = row(i)
+  return [`${count}, ${mass}`, `${lost} of ${props.curve.nights} nights lost`]
+}
 /** Marks so close that their words would lie on each other go without. */
 const spoken = computed(() => {
   let last = -99
@@ -32,7 +43,7 @@ const spoken = computed(() => {
 </script>
 
 <template>
-  <svg class="curve" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Size against nights lost">
+  <svg class="curve" :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Size against nights lost">
     <text class="soft" :x="W - right" y="16" text-anchor="end">
       nights lost of {{ curve.nights }}
     </text>
@@ -55,7 +66,14 @@ const spoken = computed(() => {
         </text>
       </template>
     </g>
+    <ReadOff name="the sizes" :xs="xs" :top="20" :bottom="H - 46" :words="words" />
   </svg>
+  <AsTable
+    of="the sizes"
+    :head="['how many', 'mass', 'nights lost']"
+    :count="curve.points.length"
+    :row="row"
+  />
 </template>
 
 <style scoped>

@@ -5,7 +5,9 @@
  */
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
-import { degrees, type Temperature } from '@/shared/units'
+import { degrees, hours, type Temperature } from '@/shared/units'
+import AsTable from './AsTable.vue'
+import ReadOff from './ReadOff.vue'
 
 const props = defineProps<{ sheet: Views['TrialSheet']; units: Temperature }>()
 const W = 900
@@ -64,6 +66,15 @@ const dotShape = (i: number, px: number, py: number) =>
   i % 2
     ? `M${px - 3} ${py - 3} h6 v6 h-6 Z`
     : `M${px} ${py - 4} L${px + 3.6} ${py + 2.6} H${px - 3.6} Z`
+const xs = computed(() => props.sheet.at.map(x))
+const row = (i: number) => [
+  hours(props.sheet.at[i]),
+  ...fair.value.map((s) => degrees(s.curve[i], props.units)),
+]
+const read = (i: number) => {
+  const [when, ...read] = row(i)
+  return [when, ...fair.value.map((s, k) => `${brief(s.name)} ${read[k]}`)]
+}
 </script>
 
 <template>
@@ -73,7 +84,7 @@ const dotShape = (i: number, px: number, py: number) =>
     aria-label="Runs from one start, wider than the page"
     tabindex="0"
   >
-    <svg class="overlay" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Runs from one start">
+    <svg class="overlay" :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Runs from one start">
       <g v-for="t in warmTicks" :key="`w${t}`">
         <path class="tick" :d="`M${left} ${y(t)} H${W - right}`" />
         <text class="soft" :x="left - 8" :y="y(t) + 5" text-anchor="end">
@@ -121,8 +132,15 @@ const dotShape = (i: number, px: number, py: number) =>
           to {{ degrees(w.s.fair!.readingHigh, units) }})
         </text>
       </g>
+      <ReadOff name="the runs" :xs="xs" :top="top" :bottom="H - bottom" :words="read" />
     </svg>
   </div>
+  <AsTable
+    of="the runs"
+    :head="['after', ...fair.map((s) => s.name)]"
+    :count="sheet.at.length"
+    :row="row"
+  />
 </template>
 
 <style scoped>

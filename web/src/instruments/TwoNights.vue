@@ -4,6 +4,8 @@
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { clock, degrees, energyOf, type Temperature } from '@/shared/units'
+import AsTable from './AsTable.vue'
+import ReadOff from './ReadOff.vue'
 
 const props = defineProps<{
   pair: Views['PairView']
@@ -44,10 +46,27 @@ const sides = computed(() => [
   { key: 'first', word: props.first, side: props.pair.first },
   { key: 'second', word: props.second, side: props.pair.second },
 ])
+const xs = computed(() => props.pair.at.map(x))
+const row = (i: number) => [
+  clock(props.pair.at[i], props.zone),
+  degrees(props.pair.outdoor[i], props.units),
+  ...sides.value.flatMap(({ side }) => [
+    degrees(side.plants[i], props.units),
+    energyOf(side.usableJoules[i]),
+  ]),
+]
+const words = (i: number) => {
+  const [when, out, ...of] = row(i)
+  return [
+    `${when}, outdoors ${out}`,
+    `${props.first}: ${of[0]}, ${of[1]}`,
+    `${props.second}: ${of[2]}, ${of[3]}`,
+  ]
+}
 </script>
 
 <template>
-  <svg class="two" :viewBox="`0 0 ${W} ${H}`" role="img" aria-label="Both nights">
+  <svg class="two" :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Both nights">
     <rect class="dark" :x="dusk" y="0" :width="W - right - dusk" :height="H - 30" />
     <rect
       class="danger"
@@ -84,6 +103,7 @@ const sides = computed(() => [
       <path class="ground" :d="`M${x(s)} ${H - 30} v5`" />
       <text class="soft" :x="x(s)" :y="H - 10" text-anchor="middle">{{ clock(s, zone) }}</text>
     </g>
+    <ReadOff name="both nights" :xs="xs" :top="18" :bottom="H - 30" :words="words" />
   </svg>
   <p class="key">
     <span v-for="s in sides" :key="s.key" :class="s.key">
@@ -92,6 +112,12 @@ const sides = computed(() => [
       {{ clock(Date.parse(s.side.lowestAt) / 1000, zone) }}
     </span>
   </p>
+  <AsTable
+    of="both nights"
+    :head="['when', 'outdoors', first, `in it, ${first}`, second, `in it, ${second}`]"
+    :count="pair.at.length"
+    :row="row"
+  />
 </template>
 
 <style scoped>

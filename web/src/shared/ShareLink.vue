@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at } from '@/shared/at'
 /** Makes a link to what is open, for somebody without an account. */
 import { BButton, BFormSelect } from 'bootstrap-vue-next'
 import { ref, watch } from 'vue'
@@ -29,7 +30,7 @@ async function make() {
         body: { view: route.fullPath.replace(/^\/h\/[^/]+\//, ''), days: days.value },
       }),
     )
-    link.value = `${location.origin}/shown/${made.code}`
+    link.value = `${location.origin}${at(`/shown/${made.code}`)}`
   } catch (e) {
     error.value = e
   }

@@ -1,3 +1,4 @@
+import { at } from '@/shared/at'
 import { ref } from 'vue'
 import { open, type Known } from './database'
 
@@ -50,7 +51,7 @@ let asking: Promise<boolean> | null = null
 
 /** Whether it answers a small question soon; where there is no signal nothing else may end for minutes. */
 function alive(): Promise<boolean> {
-  asking ??= fetch('/api/me', { signal: AbortSignal.timeout(ALIVE_MS) })
+  asking ??= fetch(at('/api/me'), { signal: AbortSignal.timeout(ALIVE_MS) })
     .then(
       (answer) => !AWAY.has(answer.status),
       () => false,

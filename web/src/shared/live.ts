@@ -1,3 +1,4 @@
+import { at } from '@/shared/at'
 import { onBeforeUnmount, onMounted } from 'vue'
 
 const REST_MS = 4000 // readings that come fast are shown together
@@ -22,7 +23,7 @@ export function useLive(holding: string, probes: () => string[], came: () => voi
 
   function listen() {
     if (source || !('EventSource' in window)) return
-    source = new EventSource(`/api/holdings/${holding}/live`)
+    source = new EventSource(at(`/api/holdings/${holding}/live`))
     source.addEventListener('readings', heard)
   }
   function hangUp() {

@@ -1,3 +1,4 @@
+import { at } from '@/shared/at'
 import { token } from './api/client'
 import { save } from './download'
 
@@ -34,7 +35,7 @@ export function pageRows(tables: HTMLElement[]): string[][] {
 
 /** Makes a file of rows and hands it to the person; throws when it could not be made. */
 export async function handTable(kind: 'csv' | 'xlsx', name: string, rows: string[][]) {
-  const answer = await fetch(`/api/tables/${kind}`, {
+  const answer = await fetch(at(`/api/tables/${kind}`), {
     method: 'POST',
     headers: {
       'Content-Type': 'application/json',

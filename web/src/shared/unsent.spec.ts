@@ -52,6 +52,23 @@ describe('a change without signal', () => {
     )
     expect(JSON.parse(kept.get(path)!.body)).toEqual(shown)
   })
+  it('is kept of a part in the list in which parts are heard', async () => {
+    const list = '/api/holdings/h/parts'
+    const [mine, other] = [
+      { id: 'p', version: 2, name: 'Hearth', houseId: null, design: { kind: 'wood' } },
+      { id: 'q', version: 7, name: 'Pump', houseId: null, design: { kind: 'circuit' } },
+    ]
+    const body = JSON.stringify([mine, other])
+    kept.set(list, { url: list, path: list, etag: '', at: 1, body })
+    server.mockRejectedValue(new TypeError('no'))
+    const sent = { ...mine, name: 'Stove', version: undefined }
+    const headers = { 'If-Match': '"2"' }
+    const changed = await ask(
+      new Request(`http://x${list}/p`, { method: 'PUT', headers, body: JSON.stringify(sent) }),
+    )
+    expect(await changed.json()).toEqual({ ...mine, name: 'Stove' })
+    expect(JSON.parse(kept.get(list)!.body)).toEqual([{ ...mine, name: 'Stove' }, other])
+  })
   it('is the server’s where it answers, also where it refuses', async () => {
     server.mockResolvedValue(new Response('{}', { status: 412 }))
     expect((await ask(change('Tub'))).status).toBe(412)

@@ -3,11 +3,11 @@ import { open } from './database'
 import { add, became } from './outbox'
 
 /**
- * What is changed without signal: a store, a house or the book waits in the outbox, the newest change in the
+ * What is changed without signal: a store, a house, a part or the book waits in the outbox, the newest change in the
  * place of earlier ones, and is shown as it will be. It is sent over the version that it was made on;
  * where somebody has changed that meanwhile, the one who typed it is told.
  */
-const KEPT = /^\/api\/holdings\/[^/]+\/(?:(stores)|(houses)|(book))(?:\/[^/]+)?$/
+const KEPT = /\/api\/holdings\/[^/]+\/(?:(stores)|(houses)|(parts)|(book))(?:\/[^/]+)?$/
 
 /** Versions over which this page itself changed something, by path. */
 const mine = new Set<string>()
@@ -16,14 +16,36 @@ type Fields = Record<string, unknown>
 
 /** What is shown of it until it is sent. */
 function asItWillBe(path: string, known: Fields, sent: Fields): Fields {
-  const [, store, house] = KEPT.exec(path)!
-  const names = store ? ['name', 'houseId', 'planned', 'design', 'probes'] : ['name', 'design']
-  if (!store && !house) return { ...known, book: sent }
+  const [, store, house, part] = KEPT.exec(path)!
+  const names = store
+    ? ['name', 'houseId', 'planned', 'design', 'probes']
+    : part
+      ? ['name', 'houseId', 'design']
+      : ['name', 'design']
+  if (!store && !house && !part) return { ...known, book: sent }
   return { ...known, ...Object.fromEntries(names.map((n) => [n, sent[n]])) }
 }
 
 const nameOf = (path: string, sent: Fields) =>
-  KEPT.exec(path)![3] ? 'What things cost' : `“${String(sent.name)}”`
+  KEPT.exec(path)![4] ? 'What things cost' : `“${String(sent.name)}”`
+
+/** What is shown of it in the place of what was last heard; parts are heard as a list. */
+async function shownAs(path: string, sent: Fields, etag: string) {
+  const db = await open()
+  const list = KEPT.exec(path)![3] ? path.slice(0, path.lastIndexOf('/')) : null
+  const known = await db.get('answers', list ?? path)
+  if (!known) return null
+  if (!list) {
+    const body = JSON.stringify(asItWillBe(path, JSON.parse(known.body) as Fields, sent))
+    return { body, instead: { ...known, body, etag } }
+  }
+  const parts = JSON.parse(known.body) as Fields[]
+  const before = parts.find((p) => p.id === sent.id)
+  if (!before) return null
+  const after = asItWillBe(path, before, sent)
+  const all = JSON.stringify(parts.map((p) => (p === before ? after : p)))
+  return { body: JSON.stringify(after), instead: { ...known, body: all } }
+}
 
 /** What was changed on top of one's own change that went out meanwhile is no conflict with it. */
 function overNext(request: Request, etag: string): Request {
@@ -47,11 +69,9 @@ export async function ask(request: Request): Promise<Response> {
     if (!again) throw e
   }
   const text = await again.text()
-  const db = await open()
-  const known = await db.get('answers', path)
-  if (!known) throw new TypeError('no signal')
   const sent = JSON.parse(text) as Fields
-  const body = JSON.stringify(asItWillBe(path, JSON.parse(known.body) as Fields, sent))
+  const shown = await shownAs(path, sent, etag!)
+  if (!shown) throw new TypeError('no signal')
   mine.add(`${path} ${etag}`)
   await add({
     method: 'PUT',
@@ -61,6 +81,6 @@ export async function ask(request: Request): Promise<Response> {
     what: nameOf(path, sent),
     etag: etag!,
   })
-  await db.put('answers', { ...known, body, etag: etag! })
-  return new Response(body, { headers: { 'Content-Type': 'application/json', ETag: etag! } })
+  await (await open()).put('answers', shown.instead)
+  return new Response(shown.body, { headers: { 'Content-Type': 'application/json', ETag: etag! } })
 }

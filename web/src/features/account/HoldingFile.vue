@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at } from '@/shared/at'
 /** The whole holding as one open file, out and in. */
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
@@ -34,7 +35,7 @@ async function bring(e: Event) {
   const form = new FormData()
   form.append('file', file)
   try {
-    const answer = await fetch('/api/holdings/file', {
+    const answer = await fetch(at('/api/holdings/file'), {
       method: 'POST',
       headers: { 'X-XSRF-TOKEN': decodeURIComponent(token() ?? '') },
       body: form,

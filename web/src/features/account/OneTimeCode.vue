@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at } from '@/shared/at'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { clock, day } from '@/shared/units'
@@ -6,7 +7,7 @@ import { clock, day } from '@/shared/units'
 /** A code to read out or write on paper; it is told this once. */
 const props = defineProps<{ code: Views['CodeView']; zone: string; what: string }>()
 const ends = computed(() => Date.parse(props.code.endsAt) / 1000)
-const door = `${location.origin}/come-in`
+const door = location.origin + at('/come-in')
 </script>
 
 <template>

@@ -1,3 +1,4 @@
+import { at } from '@/shared/at'
 import { onBeforeUnmount, ref } from 'vue'
 import { api, body, type Views } from '@/shared/api/client'
 
@@ -25,7 +26,7 @@ export function useFileOut(holdingId: string) {
 
   function fetchIt(id: string) {
     const link = document.createElement('a')
-    link.href = `/api/holdings/${holdingId}/file/${id}/content`
+    link.href = at(`/api/holdings/${holdingId}/file/${id}/content`)
     link.download = 'holding.json'
     link.click()
   }

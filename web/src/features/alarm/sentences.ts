@@ -40,12 +40,15 @@ export function headline(a: Alarm, units: Units, zone: string): string {
   }
 }
 
+const waits = (latest: string | null | undefined, zone: string) =>
+  latest ? ` It can wait until ${clock(Date.parse(latest) / 1000, zone)}.` : ''
+
 /** What to do about it. */
 export function remedy(a: Alarm, zone: string): string {
   switch (a.kind) {
     case 'NIGHT':
       return a.facts.doings.length
-        ? `To do: ${a.facts.doings.map((d) => deed(d, d.of, d.part, zone)).join('; ')}.`
+        ? `To do: ${a.facts.doings.map((d) => deed(d, d.of, d.part, zone)).join('; ')}.${waits(a.facts.latest, zone)}`
         : 'Nothing was found that would hold it; Tonight says what comes nearest.'
     case 'AIR':
       return 'Look at doors and vents first, then light or switch on what there is.'

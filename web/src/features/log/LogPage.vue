@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at } from '@/shared/at'
 /** What was done and seen: logged by one touch, set right afterwards. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BFormSelect } from 'bootstrap-vue-next'
@@ -106,7 +107,7 @@ function placeOnceKnown(id: string) {
 }
 
 function put(event: Views['EventView'], method: 'POST' | 'PUT') {
-  const path = `/api/holdings/${holding}/events`
+  const path = at(`/api/holdings/${holding}/events`)
   return add({
     method,
     path: method === 'POST' ? path : `${path}/${event.id}`,
@@ -181,7 +182,7 @@ function moveStop(id: string, by: -1 | 1) {
   client.setQueryData(['holding', holding, 'walk'], ids)
   return add({
     method: 'PUT',
-    path: `/api/holdings/${holding}/walk`,
+    path: at(`/api/holdings/${holding}/walk`),
     kind: 'json',
     body: JSON.stringify({ probes: ids, was }),
     what: 'The order of the walk',
@@ -256,10 +257,10 @@ function moveStop(id: string, by: -1 | 1) {
           {{ l.note }}
           <span v-if="l.photos?.length" class="photos">
             <span v-for="(p, i) in l.photos" :key="p" class="photo">
-              <a :href="`/api/holdings/${holding}/photos/${p}`" target="_blank" rel="noopener"
+              <a :href="at(`/api/holdings/${holding}/photos/${p}`)" target="_blank" rel="noopener"
                 ><img
                   loading="lazy"
-                  :src="`/api/holdings/${holding}/photos/${p}`"
+                  :src="at(`/api/holdings/${holding}/photos/${p}`)"
                   :alt="`Photo ${i + 1} of this round`"
               /></a>
               <button

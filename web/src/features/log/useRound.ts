@@ -1,3 +1,4 @@
+import { at } from '@/shared/at'
 import { computed, reactive, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { add, drop, keep, kept } from '@/shared/outbox'
@@ -22,7 +23,7 @@ interface State {
  */
 export function useRound(holding: string, fahrenheit: () => boolean, now: () => Date) {
   const key = `round:${holding}`
-  const path = (id: string) => `/api/holdings/${holding}/rounds/${id}`
+  const path = (id: string) => at(`/api/holdings/${holding}/rounds/${id}`)
   const state = reactive<State>({ id: '', startedAt: '', at: 0, done: {}, ended: false })
   const ready = ref(false)
 
@@ -87,7 +88,9 @@ export function useRound(holding: string, fahrenheit: () => boolean, now: () => 
   async function photo(blob: Blob) {
     await add({
       method: 'PUT',
-      path: `/api/holdings/${holding}/photos/${newId()}?round=${state.id}&taken=${now().toISOString()}`,
+      path: at(
+        `/api/holdings/${holding}/photos/${newId()}?round=${state.id}&taken=${now().toISOString()}`,
+      ),
       kind: 'bytes',
       body: blob,
       what: 'A photo',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at } from '@/shared/at'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, onBeforeUnmount, ref } from 'vue'
@@ -92,7 +93,9 @@ const span = computed({
 
 const readings = computed(() =>
   run.value
-    ? `/api/holdings/${holding}/stores/${run.value.storeId}/readings.senml?from=${run.value.run.from}&to=${run.value.run.to}`
+    ? at(
+        `/api/holdings/${holding}/stores/${run.value.storeId}/readings.senml?from=${run.value.run.from}&to=${run.value.run.to}`,
+      )
     : '',
 )
 /** Heat above the floor at one of the run's moments, with its doubt. */

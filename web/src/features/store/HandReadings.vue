@@ -2,7 +2,9 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, reactive, ref } from 'vue'
-import { api, body } from '@/shared/api/client'
+import { api, body, isAway } from '@/shared/api/client'
+import { at as here } from '@/shared/at'
+import { add } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { typedCelsius, type Temperature } from '@/shared/units'
@@ -24,22 +26,37 @@ async function log() {
   error.value = null
   said.value = ''
   const at = session.now().toISOString()
+  const read = {
+    fahrenheit: props.units.fahrenheit,
+    readings: filled.value.map((p) => ({ probeId: p.id, at, typed: typed[p.id] })),
+  }
   try {
     const logged = await body(
       api.POST('/api/holdings/{holdingId}/readings', {
         params: { path: { holdingId: props.holding } },
-        body: {
-          fahrenheit: props.units.fahrenheit,
-          readings: filled.value.map((p) => ({ probeId: p.id, at, typed: typed[p.id] })),
-        },
+        body: read,
       }),
     )
     said.value = `${logged.added} logged.`
     filled.value.forEach((p) => delete typed[p.id])
     await client.invalidateQueries({ queryKey: ['holding', props.holding] })
   } catch (e) {
-    error.value = e
+    if (isAway(e)) await later(read).catch((full) => (error.value = full))
+    else error.value = e
   }
+}
+
+/** Without signal; the moment goes with them, so that sent twice they are the same. */
+async function later(read: unknown) {
+  await add({
+    method: 'POST',
+    path: here(`/api/holdings/${props.holding}/readings`),
+    kind: 'json',
+    body: JSON.stringify(read),
+    what: filled.value.map((p) => `${p.name} ${typed[p.id]}`).join(', '),
+  })
+  said.value = 'Kept here; they go out when the program answers again.'
+  filled.value.forEach((p) => delete typed[p.id])
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at } from '@/shared/at'
 import { useQuery } from '@tanstack/vue-query'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
@@ -85,14 +86,17 @@ const print = () => window.print()
 
 /** What is planned, for whatever calendar wakes one. */
 async function toCalendar() {
-  const answer = await fetch(`/api/holdings/${holding}/houses/${asked.house}/tonight/calendar`, {
-    method: 'POST',
-    headers: {
-      'Content-Type': 'application/json',
-      'X-XSRF-TOKEN': decodeURIComponent(token() ?? ''),
+  const answer = await fetch(
+    at(`/api/holdings/${holding}/houses/${asked.house}/tonight/calendar`),
+    {
+      method: 'POST',
+      headers: {
+        'Content-Type': 'application/json',
+        'X-XSRF-TOKEN': decodeURIComponent(token() ?? ''),
+      },
+      body: JSON.stringify({ ...question(false), actions: doings.value }),
     },
-    body: JSON.stringify({ ...question(false), actions: doings.value }),
-  })
+  )
   if (answer.ok) save(await answer.blob(), 'nights.ics')
   else error.value = new Error('The calendar could not be made just now.')
 }

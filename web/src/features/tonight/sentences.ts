@@ -151,7 +151,8 @@ export function advice(n: Night, u: Temperature, zone: string): string {
   if (!a || !a.actions.length) return ''
   const doing = listed(a.actions.map((d) => errand(d, n, zone)))
   const said = doing.charAt(0).toUpperCase() + doing.slice(1)
-  if (a.holds) return `${said}: then it holds, coldest ${degrees(a.coldestCelsius, u)}.`
+  const wait = a.latest ? ` It can wait until ${at(a.latest, zone)}.` : ''
+  if (a.holds) return `${said}: then it holds, coldest ${degrees(a.coldestCelsius, u)}.${wait}`
   const lack =
     a.shortage === 'SPEED'
       ? '; the heat does not come out fast enough'

@@ -1,5 +1,7 @@
+import { at, PREFIX } from '../at'
 import createClient from 'openapi-fetch'
 import { ref } from 'vue'
+import { AWAY } from '../answers'
 import { token } from '../token'
 import { ask } from '../unsent'
 import type { components, paths } from './schema'
@@ -19,7 +21,7 @@ export class Refusal extends Error {
   }
 }
 
-const client = createClient<paths>({ baseUrl: '', fetch: ask })
+const client = createClient<paths>({ baseUrl: PREFIX, fetch: ask })
 
 /** Grows each time something was sent that may have changed what is kept. */
 export const written = ref(0)
@@ -64,6 +66,9 @@ export async function whole<T>(call: Promise<Answer<T>>): Promise<{ data: T; eta
   return { data: answer.data as T, etag: answer.response.headers.get('ETag') ?? '' }
 }
 
+/** The program could not be reached: nothing was refused. */
+export const isAway = (e: unknown) => e instanceof Refusal && (!e.status || AWAY.has(e.status))
+
 export function refusal(status: number, said: unknown): Refusal {
   const p = (typeof said === 'object' && said ? said : {}) as Record<string, string>
   return new Refusal(
@@ -79,7 +84,7 @@ export function refusal(status: number, said: unknown): Refusal {
 export async function upload<T>(path: string, file: File): Promise<T> {
   const form = new FormData()
   form.append('file', file)
-  const answer = await fetch(path, {
+  const answer = await fetch(at(path), {
     method: 'POST',
     body: form,
     headers: { 'X-XSRF-TOKEN': decodeURIComponent(token() ?? '') },

@@ -1625,6 +1625,8 @@ export interface components {
             /** Format: double */
             coldestCelsius: number;
             holds: boolean;
+            /** Format: date-time */
+            latest: string | null;
             /** Format: double */
             minutes: number;
             shortage: string;
@@ -1657,6 +1659,8 @@ export interface components {
             /** Format: double */
             celsius: number | null;
             doings: components["schemas"]["AlarmDoing"][];
+            /** Format: date-time */
+            latest: string | null;
             /** Format: double */
             limit: number | null;
             of: string;

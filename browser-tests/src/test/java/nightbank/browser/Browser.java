@@ -100,6 +100,15 @@ final class Browser implements AutoCloseable {
     return this;
   }
 
+  /** Colours that somebody has chosen for all programs. */
+  Browser forcedColours(boolean on) {
+    driver.executeCdpCommand(
+        "Emulation.setEmulatedMedia",
+        Map.of(
+            "features", List.of(Map.of("name", "forced-colors", "value", on ? "active" : "none"))));
+    return this;
+  }
+
   Browser go(String path) {
     driver.get(address + path);
     return this;

@@ -28,37 +28,9 @@ public class ScreensTest {
 
   @DataProvider
   Object[][] views() {
-    String[][] views = {
-      {"tonight", demo.home + "/tonight", "h1.headline"},
-      {"stores", demo.home + "/stores", ".picture svg"},
-      {"store", demo.home + "/stores/" + demo.id("Sand bin"), ".cut-away .probe"},
-      {"water", demo.home + "/stores/" + demo.id("Water columns"), ".cut-away .probe"},
-      {"file", demo.home + "/stores/" + demo.id("Sand bin") + "/file", ".drop"},
-      {"run", demo.home + "/runs/" + demo.id("The first warm-up"), ".run-chart .phase"},
-      {"house", demo.home + "/houses/" + demo.id("Lean-to"), ".heat-arrow"},
-      {"new house", demo.home + "/houses/new", "form"},
-      {"words", demo.home + "/words", "dl dd"},
-      {"place", demo.home + "/people", "table.ledger td"},
-      {"charge", demo.home + "/stores/" + demo.id("Sand bin") + "?charge=yes", ".curve .mean"},
-      {"heap", demo.home + "/stores/" + demo.id("Heap, north wall"), ".cut-away .pipe"},
-      {"sizing", demo.home + "/sizing", ".curve .line"},
-      {"pairs", demo.home + "/pairs", ".two .plants"},
-      {"build", demo.home + "/stores/" + demo.id("Sand bin") + "/build", ".sheet ol li"},
-      {"book", demo.home + "/book", ".prices td"},
-      {"log", demo.home + "/log", ".touches"},
-      {"round", demo.home + "/round", ".pad"},
-      {"alarms", demo.home + "/alarms", ".band"},
-      {"health", demo.home + "/health", "table.ledger td"},
-      {"loggers", demo.home + "/loggers", "form"},
-      {"nights", demo.home + "/record/nights", ".wall .lost"},
-      {"trials", demo.home + "/record/trials", "form .run"},
-      {
-        "trial", demo.home + "/record/trials/" + demo.id("A fortnight of drying"), ".overlay .curve"
-      },
-    };
     List<Object[]> all = new ArrayList<>();
     for (boolean phone : new boolean[] {false, true}) {
-      for (String[] v : views) {
+      for (String[] v : Views.of(demo)) {
         all.add(new Object[] {v[0], phone, v[1], v[2]});
       }
     }
@@ -81,6 +53,8 @@ public class ScreensTest {
         browser.theme(theme).see(css);
         browser.isLegible();
       }
+      browser.forcedColours(true).theme("day").see(css);
+      browser.isLegible().forcedColours(false);
     }
     assertThat(browser.complaints()).isEmpty();
   }

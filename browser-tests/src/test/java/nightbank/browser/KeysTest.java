@@ -1,0 +1,158 @@
+package nightbank.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.openqa.selenium.Keys;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Every view by keys alone: all that can be acted on is reached, shows it, and moves. */
+public class KeysTest {
+  private static final int MOST = 400; // steps; the longest view has less than half of it
+
+  /** Numbers what Tab must reach, with the look that each has while it is not there. */
+  private static final String NUMBERED =
+      """
+      const parts = (e) => [e, ...[...e.querySelectorAll('*')].slice(0, 12)];
+      window.lookOf = (e) => parts(e).map((p) => { const s = getComputedStyle(p);
+        return [s.outline, s.boxShadow, s.borderColor, s.backgroundColor, s.stroke, s.strokeWidth,
+          s.fill, s.textDecorationLine, s.opacity].join() }).join('|');
+      window.seen = (e) => e.isConnected && e.checkVisibility({ visibilityProperty: true })
+        && !e.closest('[inert]');
+      window.walk = [...document.querySelectorAll(
+          'a[href], button, input, select, textarea, summary, [tabindex]')]
+        .filter((e) => !e.disabled && e.tabIndex >= 0 && seen(e)
+          && !(e.type === 'radio' && !e.checked))
+        .map((e) => ({ e, look: lookOf(e), reached: false }));
+      document.activeElement.blur();
+      return walk.length
+      """;
+
+  /** What is focused now: blank, or how it fails to show it; null at the end. */
+  private static final String STEP =
+      """
+      const at = document.activeElement;
+      if (!at || at === document.body) return null;
+      const known = walk.find((w) => w.e === at);
+      if (!known) return '';
+      const again = known.reached;
+      known.reached = true;
+      if (again) return null;
+      return lookOf(at) === known.look ? 'does not show its focus: ' + at.outerHTML.slice(0, 120) : ''
+      """;
+
+  private static final String MISSED =
+      """
+      return walk.filter((w) => !w.reached && seen(w.e) && w.e.tabIndex >= 0 && !w.e.disabled)
+        .map((w) => 'is not reached: ' + w.e.outerHTML.slice(0, 120))
+      """;
+
+  private static final String SLIDERS =
+      "[...document.querySelectorAll('[role=slider], input[type=range]')]"
+          + ".filter((e) => e.tabIndex >= 0 && e.checkVisibility())";
+
+  private Demo demo;
+  private Browser browser;
+
+  @BeforeClass
+  public void open() {
+    demo = Demo.own();
+    browser = demo.browser("keeper");
+  }
+
+  @AfterClass(alwaysRun = true)
+  public void close() {
+    browser.close();
+  }
+
+  @DataProvider
+  public Object[][] views() {
+    List<Object[]> all = new ArrayList<>(Arrays.asList((Object[][]) Views.of(demo)));
+    all.add(new Object[] {"hard night", demo.home + "/tonight?low=-9", "h1.headline"});
+    return all.toArray(Object[][]::new);
+  }
+
+  @Test(dataProvider = "views")
+  public void allOfItIsReachedByTabAndShowsIt(String name, String path, String css) {
+    browser.go(path).see(css);
+    still();
+    Object many = browser.driver.executeScript(NUMBERED);
+    assertThat((Long) many).isBetween(5L, (long) MOST);
+    List<String> faults = new ArrayList<>();
+    for (int i = 0; i < MOST; i++) {
+      browser.press(Keys.TAB);
+      Object fault = browser.driver.executeScript(STEP);
+      if (fault == null) {
+        break;
+      }
+      if (!fault.equals("")) {
+        faults.add((String) fault);
+      }
+    }
+    @SuppressWarnings("unchecked")
+    List<String> missed = (List<String>) browser.driver.executeScript(MISSED);
+    faults.addAll(missed);
+    assertThat(faults).isEmpty();
+  }
+
+  /** Nothing more comes or goes. */
+  private void still() {
+    browser.until(
+        "it has come to rest",
+        () -> {
+          String now = browser.pageText();
+          return now.equals(last(now)) && !now.contains(" …");
+        });
+  }
+
+  private String before = "";
+
+  private String last(String now) {
+    String was = before;
+    before = now;
+    return was;
+  }
+
+  private String value(int i) {
+    return (String)
+        browser.driver.executeScript(
+            "const s = "
+                + SLIDERS
+                + "[arguments[0]];"
+                + "return s ? (s.getAttribute('aria-valuenow') ?? s.value)"
+                + " + ' ' + s.getAttribute('aria-valuetext') : null",
+            i);
+  }
+
+  private void press(int i, Keys key) {
+    browser.driver.executeScript(SLIDERS + "[arguments[0]].focus()", i);
+    browser.press(key);
+  }
+
+  @Test(dataProvider = "views", dependsOnMethods = "allOfItIsReachedByTabAndShowsIt")
+  public void whatSlidesIsMovedByArrowsAndBack(String name, String path, String css) {
+    browser.go(path).see(css);
+    if (name.equals("hard night")) {
+      browser.click("Plan it so").see(".handle[role=slider]");
+    }
+    still();
+    long many = (Long) browser.driver.executeScript("return " + SLIDERS + ".length");
+    for (int i = 0; i < many; i++) {
+      int k = i;
+      String was = value(k);
+      press(k, Keys.ARROW_RIGHT);
+      if (value(k).equals(was)) {
+        press(k, Keys.ARROW_LEFT);
+        browser.until(k + " moves from " + was, () -> !was.equals(value(k)));
+        press(k, Keys.ARROW_RIGHT);
+      } else {
+        press(k, Keys.ARROW_LEFT);
+      }
+    }
+  }
+}
