@@ -108,6 +108,12 @@ export const router = createRouter({
           component: () => import('./features/sizing/SizingPage.vue'),
         },
         {
+          path: 'next',
+          name: 'next',
+          meta: { title: 'What next' },
+          component: () => import('./features/next/NextPage.vue'),
+        },
+        {
           path: 'pairs',
           name: 'pairs',
           meta: { title: 'Two ways' },

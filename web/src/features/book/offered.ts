@@ -42,6 +42,24 @@ export function offered(
       unit: 'SQUARE_METRE',
     })),
     { value: 'foil', text: 'Foil', pack: 'roll', amount: 10, unit: 'SQUARE_METRE' },
+    {
+      value: 'draught-strip',
+      text: 'Draught strip',
+      pack: 'roll',
+      amount: 5,
+      unit: 'METRE',
+    },
+    {
+      value: 'inner-film',
+      text: 'Film to hang inside',
+      pack: 'roll',
+      amount: 50,
+      unit: 'SQUARE_METRE',
+    },
+    { value: 'night-screen', text: 'Night screen', pack: 'roll', amount: 20, unit: 'SQUARE_METRE' },
+    { value: 'fleece', text: 'Fleece', pack: 'roll', amount: 20, unit: 'SQUARE_METRE' },
+    { value: 'element', text: 'Heating element', pack: 'piece', amount: 1, unit: 'PIECE' },
+    { value: 'pump', text: 'Circulating pump', pack: 'piece', amount: 1, unit: 'PIECE' },
     ...catalogue.parts
       .filter((p) => p.kind !== 'GLUE')
       .map((p): Offered => ({

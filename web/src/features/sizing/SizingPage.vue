@@ -15,14 +15,14 @@ import { asItIs } from '../store/arrangements'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { areaOf, degrees, energyOf, kelvins, massOf, powerOf } from '@/shared/units'
+import { useSearch } from '@/shared/useSearch'
 import WordHelp from '@/shared/WordHelp.vue'
 import { housesQuery } from '../house/queries'
 import { newId } from '../store/designs'
 import { catalogueQuery } from '../store/queries'
 import { usualOf } from '../store/usual'
-import { sizeCurve } from './queries'
+import { sizeCurve, sizingNow, startSizing, stopSizing } from './queries'
 import { bodies, curveSentence, figuresOf, foundSentence, limitWord, meansWord } from './sentences'
-import { useSizing } from './useSizing'
 
 type Found = Views['SizedView']
 const explained: Record<string, string> = {
@@ -74,10 +74,18 @@ const question = computed<Views['SizingQuestion'] | null>(() =>
       }
     : null,
 )
-const { view, error, stop } = useSizing(
-  holding,
-  () => houseId.value,
-  () => question.value,
+const { view, error, stop } = useSearch(
+  {
+    start: (asked: { house: string; of: Views['SizingQuestion'] }) =>
+      startSizing(holding, asked.house, asked.of),
+    now: (id) => sizingNow(holding, id),
+    stop: (id) => stopSizing(holding, id),
+    begun: (fresh, before) => ({
+      ...fresh,
+      found: fresh.found.length ? fresh.found : (before?.found ?? []),
+    }),
+  },
+  () => question.value && { house: houseId.value, of: question.value },
 )
 
 watch(q, () =>

@@ -77,6 +77,15 @@ watch(night, (n, before) => {
     asking.value = asked.low != null || n.assumptions.some((a) => a.code === 'EVENING_GUESSED')
 })
 const told = computed(() => (night.value ? advice(night.value, session.units, zone.value) : ''))
+/** What to change, for nights like this one. */
+const next = computed(() => {
+  const hardest = Math.round(Math.min(...(night.value?.outdoor ?? [-9])))
+  return {
+    name: 'next',
+    params: { holding },
+    query: { house: asked.house, usual: hardest + 8, hardest },
+  }
+})
 /** What the days' advice would have done, where that is not planned. */
 const daysOffer = computed(() => {
   const a = nights.value?.advice
@@ -131,6 +140,9 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       <BButton v-if="!taken" variant="primary" @click="planSo">Plan it so</BButton>
       <BButton v-else variant="secondary" @click="change(null, true)">Leave it</BButton>
     </div>
+    <p v-if="night && night.verdict !== 'HELD'" class="no-print">
+      <RouterLink :to="next">What would hold such nights?</RouterLink>
+    </p>
     <p v-if="looking" class="days soft" role="status">Working through the nights ahead …</p>
     <div v-else-if="night && nights && nights.nights.length > 1" class="days no-print">
       <NightsAhead :nights="nights" :night="night" :units="session.units" :zone="zone" />

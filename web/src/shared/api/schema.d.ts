@@ -564,6 +564,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/houses/{houseId}/ranking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rank"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/houses/{houseId}/sizing": {
         parameters: {
             query?: never;
@@ -927,6 +943,22 @@ export interface paths {
         put: operations["change_3"];
         post?: never;
         delete: operations["remove_5"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/ranking/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ranking"];
+        put?: never;
+        post?: never;
+        delete: operations["stopRanking"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1771,6 +1803,19 @@ export interface components {
             /** Format: double */
             worthKelvin: number | null;
         };
+        BaseView: {
+            bare: components["schemas"]["Told"];
+            bought: components["schemas"]["BoughtView"][];
+            boughtJoules: components["schemas"]["Told"];
+            /** Format: double */
+            cost: number | null;
+            /** Format: double */
+            electricJoules: number;
+            hardestKelvin: components["schemas"]["Told"];
+            lost: components["schemas"]["Told"];
+            /** Format: double */
+            woodKilograms: number;
+        };
         Begin: {
             code: string;
             holding: components["schemas"]["HoldingDraft"];
@@ -1809,6 +1854,13 @@ export interface components {
             book: components["schemas"]["Book"];
             /** Format: int32 */
             version: number;
+        };
+        BoughtView: {
+            /** Format: double */
+            cost: number | null;
+            fuel: string;
+            /** Format: double */
+            kilograms: number;
         };
         BrokerView: {
             adviceTopics: string[];
@@ -3122,6 +3174,13 @@ export interface components {
             /** Format: double */
             lowCelsius: number;
         };
+        NeedView: {
+            /** Format: double */
+            amount: number;
+            price: string;
+            /** @enum {string} */
+            unit: "KILOGRAM" | "LITRE" | "SQUARE_METRE" | "METRE" | "KILOWATT_HOUR" | "PIECE";
+        };
         NewPassword: {
             before: string;
             password: string;
@@ -3549,6 +3608,39 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        RankingQuestion: {
+            /** Format: double */
+            hardestLow: number;
+            /** Format: double */
+            hourWorth: number;
+            recorded: boolean | null;
+            /** Format: double */
+            usualLow: number;
+        };
+        RankingView: {
+            base: components["schemas"]["BaseView"] | null;
+            changes: components["schemas"]["RetrofitView"][];
+            currency: string;
+            /** Format: int32 */
+            done: number;
+            fromFile: boolean;
+            /** Format: double */
+            hourWorth: number;
+            /** Format: uuid */
+            houseId: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            nights: number;
+            /** Format: int32 */
+            of: number;
+            pairs: components["schemas"]["TriedView"][];
+            path: components["schemas"]["StepView"][];
+            singles: components["schemas"]["TriedView"][];
+            state: string;
+            /** Format: int32 */
+            untried: number;
+        };
         Read: {
             columns: string[];
             /** Format: date-time */
@@ -3595,6 +3687,21 @@ export interface components {
             code: string;
             login: string;
             password: string;
+        };
+        RetrofitView: {
+            /** Format: double */
+            amount: number;
+            /** Format: double */
+            hours: number;
+            id: string;
+            /** @enum {string} */
+            kind: "CLOSE_GAPS" | "SECOND_SKIN" | "SCREEN" | "FLEECE" | "EDGE_BOARD" | "LID" | "MORE_MASS" | "WATER_FILL" | "FOOT" | "BIGGER_ELEMENT" | "LONGER_FIRE" | "DRY_WOOD" | "HEAP_LOOP" | "HARDIER_PLANTS" | "HALF_HOUSE";
+            /** Format: double */
+            money: number | null;
+            name: string;
+            needs: components["schemas"]["NeedView"][];
+            /** Format: uuid */
+            of: string | null;
         };
         RoundDraft: {
             /** Format: date-time */
@@ -3901,6 +4008,16 @@ export interface components {
             figures: components["schemas"]["Figure"][];
             text: string;
         };
+        StepView: {
+            /** Format: double */
+            hours: number;
+            id: string;
+            lost: components["schemas"]["Told"];
+            /** Format: double */
+            money: number | null;
+            saved: components["schemas"]["Told"];
+            warmerKelvin: components["schemas"]["Told"];
+        };
         StoreDesign: {
             build: components["schemas"]["Build"] | null;
             /** Format: double */
@@ -4086,6 +4203,14 @@ export interface components {
             /** Format: uuid */
             storeId: string;
         };
+        Told: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            middle: number;
+        };
         TonightQuestion: {
             actions: components["schemas"]["Doing"][];
             /** Format: double */
@@ -4197,6 +4322,20 @@ export interface components {
             id: string;
             name: string;
             runs: components["schemas"]["Run"][];
+        };
+        TriedView: {
+            clear: boolean;
+            /** Format: double */
+            electricJoules: number;
+            /** Format: double */
+            hours: number;
+            ids: string[];
+            /** Format: double */
+            money: number | null;
+            saved: components["schemas"]["Told"];
+            warmerKelvin: components["schemas"]["Told"];
+            /** Format: double */
+            woodKilograms: number;
         };
         TriesView: {
             /** Format: date-time */
@@ -5427,6 +5566,33 @@ export interface operations {
             };
         };
     };
+    rank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RankingQuestion"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RankingView"];
+                };
+            };
+        };
+    };
     start_1: {
         parameters: {
             query?: never;
@@ -6176,6 +6342,52 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    ranking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RankingView"];
+                };
+            };
+        };
+    };
+    stopRanking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RankingView"];
+                };
             };
         };
     };

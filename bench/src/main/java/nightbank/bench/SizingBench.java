@@ -77,7 +77,7 @@ public class SizingBench {
   public List<Season.Point> winterOfACandidate() {
     Winter winter = Winter.between(-2, -11, 120, 1);
     return Season.of(
-            Season.plan(night.system(), winter, 7, new double[0], List.of()),
+            Season.plan(night.system(), winter, 7, new double[0], new double[0], List.of()),
             candidates.get(0),
             0)
         .curve(List.of(0, 1, 2, 4, 8, 16, 32));

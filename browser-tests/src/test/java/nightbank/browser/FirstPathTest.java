@@ -69,6 +69,15 @@ public class FirstPathTest {
   }
 
   @Test(dependsOnMethods = "aHouseIsDescribedAndTonightAnswered")
+  public void aHouseWithoutAStoreIsToldByATouchWhatToDoFirst() {
+    browser.click("What next").reads("Going through winters");
+    new org.openqa.selenium.support.ui.WebDriverWait(
+            browser.driver, java.time.Duration.ofMinutes(3))
+        .until(d -> d.findElement(By.tagName("h1")).getText().startsWith("First "));
+    browser.isAccessible();
+  }
+
+  @Test(dependsOnMethods = "aHouseWithoutAStoreIsToldByATouchWhatToDoFirst")
   public void aStoreIsBegunAndSized() {
     browser.press(Keys.ESCAPE).click("Stores").reads("No store yet");
     browser.click("A round drum of dry sand").see(".cut-away");

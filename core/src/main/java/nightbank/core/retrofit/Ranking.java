@@ -6,18 +6,27 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BiConsumer;
 import java.util.function.BooleanSupplier;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.sizing.Prices;
+import nightbank.core.source.ElectricHeat;
+import nightbank.core.source.Share;
+import nightbank.core.system.Control;
+import nightbank.core.system.Guard;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.Sensor;
 import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemSource;
 
 /**
  * Changes to a place, alone and in pairs, over the same winters and the same draws of what is
@@ -45,6 +54,8 @@ public record Ranking(
   private static final double LITTLE = 0.05; // K
   private static final double FEWEST_HOURS = 0.25;
   private static final double TOGETHER = 3; // times what a pair has over its parts counts
+  private static final double BLOWING = 8; // m/s, for which a bought heater is enough
+  private static final double COLDEST = 60; // K over outdoors, the same
   private static final double SKETCH = 3600; // s, longest step where pairs are looked for
 
   /**
@@ -72,8 +83,17 @@ public record Ranking(
    *
    * @param lost nights
    * @param hardest of the coldest tenth of nights, K over what must not get colder
+   * @param bare nights that the house alone would lose, without stores or fires
+   * @param boughtJoules that a heater in the house alone would give so that none is lost
    */
-  public record Base(int nights, Told lost, Told hardest, Told fuelJoules, Told electricJoules) {}
+  public record Base(
+      int nights,
+      Told lost,
+      Told hardest,
+      Told fuelJoules,
+      Told electricJoules,
+      Told bare,
+      Told boughtJoules) {}
 
   /**
    * One change, or a pair.
@@ -223,22 +243,21 @@ public record Ranking(
     private SystemPlan changed(SystemPlan plan, List<String> set) {
       SystemPlan so = plan;
       for (String id : set) {
-        so = java.util.Objects.requireNonNull(byId.get(id)).made().apply(so);
+        so = Objects.requireNonNull(byId.get(id)).made().apply(so);
       }
       return so;
     }
 
     private List<Wintered> of(List<String> set) {
-      return java.util.Objects.requireNonNull(known.get(set));
+      return Objects.requireNonNull(known.get(set));
     }
 
-    private Told over(List<String> set, java.util.function.ToDoubleFunction<Wintered> of) {
+    private Told over(List<String> set, ToDoubleFunction<Wintered> of) {
       return Told.of(of(set).stream().mapToDouble(of).toArray());
     }
 
     /** Member by member against another set. */
-    private Told more(
-        List<String> set, List<String> than, java.util.function.ToDoubleFunction<Wintered> of) {
+    private Told more(List<String> set, List<String> than, ToDoubleFunction<Wintered> of) {
       double[] d = new double[MEMBERS];
       for (int m = 0; m < MEMBERS; m++) {
         d[m] = of.applyAsDouble(of(set).get(m)) - of.applyAsDouble(of(than).get(m));
@@ -253,7 +272,34 @@ public record Ranking(
           over(none, Wintered::lost),
           over(none, Wintered::hardest),
           over(none, Wintered::fuelJoules),
-          over(none, Wintered::electricJoules));
+          over(none, Wintered::electricJoules),
+          each(p -> Wintered.of(alone(p)).lost()),
+          each(p -> Wintered.of(heated(alone(p))).electricJoules()));
+    }
+
+    private Told each(ToDoubleFunction<SystemPlan> of) {
+      return Told.of(members.parallelStream().mapToDouble(of).toArray());
+    }
+
+    private static SystemPlan alone(SystemPlan p) {
+      return p.withSystem(PlantSystem.of(p.house(), List.of()))
+          .withActions(p.actions().stream().filter(a -> a.of().isBlank()).toList());
+    }
+
+    /** By a heater strong enough for any house, on a thermostat a kelvin over the limit. */
+    private static SystemPlan heated(SystemPlan p) {
+      double on = p.house().plantLimitCelsius() + 1;
+      Control control = Control.free(new Guard.Thermostat(new Sensor.HouseAir(), on, on + 0.5));
+      double watts = Math.min(1e6, p.house().lossCoefficient(BLOWING) * COLDEST);
+      return p.withSystem(
+          p.system()
+              .withSources(
+                  List.of(
+                      new SystemSource(
+                          "bought",
+                          new ElectricHeat(Share.allToHouse(), watts, false),
+                          control,
+                          true))));
     }
 
     private Tried tried(List<String> set) {
@@ -278,7 +324,7 @@ public record Ranking(
     private OptionalDouble money(List<String> set) {
       double sum = 0;
       for (String id : set) {
-        OptionalDouble one = java.util.Objects.requireNonNull(byId.get(id)).money(q.prices());
+        OptionalDouble one = Objects.requireNonNull(byId.get(id)).money(q.prices());
         if (one.isEmpty()) {
           return one;
         }
@@ -288,9 +334,7 @@ public record Ranking(
     }
 
     private double hours(List<String> set) {
-      return set.stream()
-          .mapToDouble(id -> java.util.Objects.requireNonNull(byId.get(id)).hours())
-          .sum();
+      return set.stream().mapToDouble(id -> Objects.requireNonNull(byId.get(id)).hours()).sum();
     }
 
     /** Nights for what it costs; where none can be saved, kelvins. */

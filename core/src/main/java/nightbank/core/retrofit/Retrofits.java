@@ -61,7 +61,7 @@ public final class Retrofits {
   private static final double FOOT_THICK = 0.05; // m of board
   private static final double LONGER = 1.5;
   private static final double DRY = 0.15; // of wood's whole mass
-  private static final double DAMP = 0.17; // that drying is worth the while
+  private static final double DAMP = 0.2; // that drying is worth the while
   private static final double HARDIER = 3; // K
   private static final double WARMEST_WATER = 95; // °C
   private static final double HEAP_PIPE = 12; // m in a m³ of heap, as sized heaps have
@@ -107,6 +107,12 @@ public final class Retrofits {
             h -> h.withPlantLimit(h.plantLimitCelsius() - HARDIER)));
     half(house).ifPresent(all::add);
     return List.copyOf(all);
+  }
+
+  /** The same winter with the screen drawn every night, where there is one. */
+  public static SystemPlan asUsual(SystemPlan winter) {
+    boolean has = winter.house().skin().stream().anyMatch(p -> p.screenResistance() > 0);
+    return has ? nightly(winter, Action.Kind.SCREEN, "", DUSK, DAWN + 24, false) : winter;
   }
 
   private static Retrofit house(

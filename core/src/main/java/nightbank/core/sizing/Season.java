@@ -69,23 +69,17 @@ public final class Season {
    *
    * @param like the place as it is
    * @param sunWatts into the house at the winter's weather's moments, empty for none
+   * @param irradiance on level ground at the same moments, W/m², empty for none
    */
   public static SystemPlan plan(
       PlantSystem like,
       Winter winter,
       double groundCelsius,
       double[] sunWatts,
+      double[] irradiance,
       List<Habit> habits) {
     var weather = winter.weather();
     double air = Math.max(weather.outdoorAt(0) + 3, like.house().orElseThrow().plantLimitCelsius());
-    List<Action> actions = new ArrayList<>();
-    for (int d = 0; d < winter.nights().size(); d++) {
-      for (Habit h : habits) {
-        if (winter.nights().get(d).lowCelsius() < h.whenLowBelow()) {
-          actions.add(Action.load(h.fire(), d * DAY + LIGHT_AT, h.kilograms()));
-        }
-      }
-    }
     return SystemPlan.of(
             like.withCircuits(running(like)),
             weather,
@@ -95,8 +89,21 @@ public final class Season {
             winter.nights().size() * DAY,
             STEP)
         .recording(KEPT)
-        .withActions(actions)
-        .withSun(sunWatts, new double[0]);
+        .withActions(lit(winter, habits))
+        .withSun(sunWatts, irradiance);
+  }
+
+  /** What is laid on fires through a winter. */
+  public static List<Action> lit(Winter winter, List<Habit> habits) {
+    List<Action> actions = new ArrayList<>();
+    for (int d = 0; d < winter.nights().size(); d++) {
+      for (Habit h : habits) {
+        if (winter.nights().get(d).lowCelsius() < h.whenLowBelow()) {
+          actions.add(Action.load(h.fire(), d * DAY + LIGHT_AT, h.kilograms()));
+        }
+      }
+    }
+    return actions;
   }
 
   /** Whom somebody has to switch runs on cold nights: by the house's own thermometer. */

@@ -68,7 +68,7 @@ public class RankingTest {
 
   private static SystemPlan winter(Winter of, List<SystemSource> sources) {
     PlantSystem system = PlantSystem.of(house(), List.of(columns(3))).withSources(sources);
-    return Season.plan(system, of, 7, new double[0], List.of());
+    return Season.plan(system, of, 7, new double[0], new double[0], List.of());
   }
 
   /** With enough heat that it is warmer in the house than outdoors. */

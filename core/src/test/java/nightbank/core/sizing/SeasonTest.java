@@ -34,7 +34,9 @@ public class SeasonTest {
   private static Season season(Winter winter, double dailyJoules) {
     SystemPlan like = SizingSearchTest.night(-8);
     return Season.of(
-        Season.plan(like.system(), winter, 7, new double[0], List.of()), columns(), dailyJoules);
+        Season.plan(like.system(), winter, 7, new double[0], new double[0], List.of()),
+        columns(),
+        dailyJoules);
   }
 
   @Test
@@ -74,7 +76,12 @@ public class SeasonTest {
         new SystemStore("x", store, StoreState.uniform(StoreGrid.night(store), 12));
     SystemPlan coarse =
         Season.plan(
-            like.system().withStores(List.of(standing)), month, 7, new double[0], List.of());
+            like.system().withStores(List.of(standing)),
+            month,
+            7,
+            new double[0],
+            new double[0],
+            List.of());
     double[] rough = lows(SystemSimulation.run(coarse));
     double[] fine = lows(SystemSimulation.run(coarse.withStep(60)));
     for (int i = 0; i < rough.length; i++) {
@@ -105,7 +112,7 @@ public class SeasonTest {
     List<Season.Habit> habit = List.of(new Season.Habit("hearth", 8, -3));
     double[] none = new double[0];
     Season.Point lit =
-        Season.of(Season.plan(warmed, WINTER, 7, none, habit), columns(), 0)
+        Season.of(Season.plan(warmed, WINTER, 7, none, none, habit), columns(), 0)
             .curve(List.of(0))
             .get(0);
     Season.Point cold = season(WINTER, 0).curve(List.of(0)).get(0);

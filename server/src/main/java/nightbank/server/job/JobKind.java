@@ -4,6 +4,7 @@ package nightbank.server.job;
 public enum JobKind {
   IMPORT(Lane.WAITED_FOR),
   SIZING(Lane.WAITED_FOR),
+  RANKING(Lane.WAITED_FOR),
   HANDOUT(Lane.WAITED_FOR),
   SHEET(Lane.AHEAD),
   /**

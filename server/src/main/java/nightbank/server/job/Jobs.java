@@ -67,6 +67,11 @@ public class Jobs {
         .findFirst();
   }
 
+  /** The last one about a subject that waits, is under way or has ended well. */
+  public Optional<JobView> latest(UUID holding, JobKind kind, String subject) {
+    return repository.latest(holding, kind, subject);
+  }
+
   /** Returns when nothing about a subject waits or is under way any more. */
   public void await(UUID holding, JobKind kind, String subject) {
     while (open(holding, kind, subject).isPresent()) {

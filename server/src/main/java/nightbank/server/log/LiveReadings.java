@@ -117,8 +117,8 @@ public class LiveReadings {
   private static void tell(SseEmitter page, SseEmitter.SseEventBuilder word) {
     try {
       page.send(word);
-    } catch (IOException | IllegalStateException e) {
-      page.completeWithError(e);
+    } catch (IOException | IllegalStateException gone) {
+      // the container ends it and says so to those who wait for its end
     }
   }
 

@@ -13,17 +13,19 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Sizing, curves and pairs over HTTP; nothing is kept. */
+/** Sizing, curves, pairs and what next over HTTP; nothing is kept. */
 @RestController
 @RequestMapping("/api/holdings/{holdingId}")
 class SizingController {
   private final Sizings sizings;
   private final Pairs pairs;
+  private final Rankings rankings;
   private final Access access;
 
-  SizingController(Sizings sizings, Pairs pairs, Access access) {
+  SizingController(Sizings sizings, Pairs pairs, Rankings rankings, Access access) {
     this.sizings = sizings;
     this.pairs = pairs;
+    this.rankings = rankings;
     this.access = access;
   }
 
@@ -59,5 +61,25 @@ class SizingController {
       @PathVariable UUID holdingId, @PathVariable UUID houseId, @RequestBody PairQuestion q) {
     access.require(holdingId, Role.GUEST);
     return pairs.ask(holdingId, houseId, q);
+  }
+
+  @PostMapping("/houses/{houseId}/ranking")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  RankingView rank(
+      @PathVariable UUID holdingId, @PathVariable UUID houseId, @RequestBody RankingQuestion q) {
+    access.require(holdingId, Role.GUEST);
+    return rankings.start(holdingId, houseId, q);
+  }
+
+  @GetMapping("/ranking/{id}")
+  RankingView ranking(@PathVariable UUID holdingId, @PathVariable UUID id) {
+    access.require(holdingId, Role.GUEST);
+    return rankings.view(holdingId, id);
+  }
+
+  @DeleteMapping("/ranking/{id}")
+  RankingView stopRanking(@PathVariable UUID holdingId, @PathVariable UUID id) {
+    access.require(holdingId, Role.GUEST);
+    return rankings.stop(holdingId, id);
   }
 }

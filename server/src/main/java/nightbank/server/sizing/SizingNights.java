@@ -179,17 +179,21 @@ class SizingNights {
     double air = design.plantLimitCelsius() + Usual.HOUSE_OVER_LIMIT.value();
     PlantSystem system = system(holding, houseId, air, winter.nights().size() * 86_400.0);
     Instant begin = firstNight(place);
-    return Season.plan(
-        keepStores ? system : system.without(id -> true),
-        winter,
-        houses.ground(holding, design, begin),
-        SolarGain.along(
-            system.house().orElseThrow(),
-            winter.weather(),
-            begin,
-            place.latitude(),
-            place.longitude()),
-        List.of());
+    Weather weather = winter.weather();
+    SystemPlan plan =
+        Season.plan(
+            keepStores ? system : system.without(id -> true),
+            winter,
+            houses.ground(holding, design, begin),
+            SolarGain.along(
+                system.house().orElseThrow(), weather, begin, place.latitude(), place.longitude()),
+            SolarGain.onLevel(weather, begin, place.latitude(), place.longitude()),
+            List.of());
+    return keepStores
+        ? plan.withActions(
+            LidHours.actions(
+                inUse(holding, houseId), begin, ZoneId.of(place.zone()), plan.lengthSeconds()))
+        : plan;
   }
 
   /** A winter's first midnight, as far as its sun is concerned. */

@@ -1,10 +1,5 @@
 package nightbank.server.sizing;
 
-import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -24,8 +19,6 @@ import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
 import nightbank.server.book.Books;
 import nightbank.server.book.Materials;
-import nightbank.server.holding.HoldingView;
-import nightbank.server.holding.Holdings;
 import nightbank.server.job.Job;
 import nightbank.server.job.JobHandler;
 import nightbank.server.job.JobKind;
@@ -33,8 +26,6 @@ import nightbank.server.job.JobView;
 import nightbank.server.job.Jobs;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
-import nightbank.server.weather.HourlyWeather;
-import nightbank.server.weather.Weathers;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -48,25 +39,14 @@ public class Sizings implements JobHandler {
 
   private final SizingNights nights;
   private final Books books;
-  private final Holdings holdings;
-  private final Weathers weathers;
-  private final Clock clock;
+  private final Winters winters;
   private final Jobs jobs;
   private final Json json;
 
-  Sizings(
-      SizingNights nights,
-      Books books,
-      Holdings holdings,
-      Weathers weathers,
-      Clock clock,
-      Jobs jobs,
-      Json json) {
+  Sizings(SizingNights nights, Books books, Winters winters, Jobs jobs, Json json) {
     this.nights = nights;
     this.books = books;
-    this.holdings = holdings;
-    this.weathers = weathers;
-    this.clock = clock;
+    this.winters = winters;
     this.jobs = jobs;
     this.json = json;
   }
@@ -189,7 +169,7 @@ public class Sizings implements JobHandler {
       throw Problem.invalid(
           "dailyJoules", "A day's charge must not be negative.", "0 for as much as is taken.");
     }
-    Optional<Winter> recorded = recorded(holding);
+    Optional<Winter> recorded = winters.recorded(holding);
     Winter winter =
         recorded.orElseGet(
             () -> Problem.field("hardestLow", () -> Winter.usual(q.usualLow(), q.hardestLow())));
@@ -228,39 +208,6 @@ public class Sizings implements JobHandler {
       }
     }
     return counts;
-  }
-
-  /** The last two winters' nights from a weather file, when there are enough. */
-  private Optional<Winter> recorded(UUID holding) {
-    Instant now = clock.instant();
-    HoldingView place = holdings.get(holding);
-    boolean north = place.latitude() >= 0;
-    List<HourlyWeather> hours =
-        weathers.recorded(holding, now.minus(Duration.ofDays(500)), now).stream()
-            .filter(h -> winterly(h.at(), north))
-            .toList();
-    int n = hours.size();
-    long[] at = new long[n];
-    double[] celsius = new double[n];
-    double[] wind = new double[n];
-    double[] cloud = new double[n];
-    for (int i = 0; i < n; i++) {
-      HourlyWeather h = hours.get(i);
-      at[i] = h.at().getEpochSecond();
-      celsius[i] = h.celsius();
-      wind[i] = h.wind() == null ? Double.NaN : h.wind();
-      cloud[i] = h.cloud() == null ? Double.NaN : h.cloud();
-    }
-    int offset = ZoneId.of(place.zone()).getRules().getStandardOffset(now).getTotalSeconds();
-    return n == 0
-        ? Optional.empty()
-        : Winter.ofHours(at, celsius, wind, cloud, offset, Winter.FEWEST);
-  }
-
-  /** October to April in the north, April to October in the south. */
-  private static boolean winterly(Instant at, boolean north) {
-    int month = at.atZone(ZoneOffset.UTC).getMonthValue();
-    return north ? month >= 10 || month <= 4 : month >= 4 && month <= 10;
   }
 
   private SystemPlan night(UUID holding, UUID house, @Nullable SizingQuestion q) {

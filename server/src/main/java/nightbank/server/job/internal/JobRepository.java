@@ -223,6 +223,17 @@ public class JobRepository {
         .fetchOptional(JobRepository::view);
   }
 
+  public Optional<JobView> latest(UUID holding, JobKind kind, String subject) {
+    return db.selectFrom(JOB)
+        .where(JOB.HOLDING_ID.eq(holding))
+        .and(JOB.KIND.eq(kind.name()))
+        .and(JOB.SUBJECT.eq(subject))
+        .and(JOB.STATE.in(OPEN).or(JOB.STATE.eq(JobView.State.DONE.name())))
+        .orderBy(JOB.ASKED_AT.desc())
+        .limit(1)
+        .fetchOptional(JobRepository::view);
+  }
+
   /** Those of a kind that wait or are under way. */
   public List<JobView> open(UUID holding, JobKind kind) {
     return db.selectFrom(JOB)

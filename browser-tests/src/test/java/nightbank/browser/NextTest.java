@@ -1,0 +1,62 @@
+package nightbank.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.support.ui.WebDriverWait;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** From a night that is lost to what should be changed. */
+public class NextTest {
+  private static final Duration WINTERS = Duration.ofMinutes(4);
+
+  private Demo demo;
+  private Browser browser;
+
+  @BeforeClass
+  public void open() {
+    demo = Demo.own();
+    browser = demo.browser("keeper");
+  }
+
+  @AfterClass(alwaysRun = true)
+  public void close() {
+    browser.close();
+  }
+
+  private void found() {
+    new WebDriverWait(browser.driver, WINTERS)
+        .withMessage(browser::pageText)
+        .until(d -> !d.findElements(By.cssSelector(".down .step")).isEmpty());
+  }
+
+  @Test
+  public void aLostNightLeadsToWhatToChangeFirst() {
+    browser.go(demo.home + "/tonight?low=-14").see("h1.headline.lost");
+    browser.named("What would hold such nights?").sendKeys(Keys.ENTER);
+    browser.reads("Going through winters");
+    found();
+    browser.firstReads("main h1", "First ");
+    browser.reads("In this order").reads("All that was tried");
+    browser.isAccessible();
+  }
+
+  @Test(dependsOnMethods = "aLostNightLeadsToWhatToChangeFirst")
+  public void whatWasFoundIsThereAtOnceOnAPhone() {
+    browser.phone().driver.navigate().refresh();
+    browser.firstReads("main h1", "First ").isAccessible();
+    browser.theme("night-eyes").see(".down .step");
+    browser.isLegible().theme("day").laptop();
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test(dependsOnMethods = "whatWasFoundIsThereAtOnceOnAPhone")
+  public void anotherQuestionIsStoppedByHand() {
+    browser.type("An hour of work is worth", "40").reads("Going through winters");
+    browser.click("Stop").reads("Stopped.");
+  }
+}

@@ -1,0 +1,192 @@
+package nightbank.server.sizing;
+
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
+import nightbank.core.retrofit.Evenings;
+import nightbank.core.retrofit.Ranking;
+import nightbank.core.retrofit.Retrofit;
+import nightbank.core.retrofit.Retrofits;
+import nightbank.core.sizing.Winter;
+import nightbank.core.system.SystemPlan;
+import nightbank.server.book.Books;
+import nightbank.server.book.Materials;
+import nightbank.server.house.Houses;
+import nightbank.server.job.Job;
+import nightbank.server.job.JobHandler;
+import nightbank.server.job.JobKind;
+import nightbank.server.job.JobView;
+import nightbank.server.job.Jobs;
+import nightbank.server.part.Parts;
+import nightbank.server.shared.Json;
+import nightbank.server.shared.Problem;
+import nightbank.server.store.Stores;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What next: ranks what can be changed in a house, one search at a time for a holding. */
+@Service
+public class Rankings implements JobHandler {
+  private static final int NIGHTS = 120;
+  private static final long SEED = 18; // after that of the usual winter
+
+  private final SizingNights nights;
+  private final Winters winters;
+  private final Books books;
+  private final Houses houses;
+  private final Stores stores;
+  private final Parts parts;
+  private final Jobs jobs;
+  private final Json json;
+
+  Rankings(
+      SizingNights nights,
+      Winters winters,
+      Books books,
+      Houses houses,
+      Stores stores,
+      Parts parts,
+      Jobs jobs,
+      Json json) {
+    this.nights = nights;
+    this.winters = winters;
+    this.books = books;
+    this.houses = houses;
+    this.stores = stores;
+    this.parts = parts;
+    this.jobs = jobs;
+    this.json = json;
+  }
+
+  record Asked(UUID house, RankingQuestion question, RankingView begun) {}
+
+  /**
+   * Begins, and stops another search of the holding that is under way; what was found of late of
+   * the same place by the same question is told again.
+   */
+  @Transactional
+  public RankingView start(UUID holding, UUID house, RankingQuestion q) {
+    String subject = subject(holding, house, q);
+    Optional<JobView> known = jobs.latest(holding, JobKind.RANKING, subject);
+    if (known.isPresent() && !known.get().stopAsked()) {
+      return view(holding, known.get().id());
+    }
+    Search search = searched(holding, house, q);
+    jobs.open(holding, JobKind.RANKING).forEach(j -> jobs.stop(holding, j.id()));
+    RankingView begun = search.mapping().begun(house);
+    UUID id = jobs.ask(holding, JobKind.RANKING, subject, new Asked(house, q, begun));
+    return view(holding, id);
+  }
+
+  /** The question, and the versions of all that the place is described by. */
+  private String subject(UUID holding, UUID house, RankingQuestion q) {
+    StringBuilder all = new StringBuilder(json.write(q).data());
+    all.append(house).append(houses.get(holding, house).version());
+    stores.all(holding).forEach(s -> all.append(s.id()).append(s.version()));
+    parts.all(holding).forEach(p -> all.append(p.id()).append(p.version()));
+    all.append(books.get(holding).version());
+    winters.recorded(holding).ifPresent(w -> all.append(w.nights()));
+    return UUID.nameUUIDFromBytes(all.toString().getBytes(StandardCharsets.UTF_8)).toString();
+  }
+
+  public RankingView view(UUID holding, UUID id) {
+    JobView job =
+        jobs.find(holding, JobKind.RANKING, id).orElseThrow(() -> Problem.notFound("search"));
+    RankingView last =
+        job.result() != null
+            ? json.read(job.result(), RankingView.class)
+            : job.progress() != null
+                ? json.read(job.progress(), RankingView.class)
+                : json.read(job.asked(), Asked.class).begun();
+    JobView.State state =
+        job.open() ? JobView.State.RUNNING : job.stopAsked() ? JobView.State.STOPPED : job.state();
+    return last.as(id, state.name());
+  }
+
+  public RankingView stop(UUID holding, UUID id) {
+    jobs.stop(holding, id);
+    return view(holding, id);
+  }
+
+  @Override
+  public JobKind kind() {
+    return JobKind.RANKING;
+  }
+
+  @Override
+  public void run(Job job) {
+    Asked asked = job.asked(Asked.class);
+    Search search = searched(job.holding(), asked.house(), asked.question());
+    RankingMapping to = search.mapping();
+    try {
+      Ranking found =
+          Ranking.of(
+              search.question(), (n, of) -> job.progress(to.going(job.id(), n, of)), job::stopped);
+      job.finish(to.done(job.id(), found));
+    } catch (CancellationException e) {
+      job.leave(to.begun(job.id()));
+    }
+  }
+
+  private record Search(Ranking.Question question, RankingMapping mapping) {}
+
+  private Search searched(UUID holding, UUID house, RankingQuestion q) {
+    if (!(q.hourWorth() >= 0 && q.hourWorth() <= 1e4)) {
+      throw Problem.invalid(
+          "hourWorth", "An hour must be worth 0 to 10000.", "0 where only money counts.");
+    }
+    Optional<Winter> recorded =
+        Boolean.FALSE.equals(q.recorded()) ? Optional.empty() : winters.recorded(holding);
+    if (recorded.isEmpty() && Boolean.TRUE.equals(q.recorded())) {
+      throw Problem.invalid(
+          "recorded",
+          "There are not " + Winter.FEWEST + " nights of this place's own weather.",
+          "Hand over a weather file under Place, or take a made-up winter.");
+    }
+    List<Winter> all = recorded.map(List::of).orElseGet(() -> madeUp(q));
+    List<SystemPlan> plans =
+        all.stream()
+            .map(w -> Evenings.lit(Retrofits.asUsual(nights.winter(holding, house, w, true)), w))
+            .toList();
+    List<Retrofit> retrofits = Retrofits.of(plans.get(0));
+    Materials book = books.materials(holding);
+    Ranking.Question question =
+        new Ranking.Question(
+            plans, nights.doubt(holding, house), retrofits, book.prices(), q.hourWorth());
+    RankingMapping mapping =
+        new RankingMapping(
+            house,
+            retrofits,
+            names(holding),
+            book,
+            recorded.isPresent(),
+            all.get(0).nights().size(),
+            q.hourWorth());
+    return new Search(question, mapping);
+  }
+
+  private static List<Winter> madeUp(RankingQuestion q) {
+    return Problem.field(
+        "hardestLow",
+        () ->
+            Stream.concat(
+                    Stream.of(Winter.usual(q.usualLow(), q.hardestLow())),
+                    LongStream.range(SEED, SEED + Ranking.MEMBERS - 1)
+                        .mapToObj(
+                            seed -> Winter.between(q.usualLow(), q.hardestLow(), NIGHTS, seed)))
+                .toList());
+  }
+
+  private Map<String, String> names(UUID holding) {
+    Map<String, String> names = new HashMap<>();
+    stores.all(holding).forEach(s -> names.put(s.id().toString(), s.name()));
+    parts.all(holding).forEach(p -> names.put(p.id().toString(), p.name()));
+    return names;
+  }
+}

@@ -1,0 +1,328 @@
+<script setup lang="ts">
+/** What next: the changes that spare most lost nights for what they take, in sensible order. */
+import { useQuery } from '@tanstack/vue-query'
+import { BButton, BFormSelect } from 'bootstrap-vue-next'
+import { computed, reactive, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import StepsDown, { type Stair } from '@/instruments/StepsDown.vue'
+import type { Views } from '@/shared/api/client'
+import NumberField from '@/shared/NumberField.vue'
+import ProblemNote from '@/shared/ProblemNote.vue'
+import { useSession } from '@/shared/session'
+import { degrees, kelvins, massOf } from '@/shared/units'
+import { useSearch } from '@/shared/useSearch'
+import HouseTabs from '../house/HouseTabs.vue'
+import { housesQuery } from '../house/queries'
+import { rankingNow, startRanking, stopRanking } from './queries'
+import {
+  boughtWords,
+  deedOf,
+  firstSentence,
+  nightsOf,
+  priceOf,
+  rangeOf,
+  runningSentence,
+  stepSentence,
+  togetherOf,
+  type Change,
+} from './sentences'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const holding = String(route.params.holding)
+const { data: houses } = useQuery(housesQuery(holding))
+const houseId = computed(() => String(route.query.house ?? houses.value?.[0]?.id ?? ''))
+const house = computed(() => houses.value?.find((h) => h.id === houseId.value))
+const number = (key: string, otherwise: number) => {
+  const n = Number(route.query[key])
+  return route.query[key] != null && Number.isFinite(n) ? n : otherwise
+}
+const q = reactive({
+  usual: number('usual', -1),
+  hardest: number('hardest', -10),
+  hour: number('hour', 10),
+  winter: String(route.query.winter ?? 'any'),
+})
+const winters = [
+  { value: 'any', text: 'my weather file, else made up' },
+  { value: 'made', text: 'made up of two lows' },
+]
+const { view, error, stop } = useSearch(
+  {
+    start: (a: { house: string; of: Views['RankingQuestion'] }) =>
+      startRanking(holding, a.house, a.of),
+    now: (id) => rankingNow(holding, id),
+    stop: (id) => stopRanking(holding, id),
+  },
+  () =>
+    house.value
+      ? {
+          house: houseId.value,
+          of: {
+            recorded: q.winter === 'made' ? false : null,
+            usualLow: q.usual,
+            hardestLow: q.hardest,
+            hourWorth: q.hour,
+          },
+        }
+      : null,
+)
+const query = () => ({
+  house: houseId.value,
+  usual: q.usual,
+  hardest: q.hardest,
+  hour: q.hour,
+  winter: q.winter,
+})
+watch(q, () => router.replace({ query: query() }))
+const choose = (id: string) => router.replace({ query: { ...query(), house: id } })
+
+const running = computed(() => view.value?.state === 'RUNNING')
+const done = computed(() => (view.value?.state === 'DONE' ? view.value : null))
+const changeOf = (id: string) => view.value!.changes.find((c) => c.id === id)!
+const costOf = (money: number | null, h: number) => (money ?? 0) + h * q.hour
+/** Where neither money nor hours count, hours are drawn. */
+const drawn = (money: number | null, h: number) => costOf(money, h) || h
+const measure = computed(() =>
+  q.hour > 0 ? `${view.value?.currency ?? ''} with an hour of work at ${q.hour}` : 'hours of work',
+)
+const steps = computed<Stair[]>(() =>
+  (done.value?.path ?? []).map((s) => ({
+    cost: drawn(s.money, s.hours),
+    lost: s.lost.middle,
+    low: s.lost.low,
+    high: s.lost.high,
+    name: deedOf(changeOf(s.id), session.units),
+  })),
+)
+const others = computed<Stair[]>(() => {
+  const taken = new Set(done.value?.path.map((s) => s.id))
+  const from = done.value?.base?.lost.middle ?? 0
+  return (done.value?.singles ?? [])
+    .filter((t) => !taken.has(t.ids[0]) && t.clear)
+    .map((t) => ({
+      cost: drawn(t.money, t.hours),
+      lost: Math.max(0, from - t.saved.middle),
+      low: 0,
+      high: 0,
+      name: deedOf(changeOf(t.ids[0]), session.units),
+    }))
+})
+const unpriced = computed(() => [
+  ...new Set(
+    (done.value?.changes ?? [])
+      .filter((c) => c.money == null)
+      .flatMap((c) => c.needs.map((n) => n.price)),
+  ),
+])
+/** Where a change is made. */
+const place = (c: Change) => {
+  if (!c.of) return { name: 'house', params: { holding, house: houseId.value } }
+  const store = ['LID', 'MORE_MASS', 'WATER_FILL', 'FOOT', 'HEAP_LOOP'].includes(c.kind)
+  return store
+    ? { name: 'store', params: { holding, store: c.of } }
+    : { name: 'stores', params: { holding } }
+}
+</script>
+
+<template>
+  <template v-if="house">
+    <HouseTabs :houses="houses ?? []" :chosen="houseId" @choose="choose" />
+    <div role="status">
+      <h1 v-if="done">{{ firstSentence(done, session.units) }}</h1>
+      <h1 v-else>
+        What next for {{ house.name.toLowerCase() }}?
+        <template v-if="running && view">
+          Going through winters: {{ Math.round((100 * view.done) / Math.max(1, view.of)) }} %
+        </template>
+      </h1>
+    </div>
+    <div v-if="running && view" class="progress-line" aria-hidden="true">
+      <span :style="{ width: `${(100 * view.done) / Math.max(1, view.of)}%` }" />
+    </div>
+    <p class="narrow-only">
+      <RouterLink :to="{ name: 'sizing', params: { holding } }">Which store, how much</RouterLink>
+      · <RouterLink :to="{ name: 'pairs', params: { holding } }">Two ways</RouterLink>
+    </p>
+    <form class="asked no-print" aria-label="The question" @submit.prevent>
+      <NumberField
+        v-model="q.usual"
+        label="A usual winter night’s low"
+        :temperature="session.units"
+      />
+      <NumberField v-model="q.hardest" label="The hardest night’s" :temperature="session.units" />
+      <NumberField v-model="q.hour" label="An hour of work is worth" />
+      <div>
+        <label for="winter">The winter</label>
+        <BFormSelect id="winter" v-model="q.winter" :options="winters" />
+      </div>
+      <BButton v-if="running" variant="secondary" @click="stop">Stop</BButton>
+    </form>
+    <ProblemNote v-if="error" :error="error" />
+    <p v-if="view?.state === 'STOPPED'" class="soft">
+      Stopped. Change the question and it begins again.
+    </p>
+    <template v-if="done">
+      <div class="two">
+        <div>
+          <StepsDown
+            v-if="steps.length"
+            :from="done.base!.lost.middle"
+            :steps="steps"
+            :others="others"
+            :nights="done.nights"
+            :measure="measure"
+          />
+          <p class="soft">
+            <template v-if="done.fromFile"
+              >The {{ done.nights }} winter nights of your own weather file, with five draws of what
+              is unsure in the house.</template
+            >
+            <template v-else
+              >Five made-up winters of {{ done.nights }} nights, usual low
+              {{ degrees(q.usual, session.units, 0) }}, hardest
+              {{ degrees(q.hardest, session.units, 0) }}, each with another draw of what is unsure
+              in the house.</template
+            >
+            Every change meets the same winters. Ranges are from the mildest of them to the worst;
+            rings are what else was tried, alone.
+          </p>
+        </div>
+        <section aria-labelledby="order">
+          <h2 id="order">In this order</h2>
+          <ol v-if="done.path.length" class="path">
+            <li v-for="s in done.path" :key="s.id">
+              <RouterLink :to="place(changeOf(s.id))">{{
+                stepSentence(s, done, session.units)
+              }}</RouterLink>
+            </li>
+          </ol>
+          <p v-else class="soft">Nothing is needed, or nothing helps.</p>
+          <template v-if="done.pairs.length">
+            <h2>Better together</h2>
+            <ul>
+              <li v-for="p in done.pairs.slice(0, 3)" :key="p.ids.join()">
+                {{ togetherOf(p.ids, done, session.units) }}: {{ rangeOf(p.saved) }} fewer lost,
+                more than each alone; {{ priceOf(p.money, p.hours, done.currency) }}.
+              </li>
+            </ul>
+          </template>
+        </section>
+      </div>
+      <p v-if="unpriced.length" class="soft">
+        What is bought counts nothing until it has a price:
+        {{ unpriced.join(', ') }}.
+        <RouterLink :to="{ name: 'book', params: { holding } }">Write down what it costs</RouterLink
+        >.
+      </p>
+      <section aria-labelledby="all">
+        <h2 id="all">All that was tried, alone</h2>
+        <div class="scroll" tabindex="0" role="region" aria-labelledby="all">
+          <table class="ledger">
+            <thead>
+              <tr>
+                <th scope="col">change</th>
+                <th scope="col" class="num">nights saved</th>
+                <th scope="col" class="num">hard nights warmer</th>
+                <th scope="col">takes</th>
+                <th scope="col" class="num">wood in the winter</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="t in done.singles" :key="t.ids[0]" :class="{ soft: !t.clear }">
+                <th scope="row">{{ deedOf(changeOf(t.ids[0]), session.units) }}</th>
+                <td class="num">{{ t.clear ? rangeOf(t.saved) : 'nothing sure' }}</td>
+                <td class="num">{{ kelvins(t.warmerKelvin.middle, session.units) }}</td>
+                <td>{{ priceOf(t.money, t.hours, done.currency) }}</td>
+                <td class="num">
+                  {{
+                    Math.abs(t.woodKilograms) < 1
+                      ? ''
+                      : `${t.woodKilograms > 0 ? '+' : '−'}${massOf(Math.abs(t.woodKilograms))}`
+                  }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </section>
+      <section aria-labelledby="cost">
+        <h2 id="cost">What it takes as it is, and bought in</h2>
+        <p>{{ runningSentence(done) }}</p>
+        <p>
+          The house alone would lose {{ nightsOf(done.base!.bare.middle) }}; to hold them all by
+          bought-in heat would take one of: {{ boughtWords(done).join('; ') }}.
+        </p>
+        <p class="soft">
+          Hours of work are estimates, half to twice as long. What the skin lets through, draughts
+          and soil are as this house’s nights have taught them. Flames without a flue, mains and
+          machines: by local code and a licensed trade.
+        </p>
+      </section>
+    </template>
+  </template>
+  <p v-else-if="houses && !houses.length">
+    What next needs a house:
+    <RouterLink :to="{ name: 'new-house', params: { holding } }">five questions make one</RouterLink
+    >.
+  </p>
+</template>
+
+<style scoped>
+.asked {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  gap: 0.25rem 1rem;
+  margin: 0.5rem 0 1rem;
+  align-items: end;
+}
+
+.progress-line {
+  height: 6px;
+  background: var(--line-soft);
+}
+
+.progress-line span {
+  display: block;
+  height: 100%;
+  background: var(--ember);
+}
+
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  gap: 1.5rem;
+}
+
+.path li {
+  margin-bottom: 0.5rem;
+}
+
+.path li::marker {
+  font-weight: 650;
+}
+
+.path a {
+  color: var(--ink);
+  text-decoration-color: var(--line);
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+.scroll th[scope='row'] {
+  font-weight: 400;
+}
+
+.soft {
+  color: var(--ink-soft);
+}
+
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

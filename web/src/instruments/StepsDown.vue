@@ -1,0 +1,148 @@
+<script setup lang="ts">
+/**
+ * What next as a stair: to the right what it takes, down the nights that are lost still. Each step is a
+ * change after those before it; what else was tried lies as a ring where it alone would lead.
+ */
+import { computed } from 'vue'
+
+export interface Stair {
+  /** What the step takes, in one measure of money and work. */
+  cost: number
+  lost: number
+  low: number
+  high: number
+  name: string
+}
+
+const props = defineProps<{
+  from: number
+  steps: Stair[]
+  others: Stair[]
+  nights: number
+  measure: string
+}>()
+const W = 760
+const H = 330
+const left = 46
+const right = 24
+const top = 26
+const bottom = 46
+
+const reached = computed(() => {
+  let at = 0
+  return props.steps.map((s) => ({ ...s, at: (at += s.cost) }))
+})
+const most = computed(
+  () => Math.max(1, ...reached.value.map((s) => s.at), ...props.others.map((o) => o.cost)) * 1.04,
+)
+const worst = computed(() =>
+  Math.max(1, props.from, ...props.steps.map((s) => s.high), ...props.others.map((o) => o.lost)),
+)
+const x = (cost: number) => left + (cost / most.value) * (W - left - right)
+const y = (lost: number) => top + (1 - lost / worst.value) * (H - top - bottom)
+const stair = computed(() =>
+  reached.value.reduce((d, s) => `${d} H${x(s.at)} V${y(s.lost)}`, `M${x(0)} ${y(props.from)}`),
+)
+const below = computed(() => `${stair.value} V${y(0)} H${x(0)} Z`)
+const ticks = computed(() => {
+  const raw = most.value / 5
+  const size = 10 ** Math.floor(Math.log10(raw))
+  const step = [1, 2, 5, 10].map((m) => m * size).find((s) => s >= raw)!
+  return Array.from({ length: Math.floor(most.value / step) + 1 }, (_, i) => i * step)
+})
+const counts = computed(() => {
+  const step = worst.value > 40 ? 20 : worst.value > 15 ? 10 : worst.value > 6 ? 5 : 1
+  return Array.from({ length: Math.floor(worst.value / step) + 1 }, (_, i) => i * step)
+})
+</script>
+
+<template>
+  <svg
+    class="down"
+    :viewBox="`0 0 ${W} ${H}`"
+    role="img"
+    :aria-label="`Nights lost of ${nights}: ${[Math.round(from), ...steps.map((s) => `${Math.round(s.lost)} after ${s.name}`)].join(', ')}`"
+  >
+    <path class="under" :d="below" />
+    <text class="soft" :x="left" y="16">nights lost of {{ nights }}</text>
+    <text class="soft" :x="W - right" :y="H - 6" text-anchor="end">{{ measure }}</text>
+    <g v-for="c in counts" :key="`c${c}`">
+      <path class="grid" :d="`M${left} ${y(c)} H${W - right}`" />
+      <text class="soft" :x="left - 8" :y="y(c) + 5" text-anchor="end">{{ c }}</text>
+    </g>
+    <text
+      v-for="t in ticks"
+      :key="`t${t}`"
+      class="soft"
+      :x="x(t)"
+      :y="H - bottom + 20"
+      text-anchor="middle"
+    >
+      {{ t }}
+    </text>
+    <circle v-for="o in others" :key="o.name" class="other" :cx="x(o.cost)" :cy="y(o.lost)" r="5">
+      <title>{{ o.name }} alone: {{ Math.round(o.lost) }} lost</title>
+    </circle>
+    <path class="stair" :d="stair" />
+    <g v-for="(s, i) in reached" :key="s.name" class="step">
+      <path class="doubt" :d="`M${x(s.at)} ${y(s.low)} V${y(s.high)}`" />
+      <circle :cx="x(s.at)" :cy="y(s.lost)" r="12" />
+      <text :x="x(s.at)" :y="y(s.lost) + 5" text-anchor="middle">{{ i + 1 }}</text>
+    </g>
+    <circle class="start" :cx="x(0)" :cy="y(from)" r="6" />
+  </svg>
+</template>
+
+<style scoped>
+.down {
+  width: 100%;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+}
+
+text {
+  font-size: 14px;
+  fill: var(--ink);
+}
+
+.soft {
+  fill: var(--ink-soft);
+}
+
+.grid {
+  stroke: var(--line-soft);
+}
+
+.under {
+  fill: var(--frost-wash);
+}
+
+.stair {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 3;
+}
+
+.doubt {
+  stroke: var(--ink-soft);
+  stroke-width: 5;
+  stroke-opacity: 0.4;
+}
+
+.other {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 1.5;
+}
+
+.step circle,
+.start {
+  fill: var(--sheet);
+  stroke: var(--ember);
+  stroke-width: 2.5;
+}
+
+.step text {
+  font-weight: 650;
+}
+</style>
