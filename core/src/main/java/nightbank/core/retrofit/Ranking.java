@@ -13,6 +13,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BiConsumer;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
+import java.util.function.IntFunction;
+import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -34,6 +37,7 @@ import nightbank.core.system.SystemSource;
  * nights saved for what they cost. Then a path: at each step whatever saves most for its cost after
  * what was taken before.
  *
+ * @param retrofits all that were tried
  * @param base the place as it is
  * @param singles best first
  * @param pairs those that save more together than each alone, best first
@@ -41,22 +45,27 @@ import nightbank.core.system.SystemSource;
  * @param untried pairs that were not looked at
  */
 public record Ranking(
-    Base base, List<Tried> singles, List<Tried> pairs, List<Step> path, int untried) {
+    List<Retrofit> retrofits,
+    Base base,
+    List<Tried> singles,
+    List<Tried> pairs,
+    List<Step> path,
+    int untried) {
   /** Winters that each is judged by. */
   public static final int MEMBERS = 5;
 
-  /** Longest step, s; against half of it the nights' lows move by less than 0.3 K. */
-  public static final double STEP = 1200;
+  /** Longest step, s; against an eighth of it the nights' lows move by less than 0.3 K. */
+  public static final double STEP = 1800;
 
   private static final int MOST_PAIRS = 20;
   private static final int MOST_STEPS = 5;
-  private static final int LOOKED_AT = 3; // of what might come next on the path
+  private static final int LOOKED_AT = 2; // of what might come next on the path
+  private static final int MEMBERS_OF_PAIRS = 3;
   private static final double LITTLE = 0.05; // K
   private static final double FEWEST_HOURS = 0.25;
   private static final double TOGETHER = 3; // times what a pair has over its parts counts
   private static final double BLOWING = 8; // m/s, for which a bought heater is enough
   private static final double COLDEST = 60; // K over outdoors, the same
-  private static final double SKETCH = 3600; // s, longest step where pairs are looked for
 
   /**
    * A figure over the members.
@@ -129,19 +138,20 @@ public record Ranking(
   /**
    * What is asked.
    *
-   * @param winters the place as it is through one winter or several, which members take in turn
+   * @param winters the place as it is through one winter or several, which members take in turn; no
+   *     fire is lit yet
    * @param doubt of the house
+   * @param retrofits those to be tried, by the place with what is done in it
    * @param hourWorth what an hour of work is worth in the money of the prices
    */
   public record Question(
       List<SystemPlan> winters,
       NightForecast.Doubt doubt,
-      List<Retrofit> retrofits,
+      Function<SystemPlan, List<Retrofit>> retrofits,
       Prices prices,
       double hourWorth) {
     public Question {
       winters = List.copyOf(winters);
-      retrofits = List.copyOf(retrofits);
       if (winters.isEmpty()) {
         throw new IllegalArgumentException("there must be a winter to judge by");
       }
@@ -166,78 +176,95 @@ public record Ranking(
 
   private static final class Search {
     private final Question q;
+    private final List<SystemPlan> whole;
     private final List<SystemPlan> members;
+    private final int tenth;
     private final Map<String, Retrofit> byId = new LinkedHashMap<>();
     private final Map<List<String>, List<Wintered>> known = new ConcurrentHashMap<>();
     private final BiConsumer<Integer, Integer> progress;
     private final BooleanSupplier stop;
     private final AtomicInteger done = new AtomicInteger();
-    private int all;
+    private int all = 100;
 
     Search(Question q, BiConsumer<Integer, Integer> progress, BooleanSupplier stop) {
       this.q = q;
       this.progress = progress;
       this.stop = stop;
-      q.retrofits().forEach(r -> byId.put(r.id(), r));
-      NightForecast.Doubt doubt = q.doubt().ofTheHouseAlone();
-      members =
-          IntStream.range(0, MEMBERS)
-              .mapToObj(
-                  m -> {
-                    SystemPlan plan = q.winters().get(m % q.winters().size()).small();
-                    SystemPlan coarse = plan.withStep(Math.max(STEP, plan.stepSeconds()));
-                    return m == 0 ? coarse : NightForecast.member(coarse, doubt, m - 1);
-                  })
-              .toList();
+      whole = each(m -> HardDays.lit(drawn(m)));
+      members = each(m -> HardDays.of(whole.get(m)).withStep(STEP));
+      tenth = Math.max(1, nights(whole.get(0)) / 10);
+      q.retrofits().apply(whole.get(0)).forEach(r -> byId.put(r.id(), r));
+    }
+
+    private SystemPlan drawn(int m) {
+      SystemPlan plan = q.winters().get(m % q.winters().size()).small();
+      return m == 0 ? plan : NightForecast.member(plan, q.doubt().ofTheHouseAlone(), m - 1);
+    }
+
+    private static int nights(SystemPlan winter) {
+      return (int) Math.round(winter.lengthSeconds() / 86_400);
+    }
+
+    /** One for every member, on all processors. */
+    private <T> List<T> each(IntFunction<T> of) {
+      return IntStream.range(0, MEMBERS)
+          .parallel()
+          .mapToObj(m -> counted(() -> of.apply(m)))
+          .toList();
+    }
+
+    private <T> T counted(Supplier<T> work) {
+      if (stop.getAsBoolean()) {
+        throw new CancellationException();
+      }
+      T made = work.get();
+      progress.accept(Math.min(all, done.incrementAndGet()), all);
+      return made;
     }
 
     Ranking run() {
       int n = byId.size();
       int pairs = Math.min(MOST_PAIRS, n * (n - 1) / 2);
-      all = MEMBERS * (1 + n + pairs + MOST_STEPS * LOOKED_AT);
+      all =
+          MEMBERS * (5 + n + MOST_STEPS * LOOKED_AT)
+              + MEMBERS_OF_PAIRS * pairs
+              + (pairs == MOST_PAIRS ? n * (n + 1) / 2 : 0);
       List<List<String>> alone = byId.keySet().stream().map(List::of).toList();
-      know(Stream.concat(Stream.of(List.<String>of()), alone.stream()).toList());
+      know(Stream.concat(Stream.of(List.<String>of()), alone.stream()).toList(), MEMBERS);
       List<List<String>> together = hopeful();
-      know(together);
+      know(together, MEMBERS_OF_PAIRS);
       List<Tried> singles = alone.stream().map(this::tried).sorted(best()).toList();
       List<Tried> helping =
           together.stream().filter(this::helpEachOther).map(this::tried).sorted(best()).toList();
-      List<Step> path = path(singles, helping);
+      List<Step> path = path(singles);
+      Base base = base();
       progress.accept(all, all);
-      return new Ranking(base(), singles, helping, path, n * (n - 1) / 2 - together.size());
+      return new Ranking(
+          List.copyOf(byId.values()),
+          base,
+          singles,
+          helping,
+          path,
+          n * (n - 1) / 2 - together.size());
     }
 
     private static Comparator<Tried> best() {
       return Comparator.comparing(Tried::clear).thenComparingDouble(Tried::worth).reversed();
     }
 
-    /** Simulates what is not known yet. */
-    private void know(List<List<String>> sets) {
-      List<List<String>> fresh = sets.stream().filter(s -> !known.containsKey(s)).toList();
-      Map<List<String>, Map<Integer, Wintered>> found =
-          fresh.stream()
-              .flatMap(s -> IntStream.range(0, MEMBERS).mapToObj(m -> Map.entry(s, m)))
-              .toList()
-              .parallelStream()
-              .map(e -> Map.entry(e, wintered(e.getKey(), e.getValue())))
-              .collect(
-                  Collectors.groupingBy(
-                      e -> e.getKey().getKey(),
-                      Collectors.toMap(e -> e.getKey().getValue(), Map.Entry::getValue)));
-      found.forEach(
-          (s, byMember) ->
-              known.put(
-                  s,
-                  IntStream.range(0, MEMBERS).mapToObj(m -> Map.copyOf(byMember).get(m)).toList()));
-    }
-
-    private Wintered wintered(List<String> set, int member) {
-      if (stop.getAsBoolean()) {
-        throw new CancellationException();
+    /** Simulates what is not known yet, by so many members. */
+    private void know(List<List<String>> sets, int by) {
+      List<List<String>> fresh =
+          sets.stream().filter(s -> known.getOrDefault(s, List.of()).size() < by).toList();
+      List<Wintered> found =
+          IntStream.range(0, fresh.size() * by)
+              .parallel()
+              .mapToObj(
+                  i -> counted(() -> Wintered.of(changed(members.get(i % by), fresh.get(i / by)))))
+              .toList();
+      for (int i = 0; i < fresh.size(); i++) {
+        known.put(fresh.get(i), found.subList(i * by, (i + 1) * by));
       }
-      Wintered w = Wintered.of(changed(members.get(member), set));
-      progress.accept(Math.min(all, done.incrementAndGet()), all);
-      return w;
     }
 
     private SystemPlan changed(SystemPlan plan, List<String> set) {
@@ -258,8 +285,8 @@ public record Ranking(
 
     /** Member by member against another set. */
     private Told more(List<String> set, List<String> than, ToDoubleFunction<Wintered> of) {
-      double[] d = new double[MEMBERS];
-      for (int m = 0; m < MEMBERS; m++) {
+      double[] d = new double[Math.min(of(set).size(), of(than).size())];
+      for (int m = 0; m < d.length; m++) {
         d[m] = of.applyAsDouble(of(set).get(m)) - of.applyAsDouble(of(than).get(m));
       }
       return Told.of(d);
@@ -267,18 +294,27 @@ public record Ranking(
 
     private Base base() {
       List<String> none = List.of();
+      List<Wintered> winters = each(m -> sketched(whole.get(m)));
       return new Base(
-          of(none).get(0).lows().length,
+          nights(whole.get(0)),
           over(none, Wintered::lost),
-          over(none, Wintered::hardest),
-          over(none, Wintered::fuelJoules),
-          over(none, Wintered::electricJoules),
-          each(p -> Wintered.of(alone(p)).lost()),
-          each(p -> Wintered.of(heated(alone(p))).electricJoules()));
+          over(none, this::hardest),
+          Told.of(winters.stream().mapToDouble(Wintered::fuelJoules).toArray()),
+          Told.of(winters.stream().mapToDouble(Wintered::electricJoules).toArray()),
+          told(each(m -> (double) sketched(alone(whole.get(m))).lost())),
+          told(each(m -> sketched(heated(alone(whole.get(m)))).electricJoules())));
     }
 
-    private Told each(ToDoubleFunction<SystemPlan> of) {
-      return Told.of(members.parallelStream().mapToDouble(of).toArray());
+    private static Wintered sketched(SystemPlan plan) {
+      return Wintered.of(plan.withStep(HardDays.SKETCH));
+    }
+
+    private static Told told(List<Double> members) {
+      return Told.of(members.stream().mapToDouble(x -> x).toArray());
+    }
+
+    private double hardest(Wintered w) {
+      return w.coldest(tenth);
     }
 
     private static SystemPlan alone(SystemPlan p) {
@@ -305,7 +341,7 @@ public record Ranking(
     private Tried tried(List<String> set) {
       List<String> none = List.of();
       Told saved = more(none, set, Wintered::lost);
-      Told minus = more(set, none, Wintered::hardest);
+      Told minus = more(set, none, this::hardest);
       boolean clear = saved.isClear() || minus.isClear() && Math.abs(minus.middle()) > LITTLE;
       OptionalDouble money = money(set);
       double hours = hours(set);
@@ -372,16 +408,17 @@ public record Ranking(
       if (pairs.size() <= MOST_PAIRS) {
         return pairs;
       }
-      SystemPlan sketch = members.get(0).withStep(SKETCH);
-      double none = hardest(sketch, List.of());
+      SystemPlan sketch = members.get(0).withStep(HardDays.SKETCH);
+      double none = sketchedHardest(sketch, List.of());
       Map<String, Double> alone =
           ids.parallelStream()
-              .collect(Collectors.toMap(id -> id, id -> hardest(sketch, List.of(id)) - none));
+              .collect(
+                  Collectors.toMap(id -> id, id -> sketchedHardest(sketch, List.of(id)) - none));
       record Hope(List<String> pair, double kelvin) {}
       return pairs.parallelStream()
           .map(
               p -> {
-                double both = hardest(sketch, p) - none;
+                double both = sketchedHardest(sketch, p) - none;
                 double more = both - alone.get(p.get(0)) - alone.get(p.get(1));
                 return new Hope(p, both + TOGETHER * Math.max(0, more));
               })
@@ -391,14 +428,11 @@ public record Ranking(
           .toList();
     }
 
-    private double hardest(SystemPlan plan, List<String> set) {
-      if (stop.getAsBoolean()) {
-        throw new CancellationException();
-      }
-      return Wintered.of(changed(plan, set)).hardest();
+    private double sketchedHardest(SystemPlan plan, List<String> set) {
+      return counted(() -> hardest(Wintered.of(changed(plan, set))));
     }
 
-    private List<Step> path(List<Tried> singles, List<Tried> pairs) {
+    private List<Step> path(List<Tried> singles) {
       List<Step> path = new ArrayList<>();
       List<String> taken = List.of();
       while (path.size() < MOST_STEPS && over(taken, Wintered::lost).middle() > 0.2) {
@@ -412,7 +446,7 @@ public record Ranking(
         if (next.isEmpty()) {
           break;
         }
-        know(next);
+        know(next, MEMBERS);
         List<String> best =
             next.stream().max(Comparator.comparingDouble(s -> worthAfter(s, before))).orElseThrow();
         if (worthAfter(best, before) <= 0) {
@@ -432,7 +466,7 @@ public record Ranking(
       String id = set.get(set.size() - 1);
       return worth(
           more(before, set, Wintered::lost),
-          more(set, before, Wintered::hardest),
+          more(set, before, this::hardest),
           money(List.of(id)),
           hours(List.of(id)));
     }
@@ -443,7 +477,7 @@ public record Ranking(
           id,
           over(set, Wintered::lost),
           more(before, set, Wintered::lost),
-          more(set, before, Wintered::hardest),
+          more(set, before, this::hardest),
           money(List.of(id)),
           hours(List.of(id)));
     }

@@ -70,7 +70,7 @@ public final class Retrofits {
   private static final double HEAP_PUMP = 20; // W
   private static final double LID_AT = 0; // hour of the day
   private static final double DUSK = 17;
-  private static final double DAWN = 8;
+  private static final double DAWN = 10; // when it is warmer outside than under cover
   private static final double DAY = 86_400;
   private static final double FLEECE_BELOW = 3; // K over the limit at which fleece is laid
 

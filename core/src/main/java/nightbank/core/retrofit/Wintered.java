@@ -33,11 +33,10 @@ record Wintered(double[] lows, double coldKelvinHours, double fuelJoules, double
     return (int) Arrays.stream(lows).filter(t -> t < 0).count();
   }
 
-  /** Mean over the coldest tenth of the nights, K over the limit. */
-  double hardest() {
+  /** Mean over so many of the coldest nights, K over the limit. */
+  double coldest(int nights) {
     double[] sorted = lows.clone();
     Arrays.sort(sorted);
-    int some = Math.max(1, sorted.length / 10);
-    return Arrays.stream(sorted, 0, some).average().orElseThrow();
+    return Arrays.stream(sorted, 0, Math.min(nights, sorted.length)).average().orElseThrow();
   }
 }

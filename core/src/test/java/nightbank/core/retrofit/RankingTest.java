@@ -3,6 +3,7 @@ package nightbank.core.retrofit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -30,6 +31,7 @@ import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
 import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
+import nightbank.core.system.Action;
 import nightbank.core.system.Control;
 import nightbank.core.system.PlantSystem;
 import nightbank.core.system.SystemPlan;
@@ -92,7 +94,9 @@ public class RankingTest {
 
   private static Ranking rank(SystemPlan plan, List<Retrofit> all, Prices prices) {
     return Ranking.of(
-        new Ranking.Question(List.of(plan), DOUBT, all, prices, 10), (n, of) -> {}, () -> false);
+        new Ranking.Question(List.of(plan), DOUBT, p -> all, prices, 10),
+        (n, of) -> {},
+        () -> false);
   }
 
   private static Ranking.Tried of(List<Ranking.Tried> all, String id) {
@@ -256,6 +260,37 @@ public class RankingTest {
   }
 
   @Test
+  public void theHardDaysAloneLoseWhatTheWholeWinterLoses() {
+    SystemPlan winter = PLAIN.small().withStep(Ranking.STEP);
+    SystemPlan hard = HardDays.of(winter);
+    assertThat(hard.lengthSeconds()).isLessThan(0.8 * winter.lengthSeconds());
+    Wintered whole = Wintered.of(winter);
+    Wintered some = Wintered.of(hard);
+    assertThat(some.lost()).isCloseTo(whole.lost(), within(1));
+    assertThat(some.coldest(4)).isCloseTo(whole.coldest(4), within(0.2));
+    assertThat(some.coldKelvinHours()).isCloseTo(whole.coldKelvinHours(), withinPercentage(5));
+  }
+
+  @Test
+  public void whatIsDoneGoesWithTheDayThatItBeginsOn() {
+    double day = 86_400;
+    SystemPlan done =
+        PLAIN.withActions(
+            List.of(
+                Action.house(Action.Kind.SCREEN, day + 61_200, 2 * day + 36_000),
+                Action.house(Action.Kind.SCREEN, 3 * day + 61_200, 4 * day + 36_000)));
+    boolean[] kept = new boolean[40];
+    kept[3] = true;
+    kept[4] = true;
+    SystemPlan rest = HardDays.without(done, kept);
+    assertThat(rest.lengthSeconds()).isEqualTo(2 * day);
+    assertThat(rest.actions())
+        .containsExactly(Action.house(Action.Kind.SCREEN, 61_200, day + 36_000));
+    assertThat(rest.weather().outdoorAt(7 * 3600))
+        .isEqualTo(PLAIN.weather().outdoorAt(3 * day + 7 * 3600));
+  }
+
+  @Test
   public void aPriceThatIsMissingLeavesTheMoneyUnsaid() {
     Retrofit two =
         new Retrofit(
@@ -280,7 +315,7 @@ public class RankingTest {
   @Test
   public void aRankingThatNobodyWaitsForStops() {
     Ranking.Question q =
-        new Ranking.Question(List.of(PLAIN), DOUBT, Retrofits.of(PLAIN), Prices.NONE, 10);
+        new Ranking.Question(List.of(PLAIN), DOUBT, Retrofits::of, Prices.NONE, 10);
     assertThatThrownBy(() -> Ranking.of(q, (n, of) -> {}, () -> true))
         .hasRootCauseInstanceOf(CancellationException.class);
   }

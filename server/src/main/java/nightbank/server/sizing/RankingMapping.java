@@ -15,7 +15,6 @@ import org.jspecify.annotations.Nullable;
 /** A ranking as a view. */
 record RankingMapping(
     UUID house,
-    List<Retrofit> retrofits,
     Map<String, String> names,
     Materials book,
     boolean fromFile,
@@ -38,7 +37,7 @@ record RankingMapping(
         .nights(nights)
         .currency(book.currency())
         .hourWorth(hourWorth)
-        .changes(retrofits.stream().map(this::change).toList())
+        .changes(List.of())
         .base(null)
         .singles(List.of())
         .pairs(List.of())
@@ -50,6 +49,7 @@ record RankingMapping(
   RankingView done(UUID id, Ranking r) {
     return RankingViewBuilder.builder(going(id, 1, 1))
         .state("DONE")
+        .changes(r.retrofits().stream().map(this::change).toList())
         .base(base(r.base()))
         .singles(r.singles().stream().map(RankingMapping::tried).toList())
         .pairs(r.pairs().stream().map(RankingMapping::tried).toList())

@@ -9,9 +9,7 @@ import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import java.util.stream.LongStream;
 import java.util.stream.Stream;
-import nightbank.core.retrofit.Evenings;
 import nightbank.core.retrofit.Ranking;
-import nightbank.core.retrofit.Retrofit;
 import nightbank.core.retrofit.Retrofits;
 import nightbank.core.sizing.Winter;
 import nightbank.core.system.SystemPlan;
@@ -151,18 +149,14 @@ public class Rankings implements JobHandler {
     }
     List<Winter> all = recorded.map(List::of).orElseGet(() -> madeUp(q));
     List<SystemPlan> plans =
-        all.stream()
-            .map(w -> Evenings.lit(Retrofits.asUsual(nights.winter(holding, house, w, true)), w))
-            .toList();
-    List<Retrofit> retrofits = Retrofits.of(plans.get(0));
+        all.stream().map(w -> Retrofits.asUsual(nights.winter(holding, house, w, true))).toList();
     Materials book = books.materials(holding);
     Ranking.Question question =
         new Ranking.Question(
-            plans, nights.doubt(holding, house), retrofits, book.prices(), q.hourWorth());
+            plans, nights.doubt(holding, house), Retrofits::of, book.prices(), q.hourWorth());
     RankingMapping mapping =
         new RankingMapping(
             house,
-            retrofits,
             names(holding),
             book,
             recorded.isPresent(),

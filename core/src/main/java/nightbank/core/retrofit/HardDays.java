@@ -1,0 +1,148 @@
+package nightbank.core.retrofit;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
+import nightbank.core.source.WoodFire;
+import nightbank.core.system.Action;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemPlanBuilder;
+import nightbank.core.usual.Usual;
+import nightbank.core.weather.Weather;
+
+/**
+ * A place through the hard days of a winter: those whose night is lost or nearly so as it is, each
+ * with the days before it, one after the other. What is left out is mild and would be held by any
+ * change that is worth the while. Fires are lit at dusk, with a usual load, before nights as cold
+ * outdoors as those that would be lost without.
+ */
+final class HardDays {
+  /** Longest step of a first look, s. */
+  static final double SKETCH = 3600;
+
+  private static final double DAY = 86_400;
+  private static final double LIGHT_AT = 17 * 3600; // of the day
+  private static final double NEARLY = 2.5; // K over the limit
+  private static final int BEFORE = 2; // days in which stores come to what they have
+  private static final int FEWEST = 6;
+
+  private HardDays() {}
+
+  /** The whole winter with its fires. */
+  static SystemPlan lit(SystemPlan unlit) {
+    List<String> fires =
+        unlit.system().sources().stream()
+            .filter(s -> s.source() instanceof WoodFire)
+            .map(s -> s.id())
+            .toList();
+    if (fires.isEmpty()) {
+      return unlit;
+    }
+    double[] margins = Wintered.of(unlit.withStep(SKETCH)).lows();
+    double cold = Double.NEGATIVE_INFINITY;
+    for (int n = 1; n < margins.length; n++) {
+      cold = margins[n] < 0 ? Math.max(cold, outdoors(unlit, n)) : cold;
+    }
+    List<Action> actions = new ArrayList<>(unlit.actions());
+    for (int n = 1; n < margins.length; n++) {
+      if (outdoors(unlit, n) <= cold) {
+        for (String fire : fires) {
+          actions.add(Action.load(fire, (n - 1) * DAY + LIGHT_AT, Usual.WOOD_LOAD.value()));
+        }
+      }
+    }
+    return unlit.withActions(actions);
+  }
+
+  /** Lowest from dusk to the next noon; nights are counted by their midnights. */
+  private static double outdoors(SystemPlan plan, int night) {
+    return IntStream.rangeClosed(-6, 12)
+        .mapToDouble(h -> plan.weather().outdoorAt(night * DAY + h * 3600.0))
+        .min()
+        .orElseThrow();
+  }
+
+  /** The hard days of a winter alone. */
+  static SystemPlan of(SystemPlan winter) {
+    double[] margins = Wintered.of(winter.withStep(SKETCH)).lows();
+    double[] sorted = margins.clone();
+    Arrays.sort(sorted);
+    double nearly = Math.max(NEARLY, sorted[Math.min(sorted.length, FEWEST) - 1]);
+    int days = (int) Math.ceil(winter.lengthSeconds() / DAY);
+    boolean[] kept = new boolean[days];
+    for (int n = 0; n < margins.length; n++) {
+      if (margins[n] <= nearly) {
+        for (int d = Math.max(0, n - 1 - BEFORE); d <= Math.min(days - 1, n); d++) {
+          kept[d] = true;
+        }
+      }
+    }
+    return without(winter, kept);
+  }
+
+  /**
+   * The same winter without some of its days. What is done goes with the day that it begins on.
+   *
+   * @param kept by day, from midnight to midnight
+   */
+  static SystemPlan without(SystemPlan winter, boolean[] kept) {
+    int[] place = new int[kept.length];
+    int count = 0;
+    for (int d = 0; d < kept.length; d++) {
+      place[d] = count;
+      count += kept[d] ? 1 : 0;
+    }
+    Weather w = winter.weather();
+    List<Integer> hours = new ArrayList<>();
+    for (int i = 0; i < w.seconds().length; i++) {
+      int d = (int) Math.floor(w.seconds()[i] / DAY);
+      if (d < kept.length && kept[d]) {
+        hours.add(i);
+      }
+    }
+    double[] at =
+        hours.stream()
+            .mapToDouble(
+                i -> {
+                  double s = w.seconds()[i];
+                  int d = (int) Math.floor(s / DAY);
+                  return s - (d - place[d]) * DAY;
+                })
+            .toArray();
+    Weather rest =
+        new Weather(
+            at,
+            some(w.outdoorCelsius(), hours),
+            some(w.windMetresPerSecond(), hours),
+            some(w.cloud(), hours),
+            some(w.dewPointCelsius(), hours),
+            w.skyFactor());
+    List<Action> actions = new ArrayList<>();
+    for (Action a : winter.actions()) {
+      int d = (int) Math.floor(a.fromSeconds() / DAY);
+      if (kept[Math.min(kept.length - 1, d)]) {
+        double sooner = (d - place[d]) * DAY;
+        actions.add(
+            new Action(
+                a.kind(),
+                a.of(),
+                a.fromSeconds() - sooner,
+                a.toSeconds() - sooner,
+                a.amount(),
+                a.moisture()));
+      }
+    }
+    return SystemPlanBuilder.builder(winter)
+        .weather(rest)
+        .sunWatts(some(winter.sunWatts(), hours))
+        .irradiance(some(winter.irradiance(), hours))
+        .lengthSeconds(count * DAY)
+        .actions(actions)
+        .build();
+  }
+
+  private static double[] some(double[] row, List<Integer> at) {
+    return row.length == 0 ? row : at.stream().mapToDouble(i -> row[i]).toArray();
+  }
+}
