@@ -3,7 +3,7 @@
  * What next as a stair: to the right what it takes, down the nights that are lost still. Each step is a
  * change after those before it; what else was tried lies as a ring where it alone would lead.
  */
-import { computed } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 
 export interface Stair {
   /** What the step takes, in one measure of money and work. */
@@ -21,8 +21,15 @@ const props = defineProps<{
   nights: number
   measure: string
 }>()
-const W = 760
 const H = 330
+const root = ref<SVGSVGElement | null>(null)
+const W = ref(760)
+let observer: ResizeObserver | null = null
+onMounted(() => {
+  observer = new ResizeObserver(([e]) => (W.value = Math.max(320, e.contentRect.width)))
+  if (root.value) observer.observe(root.value)
+})
+onBeforeUnmount(() => observer?.disconnect())
 const left = 46
 const right = 24
 const top = 26
@@ -38,7 +45,7 @@ const most = computed(
 const worst = computed(() =>
   Math.max(1, props.from, ...props.steps.map((s) => s.high), ...props.others.map((o) => o.lost)),
 )
-const x = (cost: number) => left + (cost / most.value) * (W - left - right)
+const x = (cost: number) => left + (cost / most.value) * (W.value - left - right)
 const y = (lost: number) => top + (1 - lost / worst.value) * (H - top - bottom)
 const stair = computed(() =>
   reached.value.reduce((d, s) => `${d} H${x(s.at)} V${y(s.lost)}`, `M${x(0)} ${y(props.from)}`),
@@ -58,6 +65,7 @@ const counts = computed(() => {
 
 <template>
   <svg
+    ref="root"
     class="down"
     :viewBox="`0 0 ${W} ${H}`"
     role="img"

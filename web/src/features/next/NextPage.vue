@@ -134,7 +134,7 @@ const place = (c: Change) => {
       <h1 v-else>
         What next for {{ house.name.toLowerCase() }}?
         <template v-if="running && view">
-          Going through winters: {{ Math.round((100 * view.done) / Math.max(1, view.of)) }} %
+          Going through winters, {{ Math.round((100 * view.done) / Math.max(1, view.of)) }} % …
         </template>
       </h1>
     </div>
@@ -153,10 +153,8 @@ const place = (c: Change) => {
       />
       <NumberField v-model="q.hardest" label="The hardest night’s" :temperature="session.units" />
       <NumberField v-model="q.hour" label="An hour of work is worth" />
-      <div>
-        <label for="winter">The winter</label>
-        <BFormSelect id="winter" v-model="q.winter" :options="winters" />
-      </div>
+      <label for="winter">The winter</label>
+      <BFormSelect id="winter" v-model="q.winter" :options="winters" />
       <BButton v-if="running" variant="secondary" @click="stop">Stop</BButton>
     </form>
     <ProblemNote v-if="error" :error="error" />
@@ -176,11 +174,11 @@ const place = (c: Change) => {
           />
           <p class="soft">
             <template v-if="done.fromFile"
-              >The {{ done.nights }} winter nights of your own weather file, with five draws of what
+              >The {{ done.nights }} winter nights of your own weather file, with four draws of what
               is unsure in the house.</template
             >
             <template v-else
-              >Five made-up winters of {{ done.nights }} nights, usual low
+              >Four made-up winters of {{ done.nights }} nights, usual low
               {{ degrees(q.usual, session.units, 0) }}, hardest
               {{ degrees(q.hardest, session.units, 0) }}, each with another draw of what is unsure
               in the house.</template
@@ -273,7 +271,9 @@ const place = (c: Change) => {
 .asked {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
-  gap: 0.25rem 1rem;
+  grid-template-rows: auto auto;
+  grid-auto-flow: column;
+  gap: 0.15rem 1rem;
   margin: 0.5rem 0 1rem;
   align-items: end;
 }
@@ -312,6 +312,10 @@ const place = (c: Change) => {
   overflow-x: auto;
 }
 
+.scroll table {
+  min-width: 560px;
+}
+
 .scroll th[scope='row'] {
   font-weight: 400;
 }
@@ -320,7 +324,20 @@ const place = (c: Change) => {
   color: var(--ink-soft);
 }
 
+@media (min-width: 601px) {
+  .narrow-only {
+    display: none;
+  }
+}
+
 @media (max-width: 900px) {
+  .asked {
+    grid-auto-flow: row;
+    grid-template-rows: none;
+    grid-template-columns: 1fr 1fr;
+    align-items: center;
+  }
+
   .two {
     grid-template-columns: minmax(0, 1fr);
   }

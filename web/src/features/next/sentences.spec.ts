@@ -74,6 +74,12 @@ describe('what next', () => {
     expect(firstSentence(ranked({ base }), C)).toContain('No night of such a winter is lost')
     expect(firstSentence(ranked({ path: [] }), C)).toContain('Nothing that was tried saves any')
   })
+  it('makes no more of a winter that may lose a night than that', () => {
+    const base = { ...ranked({}).base!, lost: told(0.6, 0, 3) }
+    expect(firstSentence(ranked({ base }), C)).toBe(
+      'First stop the gaps, 7 m of them: such a winter may lose 0 to 3 nights.',
+    )
+  })
   it('tells a step with what it takes and what is left', () => {
     expect(stepSentence(step('MORE_MASS', 0, 9), ranked({}), C)).toBe(
       'Put as much again beside the water columns: 2.0 h, £9; 9 nights fewer lost, then none is lost.',

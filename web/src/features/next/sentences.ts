@@ -83,6 +83,8 @@ export function firstSentence(r: Ranked, u: Temperature): string {
   const first = r.path[0]
   if (!first) return `Nothing that was tried saves any ${of}.`
   const c = r.changes.find((x) => x.id === first.id)!
+  if (base.lost.middle < 1.5)
+    return `First ${deedOf(c, u)}: such a winter may lose ${Math.round(base.lost.low)} to ${nightsOf(base.lost.high)}.`
   const saves =
     first.saved.middle >= base.lost.middle - 0.2
       ? `saves all ${nightsOf(base.lost.middle)} that such a winter loses`

@@ -52,7 +52,7 @@ public record Ranking(
     List<Step> path,
     int untried) {
   /** Winters that each is judged by. */
-  public static final int MEMBERS = 5;
+  public static final int MEMBERS = 4;
 
   /** Longest step, s; against an eighth of it the nights' lows move by less than 0.3 K. */
   public static final double STEP = 1800;
@@ -60,7 +60,7 @@ public record Ranking(
   private static final int MOST_PAIRS = 20;
   private static final int MOST_STEPS = 5;
   private static final int LOOKED_AT = 2; // of what might come next on the path
-  private static final int MEMBERS_OF_PAIRS = 3;
+  private static final int MEMBERS_OF_PAIRS = 2;
   private static final double LITTLE = 0.05; // K
   private static final double FEWEST_HOURS = 0.25;
   private static final double TOGETHER = 3; // times what a pair has over its parts counts
