@@ -82,7 +82,7 @@ describe('what next', () => {
   })
   it('tells a step with what it takes and what is left', () => {
     expect(stepSentence(step('MORE_MASS', 0, 9), ranked({}), C)).toBe(
-      'Put as much again beside the water columns: 2.0 h, £9; 9 nights fewer lost, then none is lost.',
+      'Put as much again beside the water columns: 2 h, £9; 9 nights fewer lost, then none is lost.',
     )
     expect(stepSentence(step('MORE_MASS', 20, 0), ranked({}), C)).toContain('0.4 K warmer')
   })
@@ -94,8 +94,8 @@ describe('what next', () => {
     expect(rangeOf(told(2, 1.8, 2.4))).toBe('2 nights')
   })
   it('says what is not known of a price', () => {
-    expect(priceOf(null, 3, '£')).toBe('3.0 h, and what it costs to buy')
-    expect(priceOf(0, 3, '£')).toBe('3.0 h')
+    expect(priceOf(null, 3, '£')).toBe('3 h, and what it costs to buy')
+    expect(priceOf(0, 3, '£')).toBe('3 h')
   })
   it('says what the winter takes, and a kept night', () => {
     expect(runningSentence(ranked({}))).toBe(
