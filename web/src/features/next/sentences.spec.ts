@@ -82,7 +82,7 @@ describe('what next', () => {
   })
   it('tells a step with what it takes and what is left', () => {
     expect(stepSentence(step('MORE_MASS', 0, 9), ranked({}), C)).toBe(
-      'Put as much again beside the water columns: 2 h, £9; 9 nights fewer lost, then none is lost.',
+      'Put as much again beside the water columns: 2.0 h, £9; 9 nights fewer lost, then none is lost.',
     )
     expect(stepSentence(step('MORE_MASS', 20, 0), ranked({}), C)).toContain('0.4 K warmer')
   })

@@ -13,6 +13,9 @@ export type Ranked = Views['RankingView']
 export type Change = Views['RetrofitView']
 type Told = Views['Told']
 
+/** Nobody measures such a length to the centimetre. */
+const roughly = (metres: number) => lengthOf(metres).replace('.00 ', ' ')
+
 const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1)
 
 /** A change as one says what is to be done. */
@@ -20,7 +23,7 @@ export function deedOf(c: Change, u: Temperature): string {
   const it = lower(c.name)
   switch (c.kind) {
     case 'CLOSE_GAPS':
-      return c.amount > 0 ? `stop the gaps, ${lengthOf(c.amount)} of them` : 'stop the draughts'
+      return c.amount > 0 ? `stop the gaps, ${roughly(c.amount)} of them` : 'stop the draughts'
     case 'SECOND_SKIN':
       return 'hang film inside all that lets in sun'
     case 'SCREEN':
@@ -28,7 +31,7 @@ export function deedOf(c: Change, u: Temperature): string {
     case 'FLEECE':
       return 'lay fleece over the plants on cold nights'
     case 'EDGE_BOARD':
-      return `let board in along ${lengthOf(c.amount)} of foundation`
+      return `let board in along ${roughly(c.amount)} of foundation`
     case 'LID':
       return `put a lid on the ${it}, off at midnight`
     case 'MORE_MASS':
@@ -44,7 +47,7 @@ export function deedOf(c: Change, u: Temperature): string {
     case 'DRY_WOOD':
       return `burn only dry wood on the ${it}`
     case 'HEAP_LOOP':
-      return `lead ${lengthOf(c.amount)} of pipe through the ${it}`
+      return `lead ${roughly(c.amount)} of pipe through the ${it}`
     case 'HARDIER_PLANTS':
       return `grow what stands ${kelvins(c.amount, u, 0)} more`
     case 'HALF_HOUSE':
