@@ -45,10 +45,12 @@ public class MatrixTest {
           "/nights-ahead",
           "/calendar",
           "/sizing/{id}", // one's own search, stopped
+          "/ranking/{id}", // the same
           "/tonight",
           "/nights/compare",
           "/sizing",
           "/sizing/curve",
+          "/ranking",
           "/pairs",
           "/charge",
           "/heap",
