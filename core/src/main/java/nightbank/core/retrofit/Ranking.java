@@ -419,7 +419,10 @@ public record Ranking(
           .map(
               p -> {
                 double both = sketchedHardest(sketch, p) - none;
-                double more = both - alone.get(p.get(0)) - alone.get(p.get(1));
+                double more =
+                    both
+                        - Objects.requireNonNull(alone.get(p.get(0)))
+                        - Objects.requireNonNull(alone.get(p.get(1)));
                 return new Hope(p, both + TOGETHER * Math.max(0, more));
               })
           .sorted(Comparator.comparingDouble(Hope::kelvin).reversed())
