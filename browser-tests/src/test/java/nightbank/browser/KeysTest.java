@@ -36,14 +36,14 @@ public class KeysTest {
       return walk.length
       """;
 
-  /** What is focused now: blank, or how it fails to show it; null at the end. */
+  /** What is focused now: blank, or how it fails to show it; null for the page itself. */
   private static final String STEP =
       """
       const at = document.activeElement;
       if (!at || at === document.body) return null;
       const known = walk.find((w) => w.e === at);
       if (!known) return '';
-      if (known.reached && window.last !== known) return null;
+      if (known.reached && window.last !== known) return 'round';
       if (window.last === known) return ''; // the next part of a field of several
       window.last = known;
       known.reached = true;
@@ -88,13 +88,15 @@ public class KeysTest {
     Object many = browser.driver.executeScript(NUMBERED);
     assertThat((Long) many).isBetween(5L, (long) MOST);
     List<String> faults = new ArrayList<>();
+    boolean left = false; // a page that begins in its middle is gone through once more from the top
     for (int i = 0; i < MOST; i++) {
       new Actions(browser.driver).sendKeys(Keys.TAB).perform();
       Object fault = browser.driver.executeScript(STEP);
-      if (fault == null) {
+      if ("round".equals(fault) || fault == null && left) {
         break;
       }
-      if (!fault.equals("")) {
+      left |= fault == null;
+      if (fault != null && !fault.equals("")) {
         faults.add((String) fault);
       }
     }
