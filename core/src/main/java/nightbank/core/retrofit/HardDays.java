@@ -5,9 +5,14 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import nightbank.core.source.WoodFire;
+import nightbank.core.store.model.StoreGrid;
+import nightbank.core.store.model.StoreState;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemPlanBuilder;
+import nightbank.core.system.SystemResult;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemStore;
 import nightbank.core.usual.Usual;
 import nightbank.core.weather.Weather;
 
@@ -26,6 +31,7 @@ final class HardDays {
   private static final double NEARLY = 2.5; // K over the limit
   private static final int BEFORE = 2; // days in which stores come to what they have
   private static final int FEWEST = 6;
+  private static final int DAYS_OF_SOIL = 3 * 24; // records of an hour each
 
   private HardDays() {}
 
@@ -63,9 +69,11 @@ final class HardDays {
         .orElseThrow();
   }
 
-  /** The hard days of a winter alone. */
+  /** The hard days of a winter alone, begun as the first of them is come to. */
   static SystemPlan of(SystemPlan winter) {
-    double[] margins = Wintered.of(winter.withStep(SKETCH)).lows();
+    SystemPlan sketch = winter.withStep(SKETCH);
+    SystemResult through = SystemSimulation.run(sketch);
+    double[] margins = Wintered.of(sketch, through).lows();
     double[] sorted = margins.clone();
     Arrays.sort(sorted);
     double nearly = Math.max(NEARLY, sorted[Math.min(sorted.length, FEWEST) - 1]);
@@ -78,7 +86,34 @@ final class HardDays {
         }
       }
     }
-    return without(winter, kept);
+    int first = 0;
+    while (first < days - 1 && !kept[first]) {
+      first++;
+    }
+    return without(begunLike(winter, through, first * DAY), kept);
+  }
+
+  /** Begun with stores and air as they are at a moment. */
+  private static SystemPlan begunLike(SystemPlan winter, SystemResult through, double second) {
+    int k = 0;
+    while (k < through.seconds().length - 1 && through.seconds()[k] < second) {
+      k++;
+    }
+    List<SystemStore> stores = new ArrayList<>();
+    for (int i = 0; i < winter.system().stores().size(); i++) {
+      SystemStore s = winter.system().stores().get(i);
+      double mean = through.stores().get(i).meanCelsius()[k];
+      stores.add(s.with(s.store(), StoreState.uniform(StoreGrid.night(s.store()), mean)));
+    }
+    double air = through.air()[k];
+    double floor = mean(through.floor(), Math.max(0, k - DAYS_OF_SOIL), k);
+    return winter
+        .withSystem(winter.system().withStores(stores))
+        .startingAt(air, Double.isFinite(floor) ? floor : air, winter.groundCelsius());
+  }
+
+  private static double mean(double[] row, int from, int to) {
+    return Arrays.stream(row, from, to + 1).average().orElse(Double.NaN);
   }
 
   /**

@@ -15,7 +15,10 @@ record Wintered(double[] lows, double coldKelvinHours, double fuelJoules, double
   private static final double DAY = 86_400;
 
   static Wintered of(SystemPlan plan) {
-    SystemResult r = SystemSimulation.run(plan);
+    return of(plan, SystemSimulation.run(plan));
+  }
+
+  static Wintered of(SystemPlan plan, SystemResult r) {
     double limit = plan.house().plantLimitCelsius();
     int nights = (int) Math.round(plan.lengthSeconds() / DAY);
     double[] lows = new double[nights];
