@@ -12,7 +12,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-/** Every view by keys alone: all that can be acted on is reached, shows it, and moves. */
+/** Every view by keys alone: all that can be acted on is reached and shows it. */
 public class KeysTest {
   private static final int MOST = 400; // steps; the longest view has less than half of it
 
@@ -36,14 +36,14 @@ public class KeysTest {
       return walk.length
       """;
 
-  /** What is focused now: blank, or how it fails to show it; null for the page itself. */
+  /** What is focused now: blank, or how it fails to show it; null at the end. */
   private static final String STEP =
       """
       const at = document.activeElement;
       if (!at || at === document.body) return null;
       const known = walk.find((w) => w.e === at);
       if (!known) return '';
-      if (known.reached && window.last !== known) return 'round';
+      if (known.reached && window.last !== known) return null;
       if (window.last === known) return ''; // the next part of a field of several
       window.last = known;
       known.reached = true;
@@ -55,10 +55,6 @@ public class KeysTest {
       return walk.filter((w) => !w.reached && seen(w.e) && w.e.tabIndex >= 0 && !w.e.disabled)
         .map((w) => 'is not reached: ' + w.e.outerHTML.slice(0, 120))
       """;
-
-  private static final String SLIDERS =
-      "[...document.querySelectorAll('[role=slider], input[type=range]')]"
-          + ".filter((e) => e.tabIndex >= 0 && e.checkVisibility())";
 
   private Demo demo;
   private Browser browser;
@@ -77,6 +73,7 @@ public class KeysTest {
   @DataProvider
   public Object[][] views() {
     List<Object[]> all = new ArrayList<>(Arrays.asList((Object[][]) Views.of(demo)));
+    all.removeIf(v -> v[0].equals("round")); // its keys begin in its middle; RoundTest has them
     all.add(new Object[] {"hard night", demo.home + "/tonight?low=-9", "h1.headline"});
     return all.toArray(Object[][]::new);
   }
@@ -88,15 +85,13 @@ public class KeysTest {
     Object many = browser.driver.executeScript(NUMBERED);
     assertThat((Long) many).isBetween(5L, (long) MOST);
     List<String> faults = new ArrayList<>();
-    boolean left = false; // a page that begins in its middle is gone through once more from the top
     for (int i = 0; i < MOST; i++) {
       new Actions(browser.driver).sendKeys(Keys.TAB).perform();
       Object fault = browser.driver.executeScript(STEP);
-      if ("round".equals(fault) || fault == null && left) {
+      if (fault == null) {
         break;
       }
-      left |= fault == null;
-      if (fault != null && !fault.equals("")) {
+      if (!fault.equals("")) {
         faults.add((String) fault);
       }
     }
@@ -122,43 +117,5 @@ public class KeysTest {
     String was = before;
     before = now;
     return was;
-  }
-
-  private String value(int i) {
-    return (String)
-        browser.driver.executeScript(
-            "const s = "
-                + SLIDERS
-                + "[arguments[0]];"
-                + "return s ? (s.getAttribute('aria-valuenow') ?? s.value)"
-                + " + ' ' + s.getAttribute('aria-valuetext') : null",
-            i);
-  }
-
-  private void press(int i, Keys key) {
-    browser.driver.executeScript(SLIDERS + "[arguments[0]].focus()", i);
-    browser.press(key);
-  }
-
-  @Test(dataProvider = "views", dependsOnMethods = "allOfItIsReachedByTabAndShowsIt")
-  public void whatSlidesIsMovedByArrowsAndBack(String name, String path, String css) {
-    browser.go(path).see(css);
-    if (name.equals("hard night")) {
-      browser.click("Plan it so").see(".handle[role=slider]");
-    }
-    still();
-    long many = (Long) browser.driver.executeScript("return " + SLIDERS + ".length");
-    for (int i = 0; i < many; i++) {
-      int k = i;
-      String was = value(k);
-      press(k, Keys.ARROW_RIGHT);
-      if (value(k).equals(was)) {
-        press(k, Keys.ARROW_LEFT);
-        browser.until(k + " moves from " + was, () -> !was.equals(value(k)));
-        press(k, Keys.ARROW_RIGHT);
-      } else {
-        press(k, Keys.ARROW_LEFT);
-      }
-    }
   }
 }
