@@ -21,9 +21,7 @@ async function keep() {
   const look = () => {
     if (kept.waiting && serviceWorker.controller) newer.value = load
   }
-  kept.addEventListener('updatefound', () =>
-    kept.installing?.addEventListener('statechange', look),
-  )
+  kept.addEventListener('updatefound', () => kept.installing?.addEventListener('statechange', look))
   look()
   window.setInterval(() => void kept.update().catch(() => null), LOOK_MS)
 }
