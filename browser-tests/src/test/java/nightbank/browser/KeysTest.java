@@ -61,7 +61,7 @@ public class KeysTest {
 
   @BeforeClass
   public void open() {
-    demo = Demo.own();
+    demo = Demo.shared();
     browser = demo.browser("keeper");
   }
 

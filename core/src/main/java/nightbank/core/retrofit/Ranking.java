@@ -20,6 +20,7 @@ import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import nightbank.core.forecast.Labour;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.sizing.Prices;
 import nightbank.core.source.ElectricHeat;
@@ -71,7 +72,7 @@ public record Ranking(
    * A figure over the members.
    *
    * @param middle their mean
-   * @param low the least of them; two in three of what may be lie between it and the most
+   * @param low the least of them; three in five of what may be lie between it and the most
    */
   public record Told(double middle, double low, double high) {
     static Told of(double[] members) {
@@ -110,7 +111,7 @@ public record Ranking(
    * @param saved nights
    * @param warmer by so much in the coldest tenth of nights, K
    * @param money empty where a price is missing
-   * @param hours of work, once
+   * @param hours of work, to make it and to live with it for a winter
    * @param fuelJoules more than before over the winter, negative for less
    * @param clear whether it does anything beyond its doubt
    * @param worth what it brings for its cost, of use to rank by and for nothing else
@@ -369,8 +370,15 @@ public record Ranking(
       return OptionalDouble.of(sum);
     }
 
+    /** Once, and over the first winter. */
     private double hours(List<String> set) {
-      return set.stream().mapToDouble(id -> Objects.requireNonNull(byId.get(id)).hours()).sum();
+      double once =
+          set.stream().mapToDouble(id -> Objects.requireNonNull(byId.get(id)).hours()).sum();
+      return once + (minutes(changed(whole.get(0), set)) - minutes(whole.get(0))) / 60;
+    }
+
+    private static double minutes(SystemPlan winter) {
+      return winter.actions().stream().mapToDouble(a -> Labour.minutes(a, winter.system())).sum();
     }
 
     /** Nights for what it costs; where none can be saved, kelvins. */

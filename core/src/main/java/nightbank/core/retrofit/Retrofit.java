@@ -13,7 +13,8 @@ import nightbank.core.system.SystemPlan;
  * @param of the store, source or circuit that it is made to by its id, blank for the house
  * @param amount of what it changes, in the kind's own measure: metres, m², bodies, W, kg or K
  * @param needs what has to be bought for it
- * @param hours of work, once; an estimate, half to twice as long
+ * @param hours of work, once; an estimate, half to twice as long. What it asks every night is told
+ *     by what is done then
  * @param made the place, its doings with it, once it is made
  */
 public record Retrofit(

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import nightbank.core.forecast.Labour;
 import nightbank.core.forecast.NightForecast.Doubt;
 import nightbank.core.house.Floor;
 import nightbank.core.house.Gap;
@@ -228,7 +229,7 @@ public class RankingTest {
     for (Ranking.Tried t : r.singles()) {
       Retrofit x =
           three.stream().filter(o -> t.ids().get(0).equals(o.id())).findFirst().orElseThrow();
-      double cost = x.money(new Prices(packs)).orElseThrow() + 10 * x.hours();
+      double cost = x.money(new Prices(packs)).orElseThrow() + 10 * t.hours();
       double worth = (t.saved().middle() + 0.01 * t.warmer().middle()) / cost;
       assertThat(t.worth()).isCloseTo(worth, within(1e-9));
       if (worth > most) {
@@ -288,6 +289,21 @@ public class RankingTest {
         .containsExactly(Action.house(Action.Kind.SCREEN, 61_200, day + 36_000));
     assertThat(rest.weather().outdoorAt(7 * 3600))
         .isEqualTo(PLAIN.weather().outdoorAt(3 * day + 7 * 3600));
+  }
+
+  @Test
+  public void whatIsDoneEveryNightIsWorkToo() {
+    Ranking r =
+        rank(
+            PLAIN,
+            Retrofits.of(PLAIN).stream()
+                .filter(x -> x.kind() == Kind.SCREEN || x.kind() == Kind.CLOSE_GAPS)
+                .toList());
+    Retrofit screen =
+        Retrofits.of(PLAIN).stream().filter(x -> x.kind() == Kind.SCREEN).findFirst().orElseThrow();
+    assertThat(of(r.singles(), "SCREEN").hours())
+        .isCloseTo(screen.hours() + 40 * Labour.SCREEN / 60, within(1e-9));
+    assertThat(of(r.singles(), "CLOSE_GAPS").hours()).isCloseTo(1.75, within(1e-9));
   }
 
   @Test

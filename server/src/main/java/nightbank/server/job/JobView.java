@@ -1,5 +1,6 @@
 package nightbank.server.job;
 
+import java.util.Optional;
 import java.util.UUID;
 import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
@@ -27,6 +28,16 @@ public record JobView(
     DONE,
     FAILED,
     STOPPED
+  }
+
+  /** As whoever looks on sees it: what waits is under way, what was to be stopped is stopped. */
+  public State seen() {
+    return open() ? State.RUNNING : stopAsked ? State.STOPPED : state;
+  }
+
+  /** What it has found, or told last; empty before it has told anything. */
+  public Optional<JSONB> told() {
+    return Optional.ofNullable(result).or(() -> Optional.ofNullable(progress));
   }
 
   public boolean open() {

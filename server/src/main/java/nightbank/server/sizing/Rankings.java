@@ -12,9 +12,7 @@ import java.util.stream.Stream;
 import nightbank.core.retrofit.Ranking;
 import nightbank.core.retrofit.Retrofits;
 import nightbank.core.sizing.Winter;
-import nightbank.core.system.SystemPlan;
 import nightbank.server.book.Books;
-import nightbank.server.book.Materials;
 import nightbank.server.house.Houses;
 import nightbank.server.job.Job;
 import nightbank.server.job.JobHandler;
@@ -70,41 +68,36 @@ public class Rankings implements JobHandler {
    */
   @Transactional
   public RankingView start(UUID holding, UUID house, RankingQuestion q) {
-    String subject = subject(holding, house, q);
+    Lived lived = winters(holding, q);
+    String subject = subject(holding, house, q, lived);
     Optional<JobView> known = jobs.latest(holding, JobKind.RANKING, subject);
     if (known.isPresent() && !known.get().stopAsked()) {
       return view(holding, known.get().id());
     }
-    Search search = searched(holding, house, q);
     jobs.open(holding, JobKind.RANKING).forEach(j -> jobs.stop(holding, j.id()));
-    RankingView begun = search.mapping().begun(house);
+    RankingView begun = mapping(holding, house, q, lived).begun(house);
     UUID id = jobs.ask(holding, JobKind.RANKING, subject, new Asked(house, q, begun));
     return view(holding, id);
   }
 
   /** The question, and the versions of all that the place is described by. */
-  private String subject(UUID holding, UUID house, RankingQuestion q) {
+  private String subject(UUID holding, UUID house, RankingQuestion q, Lived lived) {
     StringBuilder all = new StringBuilder(json.write(q).data());
     all.append(house).append(houses.get(holding, house).version());
     stores.all(holding).forEach(s -> all.append(s.id()).append(s.version()));
     parts.all(holding).forEach(p -> all.append(p.id()).append(p.version()));
     all.append(books.get(holding).version());
-    winters.recorded(holding).ifPresent(w -> all.append(w.nights()));
+    all.append(lived.winters());
     return UUID.nameUUIDFromBytes(all.toString().getBytes(StandardCharsets.UTF_8)).toString();
   }
 
   public RankingView view(UUID holding, UUID id) {
     JobView job =
         jobs.find(holding, JobKind.RANKING, id).orElseThrow(() -> Problem.notFound("search"));
-    RankingView last =
-        job.result() != null
-            ? json.read(job.result(), RankingView.class)
-            : job.progress() != null
-                ? json.read(job.progress(), RankingView.class)
-                : json.read(job.asked(), Asked.class).begun();
-    JobView.State state =
-        job.open() ? JobView.State.RUNNING : job.stopAsked() ? JobView.State.STOPPED : job.state();
-    return last.as(id, state.name());
+    return job.told()
+        .map(told -> json.read(told, RankingView.class))
+        .orElseGet(() -> json.read(job.asked(), Asked.class).begun())
+        .as(id, job.seen().name());
   }
 
   public RankingView stop(UUID holding, UUID id) {
@@ -120,21 +113,32 @@ public class Rankings implements JobHandler {
   @Override
   public void run(Job job) {
     Asked asked = job.asked(Asked.class);
-    Search search = searched(job.holding(), asked.house(), asked.question());
-    RankingMapping to = search.mapping();
+    RankingQuestion q = asked.question();
+    Lived lived = winters(job.holding(), q);
+    RankingMapping to = mapping(job.holding(), asked.house(), q, lived);
+    Ranking.Question question =
+        new Ranking.Question(
+            lived.winters().stream()
+                .map(w -> nights.winter(job.holding(), asked.house(), w, true))
+                .map(Retrofits::asUsual)
+                .toList(),
+            nights.doubt(job.holding(), asked.house()),
+            Retrofits::of,
+            to.book().prices(),
+            q.hourWorth());
     try {
       Ranking found =
-          Ranking.of(
-              search.question(), (n, of) -> job.progress(to.going(job.id(), n, of)), job::stopped);
+          Ranking.of(question, (n, of) -> job.progress(to.going(job.id(), n, of)), job::stopped);
       job.finish(to.done(job.id(), found));
     } catch (CancellationException e) {
       job.leave(to.begun(job.id()));
     }
   }
 
-  private record Search(Ranking.Question question, RankingMapping mapping) {}
+  /** The winters that are asked about. */
+  private record Lived(List<Winter> winters, boolean recorded) {}
 
-  private Search searched(UUID holding, UUID house, RankingQuestion q) {
+  private Lived winters(UUID holding, RankingQuestion q) {
     if (!(q.hourWorth() >= 0 && q.hourWorth() <= 1e4)) {
       throw Problem.invalid(
           "hourWorth", "An hour must be worth 0 to 10000.", "0 where only money counts.");
@@ -147,22 +151,17 @@ public class Rankings implements JobHandler {
           "There are not " + Winter.FEWEST + " nights of this place's own weather.",
           "Hand over a weather file under Place, or take a made-up winter.");
     }
-    List<Winter> all = recorded.map(List::of).orElseGet(() -> madeUp(q));
-    List<SystemPlan> plans =
-        all.stream().map(w -> Retrofits.asUsual(nights.winter(holding, house, w, true))).toList();
-    Materials book = books.materials(holding);
-    Ranking.Question question =
-        new Ranking.Question(
-            plans, nights.doubt(holding, house), Retrofits::of, book.prices(), q.hourWorth());
-    RankingMapping mapping =
-        new RankingMapping(
-            house,
-            names(holding),
-            book,
-            recorded.isPresent(),
-            all.get(0).nights().size(),
-            q.hourWorth());
-    return new Search(question, mapping);
+    return new Lived(recorded.map(List::of).orElseGet(() -> madeUp(q)), recorded.isPresent());
+  }
+
+  private RankingMapping mapping(UUID holding, UUID house, RankingQuestion q, Lived lived) {
+    return new RankingMapping(
+        house,
+        names(holding),
+        books.materials(holding),
+        lived.recorded(),
+        lived.winters().get(0).nights().size(),
+        q.hourWorth());
   }
 
   private static List<Winter> madeUp(RankingQuestion q) {

@@ -72,15 +72,10 @@ public class Sizings implements JobHandler {
   public SizingView view(UUID holding, UUID id) {
     JobView job =
         jobs.find(holding, JobKind.SIZING, id).orElseThrow(() -> Problem.notFound("search"));
-    SizingView last =
-        job.result() != null
-            ? json.read(job.result(), SizingView.class)
-            : job.progress() != null
-                ? json.read(job.progress(), SizingView.class)
-                : json.read(job.asked(), Asked.class).begun();
-    JobView.State state =
-        job.open() ? JobView.State.RUNNING : job.stopAsked() ? JobView.State.STOPPED : job.state();
-    return last.as(id, state.name());
+    return job.told()
+        .map(told -> json.read(told, SizingView.class))
+        .orElseGet(() -> json.read(job.asked(), Asked.class).begun())
+        .as(id, job.seen().name());
   }
 
   public SizingView stop(UUID holding, UUID id) {
