@@ -13,6 +13,8 @@ import { degrees, kelvins, massOf } from '@/shared/units'
 import { useSearch } from '@/shared/useSearch'
 import HouseTabs from '../house/HouseTabs.vue'
 import { housesQuery } from '../house/queries'
+import { catalogueQuery } from '../store/queries'
+import { usualOf } from '../store/usual'
 import { rankingNow, startRanking, stopRanking } from './queries'
 import {
   boughtWords,
@@ -38,12 +40,21 @@ const number = (key: string, otherwise: number) => {
   const n = Number(route.query[key])
   return route.query[key] != null && Number.isFinite(n) ? n : otherwise
 }
+const hard = number('hardest', -9)
 const q = reactive({
-  usual: number('usual', -1),
-  hardest: number('hardest', -10),
+  usual: route.query.usual == null ? null : number('usual', hard),
+  hardest: hard,
   hour: number('hour', 10),
   winter: String(route.query.winter ?? 'any'),
 })
+const { data: catalogue } = useQuery(catalogueQuery())
+watch(
+  catalogue,
+  (c) => {
+    if (c) q.usual ??= hard + usualOf(c, 'USUAL_OVER_HARD_LOW')
+  },
+  { immediate: true },
+)
 const winters = [
   { value: 'any', text: 'my weather file, else made up' },
   { value: 'made', text: 'made up of two lows' },
@@ -56,7 +67,7 @@ const { view, error, stop } = useSearch(
     stop: (id) => stopRanking(holding, id),
   },
   () =>
-    house.value
+    house.value && q.usual != null
       ? {
           house: houseId.value,
           of: {
@@ -133,7 +144,8 @@ const place = (c: Change) => {
       <h1 v-if="done">{{ firstSentence(done, session.units) }}</h1>
       <h1 v-else>
         What next for {{ house.name.toLowerCase() }}?
-        <template v-if="running && view">
+        <template v-if="!view && !error">Asking …</template>
+        <template v-else-if="running && view">
           Going through winters, {{ Math.round((100 * view.done) / Math.max(1, view.of)) }} % …
         </template>
       </h1>
@@ -145,10 +157,11 @@ const place = (c: Change) => {
       <RouterLink :to="{ name: 'sizing', params: { holding } }">Which store, how much</RouterLink>
       · <RouterLink :to="{ name: 'pairs', params: { holding } }">Two ways</RouterLink>
     </p>
-    <form class="asked no-print" aria-label="The question" @submit.prevent>
+    <form class="asked-in-a-row no-print" aria-label="The question" @submit.prevent>
       <NumberField
+        v-if="q.usual != null"
         v-model="q.usual"
-        label="A usual winter night’s low"
+        label="A usual night’s low"
         :temperature="session.units"
       />
       <NumberField v-model="q.hardest" label="The hardest night’s" :temperature="session.units" />
@@ -179,7 +192,7 @@ const place = (c: Change) => {
             >
             <template v-else
               >Four made-up winters of {{ done.nights }} nights, usual low
-              {{ degrees(q.usual, session.units, 0) }}, hardest
+              {{ degrees(q.usual ?? 0, session.units, 0) }}, hardest
               {{ degrees(q.hardest, session.units, 0) }}, each with another draw of what is unsure
               in the house.</template
             >
@@ -253,9 +266,10 @@ const place = (c: Change) => {
           bought-in heat would take one of: {{ boughtWords(done).join('; ') }}.
         </p>
         <p class="soft">
-          Hours of work are estimates, half to twice as long. What the skin lets through, draughts
-          and soil are as this house’s nights have taught them. Flames without a flue, mains and
-          machines: by local code and a licensed trade.
+          Hours of work are estimates, half to twice as long: what it takes to make, and a winter of
+          what is then done every night. What the skin lets through, draughts and soil are as this
+          house’s nights have taught them. Flames without a flue, mains and machines: by local code
+          and a licensed trade.
         </p>
       </section>
     </template>
@@ -268,27 +282,6 @@ const place = (c: Change) => {
 </template>
 
 <style scoped>
-.asked {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
-  grid-template-rows: auto auto;
-  grid-auto-flow: column;
-  gap: 0.15rem 1rem;
-  margin: 0.5rem 0 1rem;
-  align-items: end;
-}
-
-.progress-line {
-  height: 6px;
-  background: var(--line-soft);
-}
-
-.progress-line span {
-  display: block;
-  height: 100%;
-  background: var(--ember);
-}
-
 .two {
   display: grid;
   grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
@@ -324,20 +317,7 @@ const place = (c: Change) => {
   color: var(--ink-soft);
 }
 
-@media (min-width: 601px) {
-  .narrow-only {
-    display: none;
-  }
-}
-
 @media (max-width: 900px) {
-  .asked {
-    grid-auto-flow: row;
-    grid-template-rows: none;
-    grid-template-columns: 1fr 1fr;
-    align-items: center;
-  }
-
   .two {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -199,7 +199,7 @@ async function plan(s: Found) {
       nine nights in ten like it are: the middle one must stay
       {{ kelvins(view.marginKelvin, session.units) }} above the limit.
     </p>
-    <form class="asked" aria-label="The question" @submit.prevent>
+    <form class="asked-in-a-row" aria-label="The question" @submit.prevent>
       <label for="house">House</label>
       <BFormSelect
         id="house"
@@ -346,27 +346,6 @@ async function plan(s: Found) {
 </template>
 
 <style scoped>
-.asked {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
-  gap: 0.15rem 1rem;
-  margin: 0.5rem 0 1rem;
-  grid-auto-flow: column;
-  grid-template-rows: auto auto;
-  align-items: end;
-}
-
-.progress-line {
-  height: 6px;
-  background: var(--line-soft);
-}
-
-.progress-line span {
-  display: block;
-  height: 100%;
-  background: var(--ember);
-}
-
 .bench {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 430px);
@@ -419,28 +398,15 @@ summary {
 }
 
 @media (max-width: 900px) {
-  .asked {
-    grid-auto-flow: row;
-    grid-template-rows: none;
-    grid-template-columns: 1fr 1fr;
-    align-items: center;
-  }
-
   .bench {
     grid-template-columns: minmax(0, 1fr);
   }
 }
 
 @media (min-width: 901px) {
-  .asked :deep(.form-check) {
+  .asked-in-a-row :deep(.form-check) {
     grid-row: 2;
     align-self: center;
-  }
-}
-
-@media (min-width: 700px) {
-  .narrow-only {
-    display: none;
   }
 }
 </style>

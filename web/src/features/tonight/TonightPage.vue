@@ -83,7 +83,7 @@ const next = computed(() => {
   return {
     name: 'next',
     params: { holding },
-    query: { house: asked.house, usual: hardest + 8, hardest },
+    query: { house: asked.house, hardest },
   }
 })
 /** What the days' advice would have done, where that is not planned. */
