@@ -1,11 +1,15 @@
 import { PREFIX } from './shared/at'
 import { createRouter, createWebHistory } from 'vue-router'
+import Door from './features/account/Door.vue'
+import HoldingFrame from './features/account/HoldingFrame.vue'
+import TonightPage from './features/tonight/TonightPage.vue'
 import { useSession } from './shared/session'
 
+// what tonight's verdict needs comes in one piece, everything else when it is gone to
 export const router = createRouter({
   history: createWebHistory(PREFIX),
   routes: [
-    { path: '/', name: 'door', component: () => import('./features/account/Door.vue') },
+    { path: '/', name: 'door', component: Door },
     {
       path: '/sign-in',
       name: 'sign-in',
@@ -38,14 +42,14 @@ export const router = createRouter({
     },
     {
       path: '/h/:holding',
-      component: () => import('./features/account/HoldingFrame.vue'),
+      component: HoldingFrame,
       children: [
         { path: '', redirect: (to) => ({ path: `/h/${String(to.params.holding)}/tonight` }) },
         {
           path: 'tonight',
           name: 'tonight',
           meta: { title: 'Tonight' },
-          component: () => import('./features/tonight/TonightPage.vue'),
+          component: TonightPage,
         },
         {
           path: 'changes',

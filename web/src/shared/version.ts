@@ -5,10 +5,13 @@ import { at } from './at'
 export const newer = ref<(() => void) | null>(null)
 
 const LOOK_MS = 60 * 60_000
+const SOON_MS = 5000 // after what is looked at, which needs the line and the processor first
 
 /** Keeps the page and all its parts in the browser, and says when there are newer ones. */
 export function watchVersion() {
-  if (import.meta.env.PROD && 'serviceWorker' in navigator) void keep().catch(() => null)
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return
+  const soon = navigator.serviceWorker.controller ? 0 : SOON_MS
+  window.setTimeout(() => void keep().catch(() => null), soon)
 }
 
 async function keep() {

@@ -64,7 +64,7 @@ useLive(
 )
 watch(back, renew)
 /** Whether the questions stand open: until something is known, and when somebody opens them. */
-const asking = ref(true)
+const asking = ref(false)
 watch(
   houses,
   (list) => {
@@ -130,7 +130,11 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       </svg>
       {{ headline(night, session.units, zone) }}
     </h1>
-    <h1 v-else>Will tonight hold?</h1>
+    <template v-else>
+      <h1 class="coming">Will tonight hold?</h1>
+      <p class="lead-line">{{ busy ? 'Working the night through …' : '\u00a0' }}</p>
+      <div class="days"></div>
+    </template>
     <p v-if="night" class="lead-line">
       {{ shortage(night, session.units, zone) }}
       {{ certainty(night, session.units) }}
@@ -161,9 +165,6 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       </div>
     </div>
     <ProblemNote v-if="error && !(asKnown && !reached)" :error="error" />
-    <p v-if="asKnown" class="soft" role="status">
-      This is what was known {{ asKnown }}{{ busy ? '; working it through anew …' : '.' }}
-    </p>
     <HouseTabs
       :houses="houses ?? []"
       :chosen="asked.house"
@@ -172,15 +173,18 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     />
     <details
       class="known no-print"
-      :open="asking"
+      :open="asking || (!night && !!error)"
       @toggle="asking = ($event.target as HTMLDetailsElement).open"
     >
       <summary>
         {{ givenWords(asked, read, night, session.units) }} <span class="change">change</span>
+        <span v-if="asKnown" class="soft" role="status">
+          · as was known {{ asKnown }}{{ busy ? '; working it through anew …' : '' }}</span
+        >
       </summary>
       <TonightAsk :asked="asked" :read="read" :night="night" :units="session.units" @ask="ask()" />
     </details>
-    <p v-if="busy && !night" role="status">Working the night through …</p>
+    <div v-if="!night && !error" class="coming"></div>
     <template v-if="night">
       <NightStrip
         :night="night"
@@ -229,6 +233,10 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
   display: flex;
   gap: 0.6rem;
   align-items: center;
+}
+
+.headline,
+h1.coming {
   font-size: 1.85rem;
 }
 
@@ -253,6 +261,11 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
 
 .lost {
   color: var(--lost);
+}
+
+/* nothing jumps when it comes */
+div.coming {
+  min-height: 100vh;
 }
 
 .lead-line {
@@ -334,7 +347,8 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     margin-top: 0.4rem;
     min-height: 48px;
   }
-  .headline {
+  .headline,
+  h1.coming {
     font-size: 1.35rem;
   }
 }

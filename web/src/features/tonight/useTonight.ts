@@ -16,6 +16,7 @@ type Night = Views['TonightView']
 type Nights = Views['NightsView']
 
 const QUARTER_MS = 15 * 60_000
+const TYPED_MS = 250 // until a hand rests
 const LOOKED_AGAIN_MS = 60_000
 const SAME_NIGHT_MS = 8 * 3_600_000
 
@@ -252,7 +253,7 @@ export function useTonight(holding: string) {
     [asked, read],
     () => {
       window.clearTimeout(timer)
-      timer = window.setTimeout(() => ask(), 250)
+      timer = window.setTimeout(() => ask(), night.value ? TYPED_MS : 0)
     },
     { immediate: true },
   )

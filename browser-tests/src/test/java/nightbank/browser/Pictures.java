@@ -2,6 +2,7 @@ package nightbank.browser;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import org.openqa.selenium.By;
 
@@ -11,6 +12,8 @@ import org.openqa.selenium.By;
  * <p>Arguments: address, folder, then any of {@code name=theme:laptop|phone|tall|tall-phone:path}.
  */
 public final class Pictures {
+  private static final Duration SEARCH = Duration.ofMinutes(3);
+
   private Pictures() {}
 
   public static void main(String[] args) throws Exception {
@@ -50,6 +53,7 @@ public final class Pictures {
 
   /** Waits until nothing more is asked of the server and fonts are there. */
   private static void quiet(Browser browser) {
+    browser.driver.manage().timeouts().scriptTimeout(SEARCH);
     browser.driver.executeAsyncScript(
         "const done = arguments[0]; let still = 0, before = -1;"
             + "const look = () => { const n = performance.getEntriesByType('resource').length;"

@@ -211,7 +211,7 @@ public class RoundTest {
     read("43");
     browser.reads("3 entries wait");
     browser.go(demo.home + "/tonight").see("h1.headline");
-    browser.reads("This is what was known").reads("The program cannot be reached");
+    browser.reads("as was known").reads("The program cannot be reached");
     demo.program.startAgain(port);
     browser.signIn("helper", "quernstone croft");
     nothingWaits();

@@ -62,7 +62,7 @@ public record DaysAdvice(
         break;
       }
       actions = more;
-      sure = NightsAhead.of(plan.withActions(actions), search.spans, doubt);
+      sure = NightsAhead.of(plan.withActions(actions), search.spans, doubt, stop);
     }
     boolean holds = sure.breaksFirst().isEmpty();
     return new DaysAdvice(

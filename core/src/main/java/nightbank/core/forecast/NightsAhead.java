@@ -3,6 +3,8 @@ package nightbank.core.forecast;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
@@ -49,8 +51,11 @@ public record NightsAhead(List<Night> nights, SystemResult middle) {
    *
    * @param plan from now to the end of the last night
    * @param doubt of the first hour; the weather's grows from there
+   * @param stop asked before every member
+   * @throws CancellationException when it was stopped
    */
-  public static NightsAhead of(SystemPlan plan, List<Span> spans, NightForecast.Doubt doubt) {
+  public static NightsAhead of(
+      SystemPlan plan, List<Span> spans, NightForecast.Doubt doubt, BooleanSupplier stop) {
     SystemPlan small = plan.small();
     SystemResult middle = SystemSimulation.run(small);
     SobolSequenceGenerator sobol = new SobolSequenceGenerator(NightForecast.DIMENSIONS);
@@ -63,8 +68,13 @@ public record NightsAhead(List<Night> nights, SystemResult middle) {
         IntStream.range(0, MEMBERS)
             .parallel()
             .mapToObj(
-                i ->
-                    lowest(SystemSimulation.run(NightForecast.vary(small, doubt, draws[i])), spans))
+                i -> {
+                  if (stop.getAsBoolean()) {
+                    throw new CancellationException();
+                  }
+                  SystemPlan member = NightForecast.vary(small, doubt, draws[i]);
+                  return lowest(SystemSimulation.run(member), spans);
+                })
             .toList();
     double limit = plan.house().plantLimitCelsius();
     double[] own = lowest(middle, spans);

@@ -56,7 +56,7 @@ public class NightsAheadTest {
   }
 
   private static NightsAhead ahead(SystemPlan plan, int nights) {
-    return NightsAhead.of(plan, spans(nights), DOUBT);
+    return NightsAhead.of(plan, spans(nights), DOUBT, () -> false);
   }
 
   private static double spread(NightsAhead.Night n) {

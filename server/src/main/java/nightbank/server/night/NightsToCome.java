@@ -14,7 +14,9 @@ import nightbank.core.forecast.NightsAhead;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.weather.SunTimes;
+import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 
 /** How the nights ahead will go, as far as the weather is known, and what holds them all. */
@@ -53,13 +55,24 @@ class NightsToCome {
       before = dawn;
     }
     SystemPlan plan = from.plan();
-    NightsAhead ahead = NightsAhead.of(plan, spans, from.doubt());
+    BooleanSupplier stop = () -> newest.getIfPresent(person) != mine;
+    NightsAhead ahead;
+    try {
+      ahead = NightsAhead.of(plan, spans, from.doubt(), stop);
+    } catch (CancellationException nobodyWaits) {
+      throw new Problem(
+          HttpStatus.TOO_MANY_REQUESTS,
+          "asked-anew",
+          "",
+          "A newer question has come meanwhile.",
+          "Ask again if this one still matters.");
+    }
     boolean quick = Boolean.TRUE.equals(q.quick());
     return new NightsView(
         nights(from, ahead),
         from.now().plusSeconds((long) plan.lengthSeconds()),
         ahead.breaksFirst().isPresent() ? ahead.breaksFirst().getAsInt() : null,
-        quick ? null : advice(from, ahead, () -> newest.getIfPresent(person) != mine),
+        quick ? null : advice(from, ahead, stop),
         plan.stepSeconds());
   }
 

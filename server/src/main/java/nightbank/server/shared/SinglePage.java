@@ -14,6 +14,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.springframework.web.servlet.resource.EncodedResourceResolver;
 
 /** Every view has its own address; the page itself is one, and is told where the program lies. */
 @Hidden
@@ -45,7 +46,9 @@ class SinglePage implements WebMvcConfigurer {
     registry
         .addResourceHandler("/assets/**")
         .addResourceLocations("classpath:/static/assets/")
-        .setCacheControl(FOR_GOOD);
+        .setCacheControl(FOR_GOOD)
+        .resourceChain(true)
+        .addResolver(new EncodedResourceResolver());
   }
 
   @GetMapping({
