@@ -3,7 +3,8 @@
  * A store cut through its narrow way, to scale: mass with its inner temperatures, layers in true
  * thickness, ground, source, probes, and what leaves each face as an arrow as wide as its watts.
  */
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useWidth } from '@/shared/useWidth'
+import { computed, ref } from 'vue'
 import type { Design, FaceKey, Probe } from '@/features/store/designs'
 import { heatColour } from '@/shared/heat'
 import type { Views } from '@/shared/api/client'
@@ -48,13 +49,8 @@ const emit = defineEmits<{
   place: [probeId: string, radiusFraction: number, heightFraction: number]
 }>()
 
-const wide = ref(700)
-let observer: ResizeObserver | null = null
-onMounted(() => {
-  observer = new ResizeObserver(([e]) => (wide.value = e.contentRect.width))
-  if (svg.value) observer.observe(svg.value)
-})
-onBeforeUnmount(() => observer?.disconnect())
+const svg = ref<SVGSVGElement | null>(null)
+const wide = useWidth(svg, 700)
 const narrow = computed(() => wide.value < 560)
 /** Room for the drawing; on a phone drawn larger, with less beside it. */
 const view = computed(() =>
@@ -63,7 +59,6 @@ const view = computed(() =>
     : { w: 700, h: 470, cx: 340, beside: 330 },
 )
 const HELD = ref<number | null>(null)
-const svg = ref<SVGSVGElement | null>(null)
 
 const width = computed(() => cutWidth(props.design))
 const thickness = (face: FaceKey) => thicknessOf(props.design, face)

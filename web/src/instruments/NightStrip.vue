@@ -4,9 +4,10 @@
  * limit with the danger below it under rime. Then the rail of what is done. Below, on the same
  * hours: each store's balance draining, what it gave to the house hatched on top.
  */
+import { useWidth } from '@/shared/useWidth'
 import { scaleLinear, scaleTime } from 'd3-scale'
 import { area, line } from 'd3-shape'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { beginning, begun, lanes, type Doing, type Lane } from '@/features/tonight/doings'
 import { laneWord } from '@/features/tonight/sentences'
@@ -28,13 +29,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [doings: Doing[], done: boolean] }>()
 const root = ref<HTMLElement | null>(null)
-const w = ref(1000)
-let observer: ResizeObserver | null = null
-onMounted(() => {
-  observer = new ResizeObserver(([e]) => (w.value = Math.max(330, e.contentRect.width)))
-  if (root.value) observer.observe(root.value)
-})
-onBeforeUnmount(() => observer?.disconnect())
+const w = useWidth(root, 1000, 330)
 
 const narrow = computed(() => w.value < 600)
 const left = 62

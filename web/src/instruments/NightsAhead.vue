@@ -4,8 +4,9 @@
  * over the plants' limit with rime below it; a roof tells held, close or lost; what is planned
  * stands as marks under it. A touch tells a night in words.
  */
+import { useWidth } from '@/shared/useWidth'
 import { scaleLinear } from 'd3-scale'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { nightWord } from '@/features/tonight/sentences'
 import { degrees, percent, weekday, type Temperature } from '@/shared/units'
@@ -18,13 +19,7 @@ const props = defineProps<{
 }>()
 const chosen = ref<number | null>(null)
 const root = ref<HTMLElement | null>(null)
-const width = ref(644)
-let observer: ResizeObserver | null = null
-onMounted(() => {
-  observer = new ResizeObserver(([e]) => (width.value = e.contentRect.width))
-  if (root.value) observer.observe(root.value)
-})
-onBeforeUnmount(() => observer?.disconnect())
+const width = useWidth(root, 644)
 /** Of one night. */
 const W = computed(() => Math.max(44, Math.min(92, width.value / props.nights.nights.length)))
 const narrow = computed(() => W.value < 80)

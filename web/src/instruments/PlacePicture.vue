@@ -4,7 +4,8 @@
  * as last read, circuits above with the way that heat goes, sources below. Anything is chosen by a
  * touch or by Enter; a source, a circuit or a heat pump is dragged onto what it should reach.
  */
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useWidth } from '@/shared/useWidth'
+import { computed, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { joined, type Body, type Target } from '@/features/part/joins'
 import { controlShort, type Part } from '@/features/part/parts'
@@ -25,13 +26,7 @@ const props = defineProps<{
 const emit = defineEmits<{ select: [id: string]; join: [part: Part, to: Target] }>()
 
 const root = ref<HTMLElement | null>(null)
-const width = ref(1000)
-let observer: ResizeObserver | null = null
-onMounted(() => {
-  observer = new ResizeObserver(([e]) => (width.value = Math.max(720, e.contentRect.width)))
-  if (root.value) observer.observe(root.value)
-})
-onBeforeUnmount(() => observer?.disconnect())
+const width = useWidth(root, 1000, 720)
 
 const p = computed(() => picture(props.house, props.stores, props.parts, width.value))
 const runs = computed(() => new Map(props.night?.parts.map((r) => [r.id, r]) ?? []))

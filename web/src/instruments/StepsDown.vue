@@ -3,7 +3,8 @@
  * What next as a stair: to the right what it takes, down the nights that are lost still. Each step is a
  * change after those before it; what else was tried lies as a ring where it alone would lead.
  */
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useWidth } from '@/shared/useWidth'
+import { computed, ref } from 'vue'
 
 export interface Stair {
   /** What the step takes, in one measure of money and work. */
@@ -23,13 +24,7 @@ const props = defineProps<{
 }>()
 const H = 330
 const root = ref<SVGSVGElement | null>(null)
-const W = ref(760)
-let observer: ResizeObserver | null = null
-onMounted(() => {
-  observer = new ResizeObserver(([e]) => (W.value = Math.max(320, e.contentRect.width)))
-  if (root.value) observer.observe(root.value)
-})
-onBeforeUnmount(() => observer?.disconnect())
+const W = useWidth(root, 760, 320)
 const left = 46
 const right = 24
 const top = 26

@@ -164,6 +164,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         >
       </div>
     </div>
+    <div v-else-if="night && !nights" class="days"></div>
     <ProblemNote v-if="error && !(asKnown && !reached)" :error="error" />
     <HouseTabs
       :houses="houses ?? []"
@@ -341,6 +342,10 @@ div.coming {
   .days,
   .say {
     display: block;
+  }
+
+  .days {
+    min-height: 134px;
   }
 
   .say button {

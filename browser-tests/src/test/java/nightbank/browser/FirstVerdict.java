@@ -19,6 +19,7 @@ public final class FirstVerdict {
   private static final String WATCH =
       """
       window.shift = 0;
+      performance.setResourceTimingBufferSize(5000);
       new PerformanceObserver((l) => {
         for (const e of l.getEntries()) if (!e.hadRecentInput) window.shift += e.value;
       }).observe({ type: 'layout-shift', buffered: true });
@@ -87,7 +88,7 @@ public final class FirstVerdict {
       browser.until("a verdict", () -> number(browser, "verdict") > 0);
       browser.reads("likely to hold");
       times.add(number(browser, "verdict"));
-      browser.until("the days' advice too", () -> askedAhead(browser) == 2);
+      browser.until("the days' advice too", () -> askedAhead(browser) >= 2);
       shifts.add(number(browser, "shift"));
     }
     double[] t = times.stream().mapToDouble(x -> x).sorted().toArray();

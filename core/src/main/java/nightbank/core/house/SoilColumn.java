@@ -17,8 +17,13 @@ final class SoilColumn {
   private final double[] celsius;
   private final double[] content; // J/m³
   private final double[] apparent; // J/(m² K)
+  private final boolean[] freezing;
+  private final double[] perSecond; // apparent over the step, W/(m² K)
+  private final double[] inverse; // m² K/W
   private final double[] alpha;
   private final double[] beta;
+  private double factoredFor = Double.NaN; // s
+  private double factoredBelow = Double.NaN; // W/(m² K)
   private double below; // W/(m² K) from the last layer's lower edge on
   private double pull; // W/m²
 
@@ -31,6 +36,9 @@ final class SoilColumn {
     celsius = new double[n];
     content = new double[n];
     apparent = new double[n];
+    freezing = new boolean[n];
+    perSecond = new double[n];
+    inverse = new double[n];
     alpha = new double[n];
     beta = new double[n];
     for (int i = 0; i <= n; i++) {
@@ -98,27 +106,46 @@ final class SoilColumn {
    * @param shallow W/m² put into the layers down to {@code shallowDepth}
    */
   void eliminate(double dt, double into, double depth, double shallow, double shallowDepth) {
+    boolean changed = dt != factoredFor || below != factoredBelow;
+    for (int i = 0; i < n; i++) {
+      boolean freezes = celsius[i] < 0 && celsius[i] > -FREEZES_OVER;
+      changed |= freezes != freezing[i];
+      freezing[i] = freezes;
+    }
+    if (changed) {
+      factor(dt);
+    }
+    spread(into, depth, shallow, shallowDepth);
+    double endPull = below == 0 ? 0 : pull * link[n] / (below + link[n]);
+    for (int i = n - 1; i >= 0; i--) {
+      double under = i == n - 1 ? endPull : link[i + 1] * alpha[i + 1];
+      alpha[i] = (perSecond[i] * celsius[i] + alpha[i] + under) * inverse[i];
+    }
+  }
+
+  /** What stays while the step, what lies below and what freezes stay. */
+  private void factor(double dt) {
+    double end = below * link[n] / (below + link[n]); // last centre to beyond
+    for (int i = n - 1; i >= 0; i--) {
+      apparent[i] = thick[i] * (freezing[i] ? frozenHeat : heat);
+      perSecond[i] = apparent[i] / dt;
+      double under = i == n - 1 ? end : link[i + 1] * (1 - beta[i + 1]);
+      inverse[i] = 1 / (perSecond[i] + link[i] + under);
+      beta[i] = link[i] * inverse[i];
+    }
+    factoredFor = dt;
+    factoredBelow = below;
+  }
+
+  private void spread(double into, double depth, double shallow, double shallowDepth) {
     double share = into / Math.max(1e-9, depth);
     double shallowShare = shallow / Math.max(1e-9, shallowDepth);
     double reach = 0;
     for (int i = 0; i < n; i++) {
-      boolean freezing = celsius[i] < 0 && celsius[i] > -FREEZES_OVER;
-      apparent[i] = thick[i] * (freezing ? frozenHeat : heat);
       double here = Math.max(0, Math.min(reach + thick[i], depth) - reach);
       double near = Math.max(0, Math.min(reach + thick[i], shallowDepth) - reach);
       alpha[i] = share * here + shallowShare * near;
       reach += thick[i];
-    }
-    double end = below * link[n] / (below + link[n]); // last centre to beyond
-    double endPull = end == 0 ? 0 : pull * link[n] / (below + link[n]);
-    for (int i = n - 1; i >= 0; i--) {
-      boolean last = i == n - 1;
-      double c = apparent[i] / dt;
-      double up = link[i];
-      double left = c + up + (last ? end : link[i + 1] * (1 - beta[i + 1]));
-      double right = c * celsius[i] + alpha[i] + (last ? endPull : link[i + 1] * alpha[i + 1]);
-      alpha[i] = right / left;
-      beta[i] = up / left;
     }
   }
 
