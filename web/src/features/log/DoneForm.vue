@@ -111,8 +111,13 @@ function keep() {
       </p>
     </template>
     <p v-if="known?.seen && !event.storeId">Say at which store: it is judged by it.</p>
-    <label for="more">Note</label>
-    <BFormInput id="more" v-model="event.note" maxlength="2000" />
+    <label for="more">{{ event.kind === 'HEAP' ? 'What of' : 'Note' }}</label>
+    <BFormInput
+      id="more"
+      v-model="event.note"
+      maxlength="2000"
+      :placeholder="event.kind === 'HEAP' ? 'straw, grass; else as last time' : ''"
+    />
     <BButton type="submit" variant="secondary">Set it right</BButton>
   </form>
 </template>

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -99,6 +101,64 @@ public class KeysTest {
     List<String> missed = (List<String>) browser.driver.executeScript(MISSED);
     faults.addAll(missed);
     assertThat(faults).isEmpty();
+  }
+
+  @DataProvider
+  public Object[][] sliding() {
+    String bin = demo.home + "/stores/" + demo.id("Sand bin");
+    return new Object[][] {
+      {"a planned night", demo.home + "/tonight?low=-9", "h1.headline", 3},
+      {"a store", bin, ".cut-away .probe", 2},
+      {"a charge", bin + "?charge=yes", ".curve .mean", 3},
+      {"sizes", demo.home + "/sizing", ".curve .line", 1},
+      {"two ways", demo.home + "/pairs", ".two .plants", 1},
+      {
+        "a trial",
+        demo.home + "/record/trials/" + demo.id("A fortnight of drying"),
+        ".overlay .curve",
+        1
+      },
+    };
+  }
+
+  @Test(dataProvider = "sliding")
+  public void allThatSlidesIsMovedByArrowsAndBack(
+      String name, String path, String css, int atLeast) {
+    browser.go(path).see(css);
+    still();
+    if (name.equals("a planned night")) {
+      browser.click("Plan it so");
+      browser.see("[role=slider][aria-label*=begins]");
+      still();
+    }
+    int many = sliders().size();
+    assertThat(many).isGreaterThanOrEqualTo(atLeast);
+    for (int i = 0; i < many; i++) {
+      String before = told(i);
+      Keys back = pressed(i, Keys.ARROW_RIGHT) ? Keys.ARROW_LEFT : Keys.ARROW_RIGHT;
+      if (told(i).equals(before)) { // it stood at its end
+        assertThat(pressed(i, Keys.ARROW_LEFT)).as(before).isTrue();
+      }
+      assertThat(pressed(i, back)).as(before).isTrue();
+      assertThat(told(i)).isEqualTo(before);
+    }
+  }
+
+  private List<WebElement> sliders() {
+    return browser.driver.findElements(By.cssSelector("main [role=slider]"));
+  }
+
+  private String told(int slider) {
+    WebElement s = sliders().get(slider);
+    return s.getAttribute("aria-label") + ": " + s.getAttribute("aria-valuetext");
+  }
+
+  /** Whether it tells something else then. */
+  private boolean pressed(int slider, Keys key) {
+    browser.driver.executeScript("arguments[0].focus()", sliders().get(slider));
+    String before = told(slider);
+    new Actions(browser.driver).sendKeys(key).perform();
+    return !told(slider).equals(before);
   }
 
   /** Nothing more comes or goes. */

@@ -21,8 +21,11 @@ import nightbank.core.weather.Weather;
  * with the days before it, one after the other. What is left out is mild and would be held by any
  * change that is worth the while. Fires are lit at dusk, with a usual load, before nights as cold
  * outdoors as those that would be lost without.
+ *
+ * @param days the hard ones alone, begun as the first of them is come to
+ * @param whole all of the winter at a first look
  */
-final class HardDays {
+record HardDays(SystemPlan days, Wintered whole) {
   /** Longest step of a first look, s. */
   static final double SKETCH = 3600;
 
@@ -32,8 +35,6 @@ final class HardDays {
   private static final int BEFORE = 2; // days in which stores come to what they have
   private static final int FEWEST = 6;
   private static final int DAYS_OF_SOIL = 3 * 24; // records of an hour each
-
-  private HardDays() {}
 
   /** The whole winter with its fires. */
   static SystemPlan lit(SystemPlan unlit) {
@@ -69,11 +70,11 @@ final class HardDays {
         .orElseThrow();
   }
 
-  /** The hard days of a winter alone, begun as the first of them is come to. */
-  static SystemPlan of(SystemPlan winter) {
+  static HardDays of(SystemPlan winter) {
     SystemPlan sketch = winter.withStep(SKETCH);
     SystemResult through = SystemSimulation.run(sketch);
-    double[] margins = Wintered.of(sketch, through).lows();
+    Wintered whole = Wintered.of(sketch, through);
+    double[] margins = whole.lows();
     double[] sorted = margins.clone();
     Arrays.sort(sorted);
     double nearly = Math.max(NEARLY, sorted[Math.min(sorted.length, FEWEST) - 1]);
@@ -90,7 +91,7 @@ final class HardDays {
     while (first < days - 1 && !kept[first]) {
       first++;
     }
-    return without(begunLike(winter, through, first * DAY), kept);
+    return new HardDays(without(begunLike(winter, through, first * DAY), kept), whole);
   }
 
   /** Begun with stores and air as they are at a moment. */

@@ -36,7 +36,7 @@ import nightbank.core.system.SystemSource;
  * Changes to a place, alone and in pairs, over the same winters and the same draws of what is
  * unsure in the house, so that what differs between them is the change and nothing else; ranked by
  * nights saved for what they cost. Then a path: at each step whatever saves most for its cost after
- * what was taken before.
+ * what was taken before; that less is asked of the place comes only where nothing else saves any.
  *
  * @param retrofits all that were tried
  * @param base the place as it is
@@ -62,6 +62,7 @@ public record Ranking(
   private static final int MOST_STEPS = 5;
   private static final int LOOKED_AT = 2; // of what might come next on the path
   private static final int MEMBERS_OF_PAIRS = 2;
+  private static final int MEMBERS_OF_BOUGHT = 2;
   private static final double LITTLE = 0.05; // K
   private static final double FEWEST_HOURS = 0.25;
   private static final double TOGETHER = 3; // times what a pair has over its parts counts
@@ -178,6 +179,7 @@ public record Ranking(
   private static final class Search {
     private final Question q;
     private final List<SystemPlan> whole;
+    private final List<Wintered> lived; // the whole winters
     private final List<SystemPlan> members;
     private final int tenth;
     private final Map<String, Retrofit> byId = new LinkedHashMap<>();
@@ -191,8 +193,10 @@ public record Ranking(
       this.q = q;
       this.progress = progress;
       this.stop = stop;
-      whole = each(m -> HardDays.lit(drawn(m)));
-      members = each(m -> HardDays.of(whole.get(m)).withStep(STEP));
+      whole = each(MEMBERS, m -> HardDays.lit(drawn(m)));
+      List<HardDays> hard = each(MEMBERS, m -> HardDays.of(whole.get(m)));
+      lived = hard.stream().map(HardDays::whole).toList();
+      members = hard.stream().map(h -> h.days().withStep(STEP)).toList();
       tenth = Math.max(1, nights(whole.get(0)) / 10);
       q.retrofits().apply(whole.get(0)).forEach(r -> byId.put(r.id(), r));
     }
@@ -206,9 +210,9 @@ public record Ranking(
       return (int) Math.round(winter.lengthSeconds() / 86_400);
     }
 
-    /** One for every member, on all processors. */
-    private <T> List<T> each(IntFunction<T> of) {
-      return IntStream.range(0, MEMBERS)
+    /** One for each of so many members, on all processors. */
+    private <T> List<T> each(int members, IntFunction<T> of) {
+      return IntStream.range(0, members)
           .parallel()
           .mapToObj(m -> counted(() -> of.apply(m)))
           .toList();
@@ -227,7 +231,8 @@ public record Ranking(
       int n = byId.size();
       int pairs = Math.min(MOST_PAIRS, n * (n - 1) / 2);
       all =
-          MEMBERS * (5 + n + MOST_STEPS * LOOKED_AT)
+          MEMBERS * (3 + n + MOST_STEPS * LOOKED_AT)
+              + MEMBERS_OF_BOUGHT
               + MEMBERS_OF_PAIRS * pairs
               + (pairs == MOST_PAIRS ? n * (n + 1) / 2 : 0);
       List<List<String>> alone = byId.keySet().stream().map(List::of).toList();
@@ -271,7 +276,7 @@ public record Ranking(
     private SystemPlan changed(SystemPlan plan, List<String> set) {
       SystemPlan so = plan;
       for (String id : set) {
-        so = Objects.requireNonNull(byId.get(id)).made().apply(so);
+        so = retrofit(id).made().apply(so);
       }
       return so;
     }
@@ -295,15 +300,16 @@ public record Ranking(
 
     private Base base() {
       List<String> none = List.of();
-      List<Wintered> winters = each(m -> sketched(whole.get(m)));
       return new Base(
           nights(whole.get(0)),
           over(none, Wintered::lost),
           over(none, this::hardest),
-          Told.of(winters.stream().mapToDouble(Wintered::fuelJoules).toArray()),
-          Told.of(winters.stream().mapToDouble(Wintered::electricJoules).toArray()),
-          told(each(m -> (double) sketched(alone(whole.get(m))).lost())),
-          told(each(m -> sketched(heated(alone(whole.get(m)))).electricJoules())));
+          Told.of(lived.stream().mapToDouble(Wintered::fuelJoules).toArray()),
+          Told.of(lived.stream().mapToDouble(Wintered::electricJoules).toArray()),
+          told(each(MEMBERS, m -> (double) sketched(alone(whole.get(m))).lost())),
+          told(
+              each(
+                  MEMBERS_OF_BOUGHT, m -> sketched(heated(alone(whole.get(m)))).electricJoules())));
     }
 
     private static Wintered sketched(SystemPlan plan) {
@@ -361,7 +367,7 @@ public record Ranking(
     private OptionalDouble money(List<String> set) {
       double sum = 0;
       for (String id : set) {
-        OptionalDouble one = Objects.requireNonNull(byId.get(id)).money(q.prices());
+        OptionalDouble one = retrofit(id).money(q.prices());
         if (one.isEmpty()) {
           return one;
         }
@@ -372,8 +378,7 @@ public record Ranking(
 
     /** Once, and over the first winter. */
     private double hours(List<String> set) {
-      double once =
-          set.stream().mapToDouble(id -> Objects.requireNonNull(byId.get(id)).hours()).sum();
+      double once = set.stream().mapToDouble(id -> retrofit(id).hours()).sum();
       return once + (minutes(changed(whole.get(0), set)) - minutes(whole.get(0))) / 60;
     }
 
@@ -448,25 +453,35 @@ public record Ranking(
       List<String> taken = List.of();
       while (path.size() < MOST_STEPS && over(taken, Wintered::lost).middle() > 0.2) {
         List<String> before = taken;
-        List<List<String>> next =
-            singles.stream()
-                .filter(t -> t.worth() > 0 && !before.contains(t.ids().get(0)))
-                .limit(LOOKED_AT)
-                .map(t -> with(before, t.ids().get(0)))
-                .toList();
-        if (next.isEmpty()) {
-          break;
-        }
-        know(next, MEMBERS);
-        List<String> best =
-            next.stream().max(Comparator.comparingDouble(s -> worthAfter(s, before))).orElseThrow();
-        if (worthAfter(best, before) <= 0) {
+        List<String> best = next(singles, before, false);
+        best = best.isEmpty() ? next(singles, before, true) : best;
+        if (best.isEmpty()) {
           break;
         }
         path.add(step(best, before));
         taken = best;
       }
       return path;
+    }
+
+    /** With what saves most for its cost after what was taken; empty where nothing does. */
+    private List<String> next(List<Tried> singles, List<String> before, boolean givesUp) {
+      List<List<String>> next =
+          singles.stream()
+              .filter(t -> t.worth() > 0 && !before.contains(t.ids().get(0)))
+              .filter(t -> retrofit(t.ids().get(0)).kind().givesUp() == givesUp)
+              .limit(LOOKED_AT)
+              .map(t -> with(before, t.ids().get(0)))
+              .toList();
+      know(next, MEMBERS);
+      return next.stream()
+          .filter(s -> worthAfter(s, before) > 0)
+          .max(Comparator.comparingDouble(s -> worthAfter(s, before)))
+          .orElse(List.of());
+    }
+
+    private Retrofit retrofit(String id) {
+      return Objects.requireNonNull(byId.get(id));
     }
 
     private static List<String> with(List<String> taken, String id) {

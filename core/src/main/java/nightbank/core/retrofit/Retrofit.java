@@ -56,7 +56,12 @@ public record Retrofit(
     /** Plants that stand three kelvins more. */
     HARDIER_PLANTS,
     /** Half of the house kept, film across the middle. */
-    HALF_HOUSE
+    HALF_HOUSE;
+
+    /** Whether less is asked of the place, and not more given to it. */
+    boolean givesUp() {
+      return this == HARDIER_PLANTS || this == HALF_HOUSE;
+    }
   }
 
   /**

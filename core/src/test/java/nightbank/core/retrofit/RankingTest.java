@@ -263,7 +263,7 @@ public class RankingTest {
   @Test
   public void theHardDaysAloneLoseWhatTheWholeWinterLoses() {
     SystemPlan winter = PLAIN.small().withStep(Ranking.STEP);
-    SystemPlan hard = HardDays.of(winter);
+    SystemPlan hard = HardDays.of(winter).days();
     assertThat(hard.lengthSeconds()).isLessThan(0.8 * winter.lengthSeconds());
     Wintered whole = Wintered.of(winter);
     Wintered some = Wintered.of(hard);

@@ -27,8 +27,8 @@ import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.part.PartView;
-import nightbank.server.part.Parts;
 import nightbank.server.part.Span;
+import nightbank.server.plant.Feedings;
 import nightbank.server.plant.Plants;
 import nightbank.server.store.LidHours;
 import nightbank.server.weather.Weathers;
@@ -46,7 +46,7 @@ class Outlooks {
   private final Books books;
   private final Houses houses;
   private final InitialConditions starts;
-  private final Parts parts;
+  private final Feedings feedings;
   private final Weathers weathers;
   private final Clock clock;
 
@@ -58,7 +58,7 @@ class Outlooks {
       Holdings holdings,
       Houses houses,
       InitialConditions starts,
-      Parts parts,
+      Feedings feedings,
       Weathers weathers,
       Clock clock,
       Books books) {
@@ -66,7 +66,7 @@ class Outlooks {
     this.holdings = holdings;
     this.houses = houses;
     this.starts = starts;
-    this.parts = parts;
+    this.feedings = feedings;
     this.weathers = weathers;
     this.clock = clock;
   }
@@ -286,7 +286,14 @@ class Outlooks {
         new InitialConditions.Around(houses.greenhouse(a.holding(), a.house()), ground);
     double air =
         a.air() != null ? a.air() : starts.air(a.holding(), a.house(), now, evening, in, assumed);
-    List<PartView> here = parts.of(a.holding(), a.house());
+    Feedings.Place place = feedings.place(a.holding(), a.house());
+    List<PartView> here = place.parts();
+    place
+        .logged()
+        .forEach(
+            l ->
+                assumed.add(
+                    new TonightView.Assumption("HEAP_FED", l.kilograms(), l.last(), l.heap())));
     StartOfNight.Surrounding around =
         starts.around(a.holding(), a.house(), now, air, evening, ground);
     return new Start(

@@ -24,8 +24,8 @@ import nightbank.server.holding.Holdings;
 import nightbank.server.house.HouseDesign;
 import nightbank.server.house.Houses;
 import nightbank.server.part.PartView;
-import nightbank.server.part.Parts;
 import nightbank.server.part.Span;
+import nightbank.server.plant.Feedings;
 import nightbank.server.plant.Plants;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.LidHours;
@@ -45,16 +45,21 @@ class SizingNights {
   private final Books books;
   private final Houses houses;
   private final Stores stores;
-  private final Parts parts;
+  private final Feedings feedings;
   private final Clock clock;
 
   SizingNights(
-      Holdings holdings, Houses houses, Stores stores, Parts parts, Clock clock, Books books) {
+      Holdings holdings,
+      Houses houses,
+      Stores stores,
+      Feedings feedings,
+      Clock clock,
+      Books books) {
     this.books = books;
     this.holdings = holdings;
     this.houses = houses;
     this.stores = stores;
-    this.parts = parts;
+    this.feedings = feedings;
     this.clock = clock;
   }
 
@@ -164,7 +169,7 @@ class SizingNights {
   /** The place with its stores as last read and everything that runs by itself. */
   private PlantSystem system(UUID holding, UUID houseId, double air, double length) {
     Greenhouse house = houses.tried(houses.get(holding, houseId).design());
-    List<PartView> here = parts.of(holding, houseId);
+    List<PartView> here = feedings.place(holding, houseId).parts();
     Span span = new Span(clock.instant(), length, ZoneId.of(holdings.get(holding).zone()));
     List<Plants.Standing> standing =
         inUse(holding, houseId).stream().map(s -> standing(holding, s, air)).toList();

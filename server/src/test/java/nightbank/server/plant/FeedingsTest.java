@@ -1,0 +1,110 @@
+package nightbank.server.plant;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.UUID;
+import nightbank.server.Grounds;
+import nightbank.server.Visitor.Answer;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** A heap that is fed from the log. */
+public class FeedingsTest {
+  private final Grounds grounds = Grounds.fresh();
+  private final Instant now = Instant.now();
+  private UUID house;
+  private UUID heap;
+
+  @BeforeMethod
+  void heap() {
+    house = grounds.newHouse();
+    heap = UUID.randomUUID();
+    sent(
+        "/stores",
+        Grounds.drum(heap, "Heap " + heap)
+            .replace("\"houseId\":null", "\"houseId\":\"" + house + "\"")
+            .replace("0.56", "1.6")
+            .replace("0.62", "1.2")
+            .replace("dry-sand", "compost")
+            .replace("\"measuredDensity\":1550", "\"measuredDensity\":500")
+            .replace("\"measuredSpecificHeat\":825", "\"measuredSpecificHeat\":2800"));
+    sent(
+        "/parts",
+        """
+        {"id":"%s","name":"Its heat","houseId":"%s","design":{"kind":"HEAP","storeId":"%s",
+         "fed":[{"feedstock":"horse-manure","kilograms":700,"at":"%s"}]}}
+        """
+            .formatted(UUID.randomUUID(), house, heap, ago(12)));
+  }
+
+  private String ago(double days) {
+    return now.minusSeconds((long) (days * Duration.ofDays(1).toSeconds())).toString();
+  }
+
+  private void sent(String path, String body) {
+    Answer a = grounds.keeper.post(grounds.path(path), body);
+    assertThat(a.status()).as(a.body().toString()).isEqualTo(200);
+  }
+
+  private UUID fed(String kilograms, double days, String note) {
+    UUID id = UUID.randomUUID();
+    sent(
+        "/events",
+        """
+        {"id":"%s","storeId":"%s","kind":"HEAP","at":"%s","note":"%s","amount":%s}
+        """
+            .formatted(id, heap, ago(days), note, kilograms));
+    return id;
+  }
+
+  private JsonNode tonight() {
+    return grounds
+        .keeper
+        .post(grounds.path("/houses/" + house + "/tonight"), "{\"lowCelsius\":-5}")
+        .body();
+  }
+
+  private static double makes(JsonNode night) {
+    return night.path("parts").path(0).path("heatJoules").asDouble();
+  }
+
+  private static double told(JsonNode night) {
+    for (JsonNode a : night.path("assumptions")) {
+      if (a.path("code").asString().equals("HEAP_FED")) {
+        return a.path("value").asDouble();
+      }
+    }
+    return 0;
+  }
+
+  @Test
+  public void whatIsLoggedAsFedHeatsTheNightAndIsTakenBackWithIt() {
+    JsonNode before = tonight();
+    assertThat(told(before)).isZero();
+    UUID event = fed("400", 2, "");
+    JsonNode with = tonight();
+    assertThat(told(with)).isCloseTo(400, within(1e-9));
+    assertThat(makes(with)).isGreaterThan(1.1 * makes(before));
+    grounds.keeper.delete(grounds.path("/events/" + event));
+    assertThat(makes(tonight())).isCloseTo(makes(before), within(0.02 * makes(before)));
+  }
+
+  @Test
+  public void whatItsOwnListHasIsNotCountedTwiceAndTurningIsNoFeeding() {
+    fed("400", 20, "");
+    fed("null", 1, "turned");
+    assertThat(told(tonight())).isZero();
+  }
+
+  @Test
+  public void theNoteSaysWhatOf() {
+    fed("200", 2, "Wood chips, old");
+    double chips = makes(tonight());
+    fed("200", 1.9, "horse manure with bedding");
+    assertThat(makes(tonight())).as("chips hardly burn: " + chips).isGreaterThan(1.05 * chips);
+  }
+}
