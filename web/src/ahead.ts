@@ -102,6 +102,7 @@ async function fetchAll(client: QueryClient, holding: string) {
   }
   const trials = (await get<{ id: string }[]>(trialsQuery(holding))) ?? []
   for (const t of trials) await get(trialQuery(holding, t.id, null))
+  if (import.meta.env.PROD) await navigator.serviceWorker?.ready // the page itself is kept by it
   if (!reached.value || !session.me?.person) return
   fetchedAhead.value = Date.now()
   await keep(key, fetchedAhead.value)

@@ -5,7 +5,7 @@ import { at } from './at'
 export const newer = ref<(() => void) | null>(null)
 
 const LOOK_MS = 60 * 60_000
-const SOON_MS = 5000 // after what is looked at, which needs the line and the processor first
+const SOON_MS = 4000 // after what is looked at, which needs the line and the processor first
 
 /** Keeps the page and all its parts in the browser, and says when there are newer ones. */
 export function watchVersion() {

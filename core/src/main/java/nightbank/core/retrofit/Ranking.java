@@ -62,7 +62,6 @@ public record Ranking(
   private static final int MOST_STEPS = 5;
   private static final int LOOKED_AT = 2; // of what might come next on the path
   private static final int MEMBERS_OF_PAIRS = 2;
-  private static final int MEMBERS_OF_BOUGHT = 2;
   private static final double LITTLE = 0.05; // K
   private static final double FEWEST_HOURS = 0.25;
   private static final double TOGETHER = 3; // times what a pair has over its parts counts
@@ -231,8 +230,7 @@ public record Ranking(
       int n = byId.size();
       int pairs = Math.min(MOST_PAIRS, n * (n - 1) / 2);
       all =
-          MEMBERS * (3 + n + MOST_STEPS * LOOKED_AT)
-              + MEMBERS_OF_BOUGHT
+          MEMBERS * (4 + n + MOST_STEPS * LOOKED_AT)
               + MEMBERS_OF_PAIRS * pairs
               + (pairs == MOST_PAIRS ? n * (n + 1) / 2 : 0);
       List<List<String>> alone = byId.keySet().stream().map(List::of).toList();
@@ -307,9 +305,7 @@ public record Ranking(
           Told.of(lived.stream().mapToDouble(Wintered::fuelJoules).toArray()),
           Told.of(lived.stream().mapToDouble(Wintered::electricJoules).toArray()),
           told(each(MEMBERS, m -> (double) sketched(alone(whole.get(m))).lost())),
-          told(
-              each(
-                  MEMBERS_OF_BOUGHT, m -> sketched(heated(alone(whole.get(m)))).electricJoules())));
+          told(each(MEMBERS, m -> sketched(heated(alone(whole.get(m)))).electricJoules())));
     }
 
     private static Wintered sketched(SystemPlan plan) {

@@ -95,9 +95,13 @@ public record CompostHeat(String store, List<Batch> batches, double excessOfAir)
     }
   }
 
-  /** The body that was fed: as drawn, but with the heat capacity of what its batches have left. */
+  /**
+   * The body that was fed: as drawn, but with the heat capacity of what its batches have left. What
+   * comes later is mixed in when it comes.
+   */
   public static HeatStore asFed(HeatStore heap, List<Batch> batches) {
-    double fed = batches.stream().mapToDouble(Batch::heatCapacity).sum();
+    double fed =
+        batches.stream().filter(b -> b.atSeconds() <= 0).mapToDouble(Batch::heatCapacity).sum();
     double drawn = heap.heatCapacity(HEAP_CELSIUS);
     double ratio = Math.max(LEAST_BODY, Math.min(1 / LEAST_BODY, fed / drawn));
     return fed == 0 ? heap : heap.withMedium(heap.medium().scaled(ratio, 1));
