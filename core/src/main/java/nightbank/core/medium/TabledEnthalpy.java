@@ -22,8 +22,7 @@ public final class TabledEnthalpy implements Enthalpy {
     }
   }
 
-  /** Number of the piece that a temperature lies on; along one the specific heat is the same. */
-  public static int piece(double celsius) {
+  private static int piece(double celsius) {
     int i = (int) (celsius - LOWEST);
     return i < 0 ? 0 : Math.min(i, PIECES - 1);
   }

@@ -6,7 +6,6 @@ import java.util.function.DoubleUnaryOperator;
 import java.util.function.IntToDoubleFunction;
 import nightbank.core.internal.Exchange;
 import nightbank.core.internal.LineSweeps;
-import nightbank.core.medium.TabledEnthalpy;
 import nightbank.core.store.Face;
 import nightbank.core.store.FaceName;
 import nightbank.core.store.HeatStore;
@@ -49,8 +48,7 @@ public final class ConductionStore implements StoreModel {
   private final double[] put; // W into each cell during the coming step
   private final double[] celsius;
   private final double[] joulesPerKg;
-  private final double[] specificHeat; // J/(K kg as filled)
-  private final int[] piece; // of the enthalpy curve that each cell is on
+  private final double[] specificHeat;
   private final double[] inertia; // W/K over the step
   private final double[] swept; // temperatures while sweeping
   private final double[] ratio;
@@ -79,7 +77,6 @@ public final class ConductionStore implements StoreModel {
     ofCell = c -> celsius[c];
     joulesPerKg = new double[n];
     specificHeat = new double[n];
-    piece = new int[n];
     inertia = new double[n];
     swept = new double[n];
     mass = new double[n];
@@ -109,7 +106,6 @@ public final class ConductionStore implements StoreModel {
     stream = new SolidStream(this, store, grid, links, heated);
     for (int i = 0; i < n; i++) {
       joulesPerKg[i] = content(i, celsius[i]);
-      take(i, celsius[i]);
     }
     for (FaceName name : FACES) {
       surface[name.ordinal()] = meanOuterCell(name);
@@ -167,6 +163,7 @@ public final class ConductionStore implements StoreModel {
     }
     double perSecond = 1 / seconds;
     for (int c = 0; c < celsius.length; c++) {
+      specificHeat[c] = heatOf(c);
       inertia[c] = mass[c] * specificHeat[c] * perSecond;
       swept[c] = put[c] == 0 ? celsius[c] : celsius[c] + put[c] / inertia[c];
       put[c] = 0;
@@ -181,11 +178,7 @@ public final class ConductionStore implements StoreModel {
     for (int c = 0; c < celsius.length; c++) {
       double next = swept[c];
       joulesPerKg[c] += specificHeat[c] * (next - celsius[c]);
-      if (constantHeat || TabledEnthalpy.piece(next) == piece[c]) {
-        celsius[c] = next;
-      } else {
-        take(c, warmth(c, next));
-      }
+      celsius[c] = constantHeat ? next : warmth(c, next);
       boils |= celsius[c] > PoreWater.BOILING;
     }
     if (water != null && boils) {
@@ -196,12 +189,10 @@ public final class ConductionStore implements StoreModel {
     }
   }
 
-  /** A cell's temperature, with all that goes by it. */
-  private void take(int c, double t) {
-    celsius[c] = t;
-    piece[c] = TabledEnthalpy.piece(t);
-    double dry = media.drySpecificHeat(c, t);
-    specificHeat[c] = water != null ? dry + water.specificHeat(c) : dry;
+  /** J/(K kg as filled). */
+  double heatOf(int c) {
+    double dry = media.drySpecificHeat(c, celsius[c]);
+    return water != null ? dry + water.specificHeat(c) : dry;
   }
 
   /** Temperature at a cell's heat content, found near a guess. */
@@ -216,7 +207,7 @@ public final class ConductionStore implements StoreModel {
         double gone = water.boil(c, joulesPerKg[c] - content(c, PoreWater.BOILING));
         joulesPerKg[c] -= gone;
         steam += mass[c] * gone * store.count();
-        take(c, warmth(c, PoreWater.BOILING));
+        celsius[c] = warmth(c, PoreWater.BOILING);
         dried = true;
       }
     }
@@ -351,7 +342,7 @@ public final class ConductionStore implements StoreModel {
    */
   double give(
       int c, double share, double seconds, double rate, double stream, @Nullable Outlet out) {
-    double conductance = Exchange.overStep(rate, share, mass[c] * specificHeat[c] / seconds);
+    double conductance = Exchange.overStep(rate, share, mass[c] * heatOf(c) / seconds);
     if (out == null) {
       double w = conductance * (celsius[c] - stream);
       put[c] -= w;
@@ -367,13 +358,13 @@ public final class ConductionStore implements StoreModel {
   public void mixIn(double joulesPerKelvin, double added) {
     double has = 0;
     for (int c = 0; c < celsius.length; c++) {
-      has += mass[c] * specificHeat[c];
+      has += mass[c] * heatOf(c);
     }
     double more = joulesPerKelvin / (has * store.count());
     for (int c = 0; c < celsius.length; c++) {
       joulesPerKg[c] = (joulesPerKg[c] + more * content(c, added)) / (1 + more);
       mass[c] *= 1 + more;
-      take(c, warmth(c, celsius[c]));
+      celsius[c] = warmth(c, celsius[c]);
     }
   }
 
