@@ -29,6 +29,7 @@ import { useSession } from './shared/session'
 export const fetchedAhead = ref<number | null>(null)
 
 const OFTEN = 30 * 60_000 // ms
+const PATIENCE_MS = 60_000 // until the page is kept
 const NEWEST_RUNS = 6 // of a store
 let going = false
 
@@ -45,6 +46,14 @@ export async function fetchAhead(client: QueryClient, holding: string) {
     going = false
   }
 }
+
+/** Whether the page itself opens without signal; where it may not be kept it never does. */
+const pageKept = async () =>
+  !import.meta.env.PROD ||
+  Promise.race([
+    navigator.serviceWorker?.ready.then(() => true) ?? false,
+    new Promise<boolean>((done) => setTimeout(() => done(false), PATIENCE_MS)),
+  ])
 
 async function fetchAll(client: QueryClient, holding: string) {
   const key = `ahead:${holding}`
@@ -102,8 +111,7 @@ async function fetchAll(client: QueryClient, holding: string) {
   }
   const trials = (await get<{ id: string }[]>(trialsQuery(holding))) ?? []
   for (const t of trials) await get(trialQuery(holding, t.id, null))
-  if (import.meta.env.PROD) await navigator.serviceWorker?.ready // the page itself is kept by it
-  if (!reached.value || !session.me?.person) return
+  if (!(await pageKept()) || !reached.value || !session.me?.person) return
   fetchedAhead.value = Date.now()
   await keep(key, fetchedAhead.value)
 }

@@ -3,8 +3,9 @@
  * A run through time: probes as measured, the model beside them, the store's mean with its
  * interval, phases along the foot. Closer by dragging over a stretch, by + and −, moved by arrows.
  */
+import { useWidth } from '@/shared/useWidth'
 import { bisector } from 'd3-array'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { clock, day, degrees, type Temperature } from '@/shared/units'
 import AsTable from './AsTable.vue'
 import { margin as M, useRunDrawing, type DrawnRun, type Row } from './runDrawing'
@@ -12,20 +13,11 @@ import { margin as M, useRunDrawing, type DrawnRun, type Row } from './runDrawin
 const props = defineProps<{ run: DrawnRun; units: Temperature; zone: string }>()
 const span = defineModel<[number, number] | null>('span', { required: true })
 
-const size = ref({ w: 860, h: 420 })
 const root = ref<HTMLElement | null>(null)
+const wide = useWidth(root, 860, 320)
+const size = computed(() => ({ w: wide.value, h: wide.value < 600 ? 340 : 420 }))
 const cursor = ref<number | null>(null)
 const picked = ref<[number, number] | null>(null)
-
-let observer: ResizeObserver | null = null
-onMounted(() => {
-  observer = new ResizeObserver(([e]) => {
-    const w = Math.max(320, e.contentRect.width)
-    size.value = { w, h: w < 600 ? 340 : 420 }
-  })
-  if (root.value) observer.observe(root.value)
-})
-onBeforeUnmount(() => observer?.disconnect())
 
 const whole = computed<[number, number]>(() => [
   props.run.at[0],

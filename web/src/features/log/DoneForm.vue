@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Something that was logged, set right: where, when, how much. */
+import { useQuery } from '@tanstack/vue-query'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
 import type { Views } from '@/shared/api/client'
@@ -7,6 +8,7 @@ import { zonedIso, zonedText } from '@/shared/moments'
 import NumberField from '@/shared/NumberField.vue'
 import { useSession } from '@/shared/session'
 import { degrees, minutesOf, typedCelsius } from '@/shared/units'
+import { catalogueQuery } from '../store/queries'
 import { kinds, wordOf } from './doneKinds'
 
 const props = defineProps<{
@@ -24,6 +26,7 @@ const when = reactive({ day: shown.slice(0, 10), time: shown.slice(11) })
 const wrongHour = ref(false)
 const known = computed(() => kinds.find((k) => k.kind === event.value.kind))
 const session = useSession()
+const { data: catalogue } = useQuery(catalogueQuery())
 const units = session.units
 const ends = ref(
   event.value.kind === 'OFF_SCALE' && event.value.amount != null
@@ -116,8 +119,12 @@ function keep() {
       id="more"
       v-model="event.note"
       maxlength="2000"
-      :placeholder="event.kind === 'HEAP' ? 'straw, grass; else as last time' : ''"
+      :placeholder="event.kind === 'HEAP' ? 'as last time' : ''"
+      :list="event.kind === 'HEAP' ? 'feedstocks' : undefined"
     />
+    <datalist v-if="event.kind === 'HEAP'" id="feedstocks">
+      <option v-for="f in catalogue?.feedstocks" :key="f.id" :value="f.name" />
+    </datalist>
     <BButton type="submit" variant="secondary">Set it right</BButton>
   </form>
 </template>

@@ -132,8 +132,8 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     </h1>
     <template v-else>
       <h1 class="coming">Will tonight hold?</h1>
-      <p class="lead-line">{{ busy ? 'Working the night through …' : '\u00a0' }}</p>
-      <div class="days"></div>
+      <p class="lead-line" role="status">{{ busy ? 'Working the night through …' : '\u00a0' }}</p>
+      <div v-if="!error" class="days"></div>
     </template>
     <p v-if="night" class="lead-line">
       {{ shortage(night, session.units, zone) }}
@@ -164,7 +164,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         >
       </div>
     </div>
-    <div v-else-if="night && !nights" class="days"></div>
+    <div v-else-if="night && !nights && busy" class="days"></div>
     <ProblemNote v-if="error && !(asKnown && !reached)" :error="error" />
     <HouseTabs
       :houses="houses ?? []"

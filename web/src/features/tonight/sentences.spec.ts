@@ -64,6 +64,9 @@ describe('tonight in words', () => {
     expect(given('WIND', 2, 'TYPED', 0.02)).toContain('2 m/s at ten metres: worth next to')
     expect(given('SHELTER', 0.25, 'YARD', null)).toContain('in a yard')
     expect(given('WETNESS', 0.8, 'WET', 0.4)).toContain('wet all over')
+    expect(given('HEAP_FED', 300, 'Heap (straw)', null)).toContain(
+      'Heap (straw) is reckoned with the 300 kg that the log says were put on',
+    )
     const said = given('STORE_UNREAD', 4, 'Bin', null)
     expect(said).toBe(
       'Bin has never been read; it starts at 4.0 °C, as what is round it and its own heat tell.',

@@ -311,7 +311,7 @@ export function assumption(a: Views['Assumption'], u: Temperature, zone: string)
     case 'STORE_STALE':
       return `${a.of} was last read ${when}; that is too old to lean on.`
     case 'HEAP_FED':
-      return `${a.of} is reckoned with the ${massOf(a.value ?? 0)} that the log says were put on it, last ${when}.`
+      return `${a.of} is reckoned with the ${massOf(a.value ?? 0)} that the log says were put on, last ${when}.`
     case 'STORE_AGE':
       return `${a.of} was last read ${when}; it has lost some since.`
     default:

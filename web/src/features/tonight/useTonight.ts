@@ -223,7 +223,7 @@ export function useTonight(holding: string) {
       rememberNight()
       if (quick && answer.breaksFirst != null) void ahead(false)
     } catch {
-      if (mine === turn) nights.value = null // tonight's own error says why
+      if (mine === turn && quick) nights.value = null // tonight's own error says why
     } finally {
       if (mine === turn) {
         looking.value = false

@@ -16,6 +16,21 @@ public interface OpenAir {
     return MoistAir.saturationPressure(celsius(at)) * (1 - humidity(at));
   }
 
+  /** Air that stays so. */
+  static OpenAir steady(double celsius, double humidity) {
+    return new OpenAir() {
+      @Override
+      public double celsius(Instant at) {
+        return celsius;
+      }
+
+      @Override
+      public double humidity(Instant at) {
+        return humidity;
+      }
+    };
+  }
+
   /**
    * By latitude and height alone: temperature as the surface of the ground, damp in winter and less
    * so in summer (days' means of 0.86 and 0.74, windward coasts; inland drier). Own guess.

@@ -19,8 +19,9 @@ public final class WoodMoisture {
 
   /**
    * What wood comes to in air that stays so, dry basis: the two-hydrate sorption of Hailwood and
-   * Horrobin with Simpson's constants (Wood Handbook, FPL-GTR-190, eq. 4-5), within 0.5 points of
-   * its table from 0 to 50 °C. Neglects that drying wood stops a little higher than wetting wood.
+   * Horrobin with Simpson's constants (Wood Handbook, FPL-GTR-190, eq. 4-5), within half a point of
+   * its table from 4 to 21 °C (not compared beyond). Neglects that drying wood stops a little
+   * higher than wetting wood.
    *
    * @param humidity relative, 0 to 1
    */

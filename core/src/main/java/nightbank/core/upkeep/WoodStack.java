@@ -9,10 +9,9 @@ import nightbank.core.source.FireLoad;
  * Split wood that dries where it lies. Each day it goes towards what the air would bring it to, by
  * a share of the way that is larger in dry air and smaller for thick pieces: dM/dt = (E - M)/τ, τ =
  * τ₀ (thickness / 0.1 m)^1.5 (600 Pa / vapour deficit). The power 1.5 lies between a resistance at
- * the surface (1) and diffusion inside (2), as drying times of boards do (Simpson, Drying Wood,
- * FPL). τ₀ is an estimate from splits of a hand's breadth that come from green to a fifth of water
- * in one good summer under a roof; good to a factor of 1.5. Neglects bark, species and that the
- * middle of a stack dries last.
+ * the surface (1) and diffusion inside (2): own choice. τ₀ is an estimate from splits of a hand's
+ * breadth that come from green to a fifth of water in one good summer under a roof; good to a
+ * factor of 1.5. Neglects bark, species and that the middle of a stack dries last.
  *
  * @param kilograms at {@code since}, water in it
  * @param thickness of a split, m
@@ -31,10 +30,10 @@ public record WoodStack(
   private static final double DRY_AIR = 600; // Pa
   private static final double USUAL = 0.1; // m
   private static final double LEAST_DEFICIT = 20; // Pa, of fog
-  private static final double WETTED = 0.08; // dry basis that rain and snow keep in a bare stack
-  private static final double ROOM_CELSIUS = 15;
-  private static final double ROOM_HUMIDITY = 0.55;
-  private static final double DAY = 86_400;
+  private static final double WETTED =
+      0.08; // dry basis that rain and snow keep in a bare stack; estimate
+  private static final OpenAir INDOORS = OpenAir.steady(15, 0.55); // a dry shed or hall; estimate
+  private static final int DAY = 86_400; // s
   private static final Duration LONGEST = Duration.ofDays(5 * 366);
 
   /** What keeps the rain off. */
@@ -92,7 +91,7 @@ public record WoodStack(
     double m = WoodMoisture.dry(moisture);
     double enough = WoodMoisture.dry(READY);
     Instant end = since.plus(LONGEST);
-    for (Instant t = since; t.isBefore(end); t = t.plusSeconds((long) DAY)) {
+    for (Instant t = since; t.isBefore(end); t = t.plusSeconds(DAY)) {
       if (m <= enough) {
         return Optional.of(t);
       }
@@ -105,7 +104,7 @@ public record WoodStack(
   private double dried(Instant moment, OpenAir air, double pace) {
     double m = WoodMoisture.dry(moisture);
     double left = Math.min(LONGEST.toSeconds(), Duration.between(since, moment).toSeconds());
-    for (Instant t = since; left > 0; t = t.plusSeconds((long) DAY), left -= DAY) {
+    for (Instant t = since; left > 0; t = t.plusSeconds(DAY), left -= DAY) {
       m = after(m, t, Math.min(DAY, left), air, pace);
     }
     return m;
@@ -124,17 +123,4 @@ public record WoodStack(
             / Math.max(LEAST_DEFICIT, around.deficit(t));
     return to + (m - to) * Math.exp(-pace * seconds / tau);
   }
-
-  private static final OpenAir INDOORS =
-      new OpenAir() {
-        @Override
-        public double celsius(Instant at) {
-          return ROOM_CELSIUS;
-        }
-
-        @Override
-        public double humidity(Instant at) {
-          return ROOM_HUMIDITY;
-        }
-      };
 }

@@ -154,6 +154,24 @@ public class RankingTest {
     assertThat(r.path()).extracting(Ranking.Step::id).containsExactly("HARDIER_PLANTS");
   }
 
+  @Test
+  public void thatLessIsAskedComesAfterWhatElseSavesSome() {
+    Ranking r =
+        rank(
+            PLAIN,
+            List.of(
+                change(Kind.CLOSE_GAPS, "", p -> withLimit(p, p.house().plantLimitCelsius() - 0.7)),
+                change(Kind.HARDIER_PLANTS, "", p -> withLimit(p, 0))));
+    assertThat(r.singles().get(0).ids()).containsExactly("HARDIER_PLANTS");
+    assertThat(r.path())
+        .extracting(Ranking.Step::id)
+        .containsExactly("CLOSE_GAPS", "HARDIER_PLANTS");
+  }
+
+  private static SystemPlan withLimit(SystemPlan p, double celsius) {
+    return p.withHouse(p.house().withPlantLimit(celsius));
+  }
+
   /** More columns are of no use without an element, nor is an element that finds no room. */
   @Test
   public void twoThatNeedEachOtherAreFound() {

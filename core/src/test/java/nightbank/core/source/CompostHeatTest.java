@@ -53,6 +53,19 @@ public class CompostHeatTest {
   }
 
   @Test
+  public void whatComesLaterDoesNotWeighYet() {
+    HeatStore drawn =
+        HeatStore.of(
+            new Geometry.Cylinder(1, 1.3),
+            MediumCatalogue.medium("compost").orElseThrow(),
+            Map.of());
+    CompostHeat.Batch now = new CompostHeat.Batch(0, 1000, 100, 0.6, 0.3);
+    CompostHeat.Batch later = new CompostHeat.Batch(86_400, 700, 70, 0.6, 0.3);
+    double fed = CompostHeat.asFed(drawn, List.of(now, later)).heatCapacity(45);
+    assertThat(fed).isCloseTo(now.heatCapacity(), withinPercentage(0.01));
+  }
+
+  @Test
   public void wetOrAirlessFeedWorksSlower() {
     assertThat(CompostHeat.moistureFactor(0.55)).isGreaterThan(0.9);
     assertThat(CompostHeat.moistureFactor(0.3)).isLessThan(0.2);

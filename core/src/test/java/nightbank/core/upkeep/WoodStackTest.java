@@ -16,20 +16,6 @@ public class WoodStackTest {
   private static final Instant SPRING = Instant.parse("2025-03-15T12:00:00Z");
   private static final OpenAir UPLAND = OpenAir.of(57, 280);
 
-  private static OpenAir steady(double celsius, double humidity) {
-    return new OpenAir() {
-      @Override
-      public double celsius(Instant at) {
-        return celsius;
-      }
-
-      @Override
-      public double humidity(Instant at) {
-        return humidity;
-      }
-    };
-  }
-
   private static WoodStack green(double thickness, Cover cover) {
     return new WoodStack(1000, thickness, cover, 0.45, SPRING);
   }
@@ -60,7 +46,7 @@ public class WoodStackTest {
 
   @Test
   public void inAirThatStaysItDriesByAnExponential() {
-    OpenAir air = steady(15, 0.7);
+    OpenAir air = OpenAir.steady(15, 0.7);
     double deficit = 0.3 * MoistAir.saturationPressure(15);
     double tau = 55 * Math.pow(0.8, 1.5) * 600 / deficit;
     double to = WoodMoisture.equilibrium(15, 0.7);
@@ -123,7 +109,7 @@ public class WoodStackTest {
     assertThat(s.at(day, UPLAND).moisture()).isLessThanOrEqualTo(WoodStack.READY);
     assertThat(s.at(day.minus(Duration.ofDays(1)), UPLAND).moisture())
         .isGreaterThan(WoodStack.READY);
-    assertThat(green(0.1, Cover.BARE).ready(steady(8, 0.95))).isEmpty();
+    assertThat(green(0.1, Cover.BARE).ready(OpenAir.steady(8, 0.95))).isEmpty();
   }
 
   @Test

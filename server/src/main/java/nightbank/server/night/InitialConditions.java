@@ -157,29 +157,22 @@ class InitialConditions {
       List<TonightView.Assumption> assumed) {
     Set<UUID> named = new HashSet<>();
     parts.forEach(p -> named.addAll(p.design().stores()));
-    List<StoreView> here =
-        stores.all(holding).stream()
-            .filter(v -> house.equals(v.houseId()) || named.contains(v.id()))
-            .filter(v -> !v.planned())
-            .toList();
-    record Begun(StoreStart start, List<TonightView.Assumption> assumed) {}
-    List<Begun> begun =
-        here.parallelStream()
-            .map(
-                view -> {
-                  List<TonightView.Assumption> own = new ArrayList<>();
-                  StoreStart start =
-                      said.stream()
-                          .filter(r -> view.id().equals(r.id()))
-                          .map(TonightQuestion.StoreRead::celsius)
-                          .findFirst()
-                          .map(read -> typed(holding, view, now, read))
-                          .orElseGet(() -> store(holding, view, now, around, parts, own));
-                  return new Begun(start, own);
-                })
-            .toList();
-    begun.forEach(b -> assumed.addAll(b.assumed()));
-    return begun.stream().map(Begun::start).toList();
+    List<StoreStart> starts = new ArrayList<>();
+    for (StoreView view : stores.all(holding)) {
+      boolean here = house.equals(view.houseId()) || named.contains(view.id());
+      if (here && !view.planned()) {
+        Optional<Double> read =
+            said.stream()
+                .filter(r -> view.id().equals(r.id()))
+                .map(TonightQuestion.StoreRead::celsius)
+                .findFirst();
+        starts.add(
+            read.isPresent()
+                ? typed(holding, view, now, read.get())
+                : store(holding, view, now, around, parts, assumed));
+      }
+    }
+    return starts;
   }
 
   private StoreStart typed(UUID holding, StoreView view, Instant now, double celsius) {

@@ -55,7 +55,8 @@ class NightsToCome {
       before = dawn;
     }
     SystemPlan plan = from.plan();
-    BooleanSupplier stop = () -> newest.getIfPresent(person) != mine;
+    boolean quick = Boolean.TRUE.equals(q.quick());
+    BooleanSupplier stop = () -> !quick && newest.getIfPresent(person) != mine;
     NightsAhead ahead;
     try {
       ahead = NightsAhead.of(plan, spans, from.doubt(), stop);
@@ -67,7 +68,6 @@ class NightsToCome {
           "A newer question has come meanwhile.",
           "Ask again if this one still matters.");
     }
-    boolean quick = Boolean.TRUE.equals(q.quick());
     return new NightsView(
         nights(from, ahead),
         from.now().plusSeconds((long) plan.lengthSeconds()),

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.UUID;
 import nightbank.core.forecast.NightForecast;
@@ -293,7 +294,14 @@ class Outlooks {
         .forEach(
             l ->
                 assumed.add(
-                    new TonightView.Assumption("HEAP_FED", l.kilograms(), l.last(), l.heap())));
+                    new TonightView.Assumption(
+                        "HEAP_FED",
+                        l.kilograms(),
+                        l.last(),
+                        l.heap()
+                            + " ("
+                            + String.join(", ", l.of()).toLowerCase(Locale.ROOT)
+                            + ")")));
     StartOfNight.Surrounding around =
         starts.around(a.holding(), a.house(), now, air, evening, ground);
     return new Start(

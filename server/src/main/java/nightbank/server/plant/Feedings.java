@@ -21,6 +21,7 @@ import nightbank.server.part.PartDesign;
 import nightbank.server.part.PartDesign.Fed;
 import nightbank.server.part.PartView;
 import nightbank.server.part.Parts;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -51,18 +52,34 @@ public class Feedings {
    */
   public record Place(List<PartView> parts, List<Logged> logged) {}
 
-  /** What was put on a heap since, and when last. */
-  public record Logged(String heap, double kilograms, Instant last) {}
+  /**
+   * What was put on a heap since.
+   *
+   * @param of names of its feedstocks
+   */
+  public record Logged(String heap, double kilograms, Instant last, List<String> of) {}
 
   public Place place(UUID holding, UUID house) {
     List<PartView> all = new ArrayList<>();
     List<Logged> told = new ArrayList<>();
+    Materials materials = books.materials(holding);
     for (PartView p : parts.of(holding, house)) {
-      List<Fed> since = p.design() instanceof PartDesign.Heap h ? logged(holding, h) : List.of();
+      List<Fed> since =
+          p.design() instanceof PartDesign.Heap h ? logged(holding, h, materials) : List.of();
       all.add(since.isEmpty() ? p : fed(p, (PartDesign.Heap) p.design(), since));
       if (!since.isEmpty()) {
         double kilograms = since.stream().mapToDouble(Fed::kilograms).sum();
-        told.add(new Logged(p.name(), kilograms, since.get(since.size() - 1).at()));
+        List<String> of =
+            since.stream()
+                .map(
+                    f ->
+                        materials
+                            .feedstock(f.feedstock())
+                            .map(Feedstock::name)
+                            .orElse(f.feedstock()))
+                .distinct()
+                .toList();
+        told.add(new Logged(p.name(), kilograms, since.get(since.size() - 1).at(), of));
       }
     }
     return new Place(all, told);
@@ -75,14 +92,16 @@ public class Feedings {
   }
 
   /** What the log adds to a heap's own list, oldest first. */
-  private List<Fed> logged(UUID holding, PartDesign.Heap heap) {
+  private List<Fed> logged(UUID holding, PartDesign.Heap heap, Materials materials) {
     if (heap.storeId() == null) {
       return List.of();
     }
-    Optional<Fed> last = own(heap).filter(f -> f.at() != null).max(Comparator.comparing(Fed::at));
     Instant now = clock.instant();
+    Optional<Fed> last =
+        own(heap)
+            .filter(f -> f.at() != null && !f.at().isAfter(now))
+            .max(Comparator.comparing(Fed::at));
     Instant from = last.map(f -> f.at().plusSeconds(1)).orElse(now.minus(LONGEST));
-    Materials materials = books.materials(holding);
     String of = own(heap).reduce((a, b) -> b).map(Fed::feedstock).orElse("");
     List<Fed> all = new ArrayList<>();
     for (EventView e : fedBetween(holding, heap.storeId(), from, now)) {
@@ -98,6 +117,7 @@ public class Feedings {
     return from.isAfter(to)
         ? List.of()
         : log.counted(holding, store, List.of(EventKind.HEAP), from, to).stream()
+            .filter(e -> store.equals(e.storeId())) // else another heap's too
             .filter(e -> e.amount() != null && e.amount() > 0)
             .filter(e -> !e.at().isBefore(from))
             .toList();
@@ -107,11 +127,16 @@ public class Feedings {
     return heap.fed() == null ? Stream.empty() : heap.fed().stream();
   }
 
-  private static Optional<String> named(Materials materials, String note) {
-    String said = note == null ? "" : note.toLowerCase(Locale.ROOT);
+  /** Whole words only: strawberry tops are no straw. */
+  private static Optional<String> named(Materials materials, @Nullable String note) {
+    String said = words(note == null ? "" : note);
     return Stream.concat(materials.feedstocks().stream(), Feedstock.all().stream())
-        .filter(f -> said.contains(f.id()) || said.contains(f.name().toLowerCase(Locale.ROOT)))
+        .filter(f -> said.contains(words(f.id())) || said.contains(words(f.name())))
         .map(Feedstock::id)
         .findFirst();
+  }
+
+  private static String words(String text) {
+    return ' ' + text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ").strip() + ' ';
   }
 }

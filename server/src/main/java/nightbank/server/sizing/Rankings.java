@@ -20,6 +20,7 @@ import nightbank.server.job.JobKind;
 import nightbank.server.job.JobView;
 import nightbank.server.job.Jobs;
 import nightbank.server.part.Parts;
+import nightbank.server.plant.Feedings;
 import nightbank.server.shared.Json;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
@@ -38,6 +39,7 @@ public class Rankings implements JobHandler {
   private final Houses houses;
   private final Stores stores;
   private final Parts parts;
+  private final Feedings feedings;
   private final Jobs jobs;
   private final Json json;
 
@@ -48,6 +50,7 @@ public class Rankings implements JobHandler {
       Houses houses,
       Stores stores,
       Parts parts,
+      Feedings feedings,
       Jobs jobs,
       Json json) {
     this.nights = nights;
@@ -56,6 +59,7 @@ public class Rankings implements JobHandler {
     this.houses = houses;
     this.stores = stores;
     this.parts = parts;
+    this.feedings = feedings;
     this.jobs = jobs;
     this.json = json;
   }
@@ -86,6 +90,7 @@ public class Rankings implements JobHandler {
     all.append(house).append(houses.get(holding, house).version());
     stores.all(holding).forEach(s -> all.append(s.id()).append(s.version()));
     parts.all(holding).forEach(p -> all.append(p.id()).append(p.version()));
+    all.append(feedings.place(holding, house).logged());
     all.append(books.get(holding).version());
     all.append(lived.winters());
     return UUID.nameUUIDFromBytes(all.toString().getBytes(StandardCharsets.UTF_8)).toString();

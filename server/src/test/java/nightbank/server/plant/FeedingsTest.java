@@ -51,13 +51,17 @@ public class FeedingsTest {
   }
 
   private UUID fed(String kilograms, double days, String note) {
+    return fed('"' + heap.toString() + '"', kilograms, days, note);
+  }
+
+  private UUID fed(String store, String kilograms, double days, String note) {
     UUID id = UUID.randomUUID();
     sent(
         "/events",
         """
-        {"id":"%s","storeId":"%s","kind":"HEAP","at":"%s","note":"%s","amount":%s}
+        {"id":"%s","storeId":%s,"kind":"HEAP","at":"%s","note":"%s","amount":%s}
         """
-            .formatted(id, heap, ago(days), note, kilograms));
+            .formatted(id, store, ago(days), note, kilograms));
     return id;
   }
 
@@ -98,6 +102,24 @@ public class FeedingsTest {
     fed("400", 20, "");
     fed("null", 1, "turned");
     assertThat(told(tonight())).isZero();
+  }
+
+  @Test
+  public void whatWasPutElsewhereOrNobodySaysWhereIsNotThisHeaps() {
+    UUID other = heap;
+    heap();
+    fed('"' + other.toString() + '"', "250", 2, "");
+    fed("null", "250", 2, "");
+    assertThat(told(tonight())).isZero();
+  }
+
+  @Test
+  public void strawberryTopsAreNoStraw() {
+    fed("200", 8, "strawberry tops");
+    assertThat(tonight().path("assumptions").toString()).contains("horse manure with bedding");
+    heap();
+    fed("200", 8, "Straw, wet");
+    assertThat(tonight().path("assumptions").toString()).contains("Its heat (straw)");
   }
 
   @Test
