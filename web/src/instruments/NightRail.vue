@@ -101,6 +101,8 @@ const rows = computed(() =>
 type Row = (typeof rows.value)[number]
 type Mark = Row['marks'][number]
 
+/** On a phone what is said stands below its name: beside it there is no room. */
+const narrow = computed(() => props.right - props.left < 400)
 const STEP = 600
 const tidy = (seconds: number) => Math.round(seconds / 300) * 300
 const put = (k: number, d: Doing | null, done: boolean) =>
@@ -249,8 +251,11 @@ const when = (iso: string) => Math.round(Date.parse(iso) / 1000)
       <text v-if="r.back" class="when" :x="r.first - 18" :y="r.y + 5" text-anchor="end">
         {{ r.word }} <tspan class="said">{{ r.said }}</tspan>
       </text>
-      <text v-else class="when" :x="r.textAt" :y="r.y + 5">
-        {{ r.word }} <tspan class="said">{{ r.said }}</tspan>
+      <text v-else class="when" :x="r.textAt" :y="narrow ? r.y - 4 : r.y + 5">
+        {{ r.word }}
+        <tspan class="said" :x="narrow ? r.textAt : undefined" :dy="narrow ? 17 : 0">
+          {{ r.said }}
+        </tspan>
       </text>
       <template v-if="!still && r.l.part === 'FIRE' && r.marks.length">
         <text

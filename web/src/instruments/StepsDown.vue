@@ -23,6 +23,7 @@ const props = defineProps<{
   measure: string
 }>()
 const H = 330
+const BESIDE = 1.5 // times the path's cost
 const root = ref<SVGSVGElement | null>(null)
 const W = useWidth(root, 760, 320)
 const left = 46
@@ -34,11 +35,16 @@ const reached = computed(() => {
   let at = 0
   return props.steps.map((s) => ({ ...s, at: (at += s.cost) }))
 })
-const most = computed(
-  () => Math.max(1, ...reached.value.map((s) => s.at), ...props.others.map((o) => o.cost)) * 1.04,
-)
+/** Where the path ends, with room beside it; what is much dearer would press it into a corner. */
+const most = computed(() => {
+  const costs = reached.value.length
+    ? reached.value.map((s) => s.at)
+    : props.others.map((o) => o.cost)
+  return Math.max(1, ...costs) * (reached.value.length ? BESIDE : 1.04)
+})
+const rings = computed(() => props.others.filter((o) => o.cost <= most.value))
 const worst = computed(() =>
-  Math.max(1, props.from, ...props.steps.map((s) => s.high), ...props.others.map((o) => o.lost)),
+  Math.max(1, props.from, ...props.steps.map((s) => s.high), ...rings.value.map((o) => o.lost)),
 )
 const x = (cost: number) => left + (cost / most.value) * (W.value - left - right)
 const y = (lost: number) => top + (1 - lost / worst.value) * (H - top - bottom)
@@ -83,7 +89,7 @@ const counts = computed(() => {
     >
       {{ t }}
     </text>
-    <circle v-for="o in others" :key="o.name" class="other" :cx="x(o.cost)" :cy="y(o.lost)" r="5">
+    <circle v-for="o in rings" :key="o.name" class="other" :cx="x(o.cost)" :cy="y(o.lost)" r="5">
       <title>{{ o.name }} alone: {{ Math.round(o.lost) }} lost</title>
     </circle>
     <path class="stair" :d="stair" />

@@ -57,7 +57,7 @@ watch(
 )
 const winters = [
   { value: 'any', text: 'my weather file, else made up' },
-  { value: 'made', text: 'made up of two lows' },
+  { value: 'made', text: 'made up' },
 ]
 const { view, error, stop } = useSearch(
   {
@@ -164,8 +164,8 @@ const place = (c: Change) => {
         label="A usual night’s low"
         :temperature="session.units"
       />
-      <NumberField v-model="q.hardest" label="The hardest night’s" :temperature="session.units" />
-      <NumberField v-model="q.hour" label="An hour of work is worth" />
+      <NumberField v-model="q.hardest" label="The hardest low" :temperature="session.units" />
+      <NumberField v-model="q.hour" label="An hour is worth" />
       <label for="winter">The winter</label>
       <BFormSelect id="winter" v-model="q.winter" :options="winters" />
       <BButton v-if="running" variant="secondary" @click="stop">Stop</BButton>
@@ -197,7 +197,7 @@ const place = (c: Change) => {
               in the house.</template
             >
             Every change meets the same winters. Ranges are from the mildest of them to the worst;
-            rings are what else was tried, alone.
+            rings are what else was tried, alone, as far as it costs no more than is drawn.
           </p>
         </div>
         <section aria-labelledby="order">
@@ -282,6 +282,10 @@ const place = (c: Change) => {
 </template>
 
 <style scoped>
+h1 {
+  margin-top: 0.7rem;
+}
+
 .two {
   display: grid;
   grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);

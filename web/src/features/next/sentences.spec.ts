@@ -66,7 +66,7 @@ const ranked = (more: Partial<Ranked>): Ranked => ({
 describe('what next', () => {
   it('names one thing to do first', () => {
     expect(firstSentence(ranked({}), C)).toBe(
-      'First stop the gaps, 7 m of them: that saves 11 nights of the 31 nights that such a winter loses.',
+      'First stop the gaps, 7 m of them: that saves 11 of the 31 nights that such a winter loses.',
     )
   })
   it('says that nothing is needed, or that nothing helps', () => {

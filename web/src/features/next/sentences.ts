@@ -83,6 +83,7 @@ export function firstSentence(r: Ranked, u: Temperature): string {
   if (base.lost.middle < 0.2)
     return `No night of such a winter is lost: the hard ones keep ${kelvins(base.hardestKelvin.middle, u)} to spare.`
   const of = `of the ${nightsOf(base.lost.middle)} that such a winter loses`
+  const count = (n: number) => nightsOf(n).replace(/ nights?$/, '')
   const first = r.path[0]
   if (!first) return `Nothing that was tried saves any ${of}.`
   const c = r.changes.find((x) => x.id === first.id)!
@@ -91,7 +92,7 @@ export function firstSentence(r: Ranked, u: Temperature): string {
   const saves =
     first.saved.middle >= base.lost.middle - 0.2
       ? `saves all ${nightsOf(base.lost.middle)} that such a winter loses`
-      : `saves ${nightsOf(first.saved.middle)} ${of}`
+      : `saves ${count(first.saved.middle)} ${of}`
   return `First ${deedOf(c, u)}: that ${saves}.`
 }
 

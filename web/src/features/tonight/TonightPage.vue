@@ -345,7 +345,7 @@ div.coming {
   }
 
   .days {
-    min-height: 134px;
+    min-height: 112px;
   }
 
   .say button {

@@ -221,9 +221,17 @@ public class KeptJudgementsTest {
 
                   @Override
                   public void executeStart(ExecuteContext c) {
-                    if (on.get() == 1 && !String.valueOf(c.sql()).contains("\"job\"")) {
+                    if (on.get() == 1 && asked(c)) {
                       statements.incrementAndGet();
                     }
+                  }
+
+                  /**
+                   * Of the page's question: alarms, folders and jobs ask on threads of their own.
+                   */
+                  private boolean asked(ExecuteContext c) {
+                    return Thread.currentThread().getName().contains("-exec-")
+                        && !String.valueOf(c.sql()).contains("\"job\"");
                   }
                 }));
     sheet();

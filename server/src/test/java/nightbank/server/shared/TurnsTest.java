@@ -91,9 +91,18 @@ public class TurnsTest {
     AtomicInteger reckoned = new AtomicInteger();
     ExecutorService askers = Executors.newFixedThreadPool(20);
     int cores = Math.max(2, Runtime.getRuntime().availableProcessors());
+    CountDownLatch allHeld = new CountDownLatch(cores);
     for (int i = 0; i < cores; i++) {
-      askers.submit(() -> turns.take(UUID.randomUUID(), () -> held(held)));
+      askers.submit(
+          () ->
+              turns.take(
+                  UUID.randomUUID(),
+                  () -> {
+                    allHeld.countDown();
+                    return held(held);
+                  }));
     }
+    await(allHeld);
     List<Future<Object>> asked = new ArrayList<>();
     for (int i = 0; i < 4; i++) {
       asked.add(
