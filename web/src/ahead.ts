@@ -19,6 +19,7 @@ import { notebookQuery, tomorrow } from './features/notebook/queries'
 import { partsQuery } from './features/part/queries'
 import { daysBefore, spanOf, todayIn, winterOf } from './features/record/winters'
 import { thermometersQuery } from './features/thermometer/queries'
+import { upkeepQuery, woodQuery } from './features/upkeep/queries'
 import { trialQuery, trialsQuery } from './features/trial/queries'
 import { api } from './shared/api/client'
 import { reached } from './shared/answers'
@@ -85,6 +86,8 @@ async function fetchAll(client: QueryClient, holding: string) {
     changesQuery(holding),
     alarmsQuery(holding),
     ...(session.role(holding) === 'KEEPER' ? [alarmBookQuery(holding)] : []),
+    upkeepQuery(holding),
+    woodQuery(holding),
     loopsQuery(holding),
     notebookQuery(holding, null, tomorrow(session.now())),
     ...houses.flatMap((h) => [

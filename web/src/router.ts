@@ -112,6 +112,12 @@ export const router = createRouter({
           component: () => import('./features/sizing/SizingPage.vue'),
         },
         {
+          path: 'upkeep',
+          name: 'upkeep',
+          meta: { title: 'Upkeep' },
+          component: () => import('./features/upkeep/UpkeepPage.vue'),
+        },
+        {
           path: 'next',
           name: 'next',
           meta: { title: 'What next' },

@@ -24,6 +24,7 @@ module nightbank.core {
   exports nightbank.core.store;
   exports nightbank.core.store.model;
   exports nightbank.core.unit;
+  exports nightbank.core.upkeep;
   exports nightbank.core.usual;
   exports nightbank.core.weather;
 }

@@ -8,6 +8,7 @@ const OUTCOME = { MADE: 'made', CHANGED: 'changed', REMOVED: 'taken away' } as c
 const READING = { MADE: 'typed', CHANGED: 'put right', REMOVED: 'taken away' } as const
 const EVENT = { MADE: 'logged', CHANGED: 'put right', REMOVED: 'taken away' } as const
 const PERSON = { MADE: 'let in', CHANGED: 'may something else', REMOVED: 'shut out' } as const
+const TASK_DONE = { MADE: 'done', CHANGED: 'put right', REMOVED: 'not done after all' } as const
 const FILE = { MADE: 'read in', CHANGED: 'put right', REMOVED: 'taken out' } as const
 const WHAT = {
   RUN: 'Run',
@@ -17,6 +18,8 @@ const WHAT = {
   HOUSE: 'House',
   THERMOMETER: 'Thermometer',
   DEVICE: 'Logger',
+  TASK: 'Task',
+  WOOD: 'Stack',
 } as const
 
 /** What somebody changed, in a line. */
@@ -37,6 +40,7 @@ export function changeWords(c: Change, units: Temperature): string {
   if (c.kind === 'PLACE') return `Where ${c.name} lies, changed`
   if (c.kind === 'ROUND') return `Round${c.name ? ` by ${c.name}` : ''}, taken away`
   if (c.kind === 'PHOTO') return 'Photo, taken away'
+  if (c.kind === 'TASK_DONE') return `“${c.name}” ${TASK_DONE[c.verb]}`
   if (c.kind === 'BOOK') return 'Prices and own media, changed'
   return `${WHAT[c.kind]} “${c.name}” ${OUTCOME[c.verb]}`
 }

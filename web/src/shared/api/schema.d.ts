@@ -285,7 +285,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["undo"];
+        post: operations["undo_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -366,7 +366,7 @@ export interface paths {
         get?: never;
         put: operations["change_7"];
         post?: never;
-        delete: operations["remove_9"];
+        delete: operations["remove_10"];
         options?: never;
         head?: never;
         patch?: never;
@@ -494,7 +494,7 @@ export interface paths {
         get: operations["get_2"];
         put: operations["change_6"];
         post?: never;
-        delete: operations["remove_8"];
+        delete: operations["remove_9"];
         options?: never;
         head?: never;
         patch?: never;
@@ -862,7 +862,7 @@ export interface paths {
         get?: never;
         put: operations["change_5"];
         post?: never;
-        delete: operations["remove_7"];
+        delete: operations["remove_8"];
         options?: never;
         head?: never;
         patch?: never;
@@ -894,7 +894,7 @@ export interface paths {
         get?: never;
         put: operations["change_4"];
         post?: never;
-        delete: operations["remove_6"];
+        delete: operations["remove_7"];
         options?: never;
         head?: never;
         patch?: never;
@@ -942,7 +942,7 @@ export interface paths {
         get?: never;
         put: operations["change_3"];
         post?: never;
-        delete: operations["remove_5"];
+        delete: operations["remove_6"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1006,7 +1006,7 @@ export interface paths {
         get?: never;
         put: operations["keep"];
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1022,7 +1022,7 @@ export interface paths {
         get?: never;
         put: operations["change_2"];
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1166,7 +1166,7 @@ export interface paths {
         get: operations["get_1"];
         put: operations["change_1"];
         post?: never;
-        delete: operations["remove_2"];
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1324,9 +1324,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["save_1"];
+        put: operations["save_2"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1356,9 +1356,73 @@ export interface paths {
             cookie?: never;
         };
         get: operations["sheet"];
+        put: operations["save_1"];
+        post?: never;
+        delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/upkeep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["upkeep"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/upkeep/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["upkeep_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/upkeep/{taskId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
         put: operations["save"];
         post?: never;
         delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/upkeep/{taskId}/done/{doneId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["did"];
+        post?: never;
+        delete: operations["undo"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1391,6 +1455,38 @@ export interface paths {
         put?: never;
         post: operations["accept"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/wood": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["wood"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/wood/{stackId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["stack"];
+        post?: never;
+        delete: operations["unstack"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1793,6 +1889,18 @@ export interface components {
             probeId: string | null;
             said: string;
         };
+        AskedView: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            kilograms: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            threeDaysKilograms: number;
+            /** Format: date-time */
+            until: string;
+        };
         Assumption: {
             /** Format: date-time */
             at: string | null;
@@ -1965,7 +2073,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "READING" | "EVENT" | "ROUND" | "PHOTO" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER" | "BOOK" | "IMPORT" | "DEVICE" | "PERSON" | "PLACE";
+            kind: "READING" | "EVENT" | "ROUND" | "PHOTO" | "TASK_DONE" | "TASK" | "WOOD" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER" | "BOOK" | "IMPORT" | "DEVICE" | "PERSON" | "PLACE";
             mine: boolean;
             name: string;
             /** Format: date-time */
@@ -2284,6 +2392,18 @@ export interface components {
             kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "TOO_HOT" | "OFF_SCALE" | "SEEN" | "NOTE";
             note: string;
             way: ("ON" | "OFF" | "OPEN" | "SHUT") | null;
+        };
+        DoneDraft: {
+            /** Format: date-time */
+            at: string | null;
+            note: string | null;
+        };
+        DoneView: {
+            /** Format: date-time */
+            at: string;
+            /** Format: uuid */
+            id: string;
+            note: string;
         };
         DoorView: {
             address: string;
@@ -3551,6 +3671,12 @@ export interface components {
             nightsLost: number;
             refillingLimits: boolean;
         };
+        PointView: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            moisture: number;
+        };
         Possible: {
             /** @enum {string} */
             kind: "LOAD" | "BYPASS" | "DAMPER_SHUT" | "QUENCH" | "RUN" | "STOP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS" | "DOOR_OPEN";
@@ -3590,6 +3716,11 @@ export interface components {
             name: string;
             /** Format: double */
             radiusFraction: number;
+        };
+        ProposalView: {
+            task: components["schemas"]["TaskDraft"];
+            /** @enum {string} */
+            usual: "ASH" | "FLUE" | "CLEAN_OUTS" | "GASKETS" | "BRICKS" | "WOOD_NEAR_HEAT" | "SMOKE_ALARM" | "CARBON_MONOXIDE_ALARM" | "EXTINGUISHER" | "COIL" | "FROST" | "WATER_LEVEL" | "FAN" | "HEAP_CORE" | "SEALS" | "SENSORS" | "BATTERIES" | "GUARDS";
         };
         Radiator: {
             /**
@@ -3984,6 +4115,47 @@ export interface components {
             /** Format: int64 */
             timeout: number;
         };
+        StackDraft: {
+            /** @enum {string} */
+            cover: "BARE" | "ROOFED" | "ROOM";
+            /** Format: double */
+            kilograms: number;
+            /** Format: double */
+            moisture: number | null;
+            name: string;
+            /** Format: date-time */
+            since: string;
+            /** Format: double */
+            thicknessMetres: number;
+        };
+        StackView: {
+            course: components["schemas"]["PointView"][];
+            /** @enum {string} */
+            cover: "BARE" | "ROOFED" | "ROOM";
+            /** Format: double */
+            high: number;
+            /** Format: uuid */
+            id: string;
+            /** Format: double */
+            kilograms: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            madeKilograms: number;
+            /** Format: double */
+            measured: number | null;
+            /** Format: double */
+            megajoules: number;
+            /** Format: double */
+            moisture: number;
+            name: string;
+            /** Format: date-time */
+            ready: string | null;
+            /** Format: date-time */
+            since: string;
+            /** Format: double */
+            thicknessMetres: number;
+        };
         StatementView: {
             /** Format: double */
             cost: number | null;
@@ -4168,6 +4340,39 @@ export interface components {
             storeId: string;
             /** Format: double */
             takenAt: number;
+        };
+        TaskDraft: {
+            /** Format: int32 */
+            dayOfMonth: number | null;
+            /** Format: int32 */
+            days: number | null;
+            /** Format: int32 */
+            fires: number | null;
+            /** Format: double */
+            kilograms: number | null;
+            /** Format: int32 */
+            month: number | null;
+            usual: ("ASH" | "FLUE" | "CLEAN_OUTS" | "GASKETS" | "BRICKS" | "WOOD_NEAR_HEAT" | "SMOKE_ALARM" | "CARBON_MONOXIDE_ALARM" | "EXTINGUISHER" | "COIL" | "FROST" | "WATER_LEVEL" | "FAN" | "HEAP_CORE" | "SEALS" | "SENSORS" | "BATTERIES" | "GUARDS") | null;
+            what: string;
+            why: string;
+        };
+        TaskView: {
+            done: components["schemas"]["DoneView"][];
+            /** Format: date-time */
+            dueAt: string | null;
+            /** Format: date-time */
+            dueAtPace: string | null;
+            /** Format: int32 */
+            fires: number;
+            /** Format: uuid */
+            id: string;
+            /** Format: double */
+            kilograms: number;
+            /** @enum {string} */
+            state: "NOT_YET" | "SOON" | "DUE";
+            task: components["schemas"]["TaskDraft"];
+            /** Format: double */
+            way: number;
         };
         ThermometerView: {
             /** Format: date-time */
@@ -4378,6 +4583,10 @@ export interface components {
             /** @enum {string} */
             volume: "L" | "US_GAL" | "IMP_GAL";
         };
+        UpkeepView: {
+            tasks: components["schemas"]["TaskView"][];
+            usual: components["schemas"]["ProposalView"][];
+        };
         UsualView: {
             /** Format: double */
             high: number;
@@ -4427,6 +4636,22 @@ export interface components {
             reason: string;
             /** Format: double */
             second: number;
+        };
+        WoodView: {
+            asked: components["schemas"]["AskedView"] | null;
+            /** Format: double */
+            burntKilograms: number;
+            /** Format: double */
+            dryEnough: number;
+            /** Format: int32 */
+            fires: number;
+            /** Format: double */
+            missingKilograms: number;
+            /** Format: double */
+            readyKilograms: number;
+            stacks: components["schemas"]["StackView"][];
+            /** Format: int32 */
+            unweighed: number;
         };
         Written: {
             /** Format: date-time */
@@ -4930,7 +5155,7 @@ export interface operations {
             };
         };
     };
-    undo: {
+    undo_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5155,7 +5380,7 @@ export interface operations {
             };
         };
     };
-    remove_9: {
+    remove_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -5439,7 +5664,7 @@ export interface operations {
             };
         };
     };
-    remove_8: {
+    remove_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -6113,7 +6338,7 @@ export interface operations {
             };
         };
     };
-    remove_7: {
+    remove_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -6183,7 +6408,7 @@ export interface operations {
             };
         };
     };
-    remove_6: {
+    remove_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -6323,7 +6548,7 @@ export interface operations {
             };
         };
     };
-    remove_5: {
+    remove_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -6468,7 +6693,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -6516,7 +6741,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6832,7 +7057,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -7146,7 +7371,7 @@ export interface operations {
             };
         };
     };
-    save_1: {
+    save_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7173,7 +7398,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7241,7 +7466,7 @@ export interface operations {
             };
         };
     };
-    save: {
+    save_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7268,13 +7493,151 @@ export interface operations {
             };
         };
     };
-    remove: {
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 holdingId: string;
                 trialId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    upkeep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UpkeepView"];
+                };
+            };
+        };
+    };
+    upkeep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+        };
+    };
+    save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                taskId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TaskDraft"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                taskId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    did: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                taskId: string;
+                doneId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoneDraft"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                taskId: string;
+                doneId: string;
             };
             cookie?: never;
         };
@@ -7363,6 +7726,74 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Read"];
                 };
+            };
+        };
+    };
+    wood: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WoodView"];
+                };
+            };
+        };
+    };
+    stack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                stackId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StackDraft"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    unstack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                stackId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

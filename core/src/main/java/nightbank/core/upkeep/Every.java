@@ -93,6 +93,19 @@ public record Every(
     return told(way, at);
   }
 
+  /**
+   * When it will be due if it goes on at the pace since it was last done; empty where nothing has
+   * happened since.
+   *
+   * @param way as {@link Due#way()} has it
+   */
+  public static Optional<Instant> atPace(Instant done, Instant now, double way) {
+    double gone = Duration.between(done, now).toSeconds();
+    return way > 0 && gone > 0 && gone / way < Duration.ofDays(MOST_DAYS).toSeconds()
+        ? Optional.of(done.plusSeconds(Math.round(gone / way)))
+        : Optional.empty();
+  }
+
   private static Due told(double way, @Nullable Instant at) {
     State state = way >= 1 ? State.DUE : way >= SOON ? State.SOON : State.NOT_YET;
     return new Due(state, Math.max(0, way), Optional.ofNullable(at));

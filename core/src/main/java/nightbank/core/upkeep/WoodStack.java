@@ -26,6 +26,9 @@ public record WoodStack(
   /** How far the pace of drying is known, as a factor both ways. */
   public static final double PACE_UNSURE = 1.5;
 
+  /** Of the whole mass where it was split green and not measured: 0.40 to 0.60 by species. */
+  public static final double GREEN = 0.50;
+
   private static final double DAYS = 55; // τ₀
   private static final double DRY_AIR = 600; // Pa
   private static final double USUAL = 0.1; // m
@@ -98,6 +101,23 @@ public record WoodStack(
       m = after(m, t, DAY, air, 1);
     }
     return Optional.empty();
+  }
+
+  /** Moisture of the whole mass, day by day from {@code since} until a moment or for five years. */
+  double[] daily(Instant until, OpenAir air) {
+    long days = Math.min(LONGEST.toDays(), Math.max(0, Duration.between(since, until).toDays()));
+    double[] course = new double[(int) days + 1];
+    double m = WoodMoisture.dry(moisture);
+    for (int d = 0; d <= days; d++) {
+      course[d] = WoodMoisture.wet(m);
+      m = after(m, since.plusSeconds((long) d * DAY), DAY, air, 1);
+    }
+    return course;
+  }
+
+  /** The same stack with less on it. */
+  WoodStack left(double kilogramsLeft) {
+    return new WoodStack(kilogramsLeft, thickness, cover, moisture, since);
   }
 
   /** Dry basis. */

@@ -93,4 +93,12 @@ public class EveryTest {
     assertThat(Arrays.stream(UsualTask.values()).map(UsualTask::what).distinct())
         .hasSameSizeAs(UsualTask.values());
   }
+
+  @Test
+  public void atThePaceSoFarHalfTheWayInFiveDaysIsDueInFiveMore() {
+    Instant done = Instant.parse("2026-01-10T00:00:00Z");
+    Instant now = Instant.parse("2026-01-15T00:00:00Z");
+    assertThat(Every.atPace(done, now, 0.5)).contains(Instant.parse("2026-01-20T00:00:00Z"));
+    assertThat(Every.atPace(done, now, 0)).isEmpty();
+  }
 }

@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
+import nightbank.core.upkeep.UsualTask;
 import nightbank.server.account.Accounts;
 import nightbank.server.account.Role;
 import nightbank.server.book.Book;
@@ -43,6 +44,9 @@ import nightbank.server.store.StoreDesign;
 import nightbank.server.store.StoreDraft;
 import nightbank.server.store.Stores;
 import nightbank.server.trial.Trials;
+import nightbank.server.upkeep.Tasks;
+import nightbank.server.upkeep.TasksDone;
+import nightbank.server.upkeep.Woodpiles;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -74,6 +78,9 @@ class DemoLoader implements ApplicationRunner {
   private final Devices devices;
   private final Readings readings;
   private final Statements statements;
+  private final Woodpiles woodpiles;
+  private final Tasks tasks;
+  private final TasksDone done;
   private final Clock clock;
 
   DemoLoader(
@@ -92,6 +99,9 @@ class DemoLoader implements ApplicationRunner {
       Devices devices,
       Readings readings,
       Statements statements,
+      Woodpiles woodpiles,
+      Tasks tasks,
+      TasksDone done,
       Clock clock) {
     this.settings = settings;
     this.mapper = mapper;
@@ -108,6 +118,9 @@ class DemoLoader implements ApplicationRunner {
     this.devices = devices;
     this.readings = readings;
     this.statements = statements;
+    this.woodpiles = woodpiles;
+    this.tasks = tasks;
+    this.done = done;
     this.clock = clock;
   }
 
@@ -121,7 +134,12 @@ class DemoLoader implements ApplicationRunner {
       List<TriedOut> trials,
       List<Logger> loggers,
       Book book,
+      List<Woodpiles.StackDraft> wood,
+      List<Round> tasks,
       LocalDate recordFrom) {}
+
+  /** A usual task with the moments at which it was done. */
+  record Round(UsualTask usual, List<Instant> done) {}
 
   /** A trial with its runs by name and side. */
   record TriedOut(String name, List<List<String>> runs) {}
@@ -229,6 +247,8 @@ class DemoLoader implements ApplicationRunner {
               e.amount(),
               e.moisture()));
     }
+    told.wood().forEach(w -> woodpiles.save(holding, id(w.name()), w));
+    told.tasks().forEach(t -> take(holding, t));
     for (Logger l : told.loggers()) {
       connect(holding, l);
     }
@@ -237,6 +257,12 @@ class DemoLoader implements ApplicationRunner {
           holding, null, told.recordFrom(), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC));
     }
     LOG.info("{} is set up", told.holding().name());
+  }
+
+  private void take(UUID holding, Round t) {
+    UUID task = id(t.usual().name());
+    tasks.save(holding, task, Tasks.TaskDraft.of(t.usual()));
+    t.done().forEach(at -> done.save(holding, task, id(t.usual() + " " + at), at, ""));
   }
 
   /** A store's key in brackets is its id. */

@@ -31,6 +31,8 @@ import nightbank.server.log.ReadingWriter;
 import nightbank.server.part.Parts;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
+import nightbank.server.upkeep.Tasks;
+import nightbank.server.upkeep.Woodpiles;
 import org.jooq.DSLContext;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
@@ -64,6 +66,8 @@ public class HoldingImport {
   private final Houses houses;
   private final Books books;
   private final Parts parts;
+  private final Woodpiles woodpiles;
+  private final Tasks tasks;
 
   HoldingImport(
       DSLContext db,
@@ -73,7 +77,9 @@ public class HoldingImport {
       Stores stores,
       Houses houses,
       Books books,
-      Parts parts) {
+      Parts parts,
+      Woodpiles woodpiles,
+      Tasks tasks) {
     this.db = db;
     this.mapper = mapper;
     this.writer = writer;
@@ -82,6 +88,8 @@ public class HoldingImport {
     this.houses = houses;
     this.books = books;
     this.parts = parts;
+    this.woodpiles = woodpiles;
+    this.tasks = tasks;
   }
 
   /** What came of it. */
@@ -145,6 +153,8 @@ public class HoldingImport {
     books.materials(r.holding);
     stores.checkAll(r.holding);
     parts.checkAll(r.holding);
+    woodpiles.checkAll(r.holding);
+    tasks.checkAll(r.holding);
   }
 
   private final class Reader {

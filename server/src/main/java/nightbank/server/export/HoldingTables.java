@@ -46,7 +46,10 @@ final class HoldingTables {
           new Table("photo", "id"),
           new Table("trial", "id"),
           new Table("trial_run", "trial_id, place"),
-          new Table("believed_reading", "probe_id, at"));
+          new Table("believed_reading", "probe_id, at"),
+          new Table("wood_stack", "id"),
+          new Table("task", "id"),
+          new Table("task_done", "id"));
 
   static final List<Tie> TIES =
       List.of(
@@ -66,7 +69,8 @@ final class HoldingTables {
           new Tie("round_entry", "probe_id", "probe"),
           new Tie("trial_run", "trial_id", "trial"),
           new Tie("trial_run", "run_id", "run"),
-          new Tie("believed_reading", "probe_id", "probe"));
+          new Tie("believed_reading", "probe_id", "probe"),
+          new Tie("task_done", "task_id", "task"));
 
   private HoldingTables() {}
 }

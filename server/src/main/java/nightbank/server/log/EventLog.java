@@ -3,6 +3,7 @@ package nightbank.server.log;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
@@ -55,6 +56,12 @@ public class EventLog implements Reversible {
   public List<EventView> counted(
       UUID holding, UUID store, Collection<EventKind> kinds, Instant from, Instant to) {
     return repository.counted(holding, store, kinds, from, to);
+  }
+
+  /** Fires lit and fed, oldest first. */
+  public List<EventView> burnt(UUID holding, Instant from, Instant to) {
+    List<EventKind> kinds = Arrays.stream(EventKind.values()).filter(EventKind::burns).toList();
+    return repository.ofKinds(holding, kinds, from, to);
   }
 
   public static LoggedEvent toCore(EventView e) {

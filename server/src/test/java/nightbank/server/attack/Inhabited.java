@@ -53,6 +53,17 @@ public final class Inhabited {
             "devices",
             "{\"name\":\"Logger\",\"channels\":[{\"name\":\"a\",\"probeId\":\"%s\"}]}"
                 .formatted(ids.get("probeId"))));
+    ids.put("taskId", UUID.randomUUID());
+    ids.put("doneId", UUID.randomUUID());
+    ids.put("stackId", UUID.randomUUID());
+    kept(own, "upkeep/" + ids.get("taskId"), "{\"what\":\"Look\",\"days\":30}");
+    kept(own, "upkeep/" + ids.get("taskId") + "/done/" + ids.get("doneId"), "{}");
+    kept(
+        own,
+        "wood/" + ids.get("stackId"),
+        """
+        {"name":"Ash","kilograms":100,"thicknessMetres":0.1,"cover":"ROOFED","since":"2026-01-11T12:00:00Z"}
+        """);
     ids.put("changeId", noted(own));
     return ids;
   }
@@ -65,6 +76,11 @@ public final class Inhabited {
       }
     }
     throw new AssertionError("the note left no change");
+  }
+
+  private static void kept(Grounds own, String path, String body) {
+    Visitor.Answer answer = own.keeper.put(own.path("/" + path), null, body);
+    assertThat(answer.status()).as(path + answer.body()).isEqualTo(204);
   }
 
   private static UUID made(Grounds own, String path, String body) {

@@ -204,6 +204,18 @@ public class HandoutTest {
                 .formatted(UUID.randomUUID()),
         "more moments"
       },
+      {
+        head()
+            + ",\"task\":[{\"id\":\"%s\",\"what\":\"Look\",\"why\":\"\",\"month\":2,\"day_of_month\":31}]}"
+                .formatted(UUID.randomUUID()),
+        "no such day"
+      },
+      {
+        head()
+            + ",\"wood_stack\":[{\"id\":\"%s\",\"name\":\"Ash\",\"kilograms\":9,\"thickness_m\":0.1,\"cover\":\"TENT\",\"since\":\"2026-01-01T00:00:00Z\"}]}"
+                .formatted(UUID.randomUUID()),
+        "TENT"
+      },
       {head() + ",\"greenhouse\":[" + "[".repeat(3000), "not lists|no JSON|does not"},
       {head().substring(0, 60), "no JSON"},
     };

@@ -15,6 +15,7 @@ import nightbank.server.export.Handouts;
 import nightbank.server.export.HoldingImport;
 import nightbank.server.export.NightCalendar;
 import nightbank.server.export.SenMlOut;
+import nightbank.server.export.UpkeepCalendar;
 import nightbank.server.night.TonightQuestion;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -41,6 +42,7 @@ class HandoutController {
   private final HoldingImport brought;
   private final SenMlOut senMl;
   private final NightCalendar calendar;
+  private final UpkeepCalendar upkeep;
   private final Spool spool;
   private final Access access;
 
@@ -49,12 +51,14 @@ class HandoutController {
       HoldingImport brought,
       SenMlOut senMl,
       NightCalendar calendar,
+      UpkeepCalendar upkeep,
       Spool spool,
       Access access) {
     this.handouts = handouts;
     this.brought = brought;
     this.senMl = senMl;
     this.calendar = calendar;
+    this.upkeep = upkeep;
     this.spool = spool;
     this.access = access;
   }
@@ -100,6 +104,13 @@ class HandoutController {
     access.require(holdingId, Role.GUEST);
     return file("text/calendar;charset=utf-8", "tonight.ics")
         .body(calendar.of(holdingId, houseId, question));
+  }
+
+  /** What comes round, as a calendar. */
+  @GetMapping(path = "/api/holdings/{holdingId}/upkeep/calendar", produces = "text/calendar")
+  ResponseEntity<String> upkeep(@PathVariable UUID holdingId) {
+    access.require(holdingId, Role.GUEST);
+    return file("text/calendar;charset=utf-8", "upkeep.ics").body(upkeep.of(holdingId));
   }
 
   @PostMapping("/api/holdings/{holdingId}/file")

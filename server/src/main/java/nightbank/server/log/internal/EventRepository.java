@@ -69,6 +69,17 @@ public class EventRepository {
         .fetch(EventRepository::view);
   }
 
+  public List<EventView> ofKinds(
+      UUID holding, Collection<EventKind> kinds, Instant from, Instant to) {
+    return db.selectFrom(EVENT)
+        .where(EVENT.HOLDING_ID.eq(holding))
+        .and(EVENT.KIND.in(kinds.stream().map(EventKind::name).toList()))
+        .and(EVENT.AT.between(from, to))
+        .orderBy(EVENT.AT, EVENT.SEQ)
+        .limit(MOST)
+        .fetch(EventRepository::view);
+  }
+
   public Optional<EventView> find(UUID holding, UUID id) {
     return db.selectFrom(EVENT)
         .where(EVENT.HOLDING_ID.eq(holding))
