@@ -17,7 +17,7 @@ bin=$(id sand-bin)
 run=$(id 'Charged on the 23rd, then two dull days')
 shoot docs/screenshots \
   "tonight=day:laptop:/" "stores=day:laptop:@/stores" "store=day:laptop:@/stores/$bin" "run=day:laptop:@/runs/$run" \
-  "new-house=day:laptop:@/houses/new" "nights=day:laptop:@/record/nights" "statement=day:laptop:@/record/statement" "trial=day:laptop:@/record/trials/$(id 'A fortnight of drying')?hours=14" \
+  "new-house=day:laptop:@/houses/new" "nights=day:laptop:@/record/nights" "statement=day:laptop:@/record/statement" "upkeep=day:laptop:@/upkeep" \
   "next=day:laptop:@/next?usual=-4&hardest=-14&hour=10&winter=made" "sizing=day:laptop:@/sizing" "pairs=day:laptop:@/pairs?school=SAND_OR_WATER" \
   "build=day:laptop:@/stores/$bin/build" \
   "house=day:laptop:@/houses/$(id lean-to)" "file=day:laptop:+@/stores/$bin/file" \

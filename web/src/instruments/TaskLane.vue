@@ -17,8 +17,8 @@ const props = defineProps<{
   to: number
   words: string
 }>()
-const H = 34
-const MID = 17
+const H = 28
+const MID = 14
 const root = ref<SVGSVGElement | null>(null)
 const W = useWidth(root, 520, 160)
 const x = (ms: number) => {
@@ -69,7 +69,7 @@ const beyond = computed(() => props.due != null && props.due > props.to)
 .lane {
   display: block;
   width: 100%;
-  height: 34px;
+  height: 28px;
 }
 
 path {
@@ -88,10 +88,6 @@ path {
 }
 
 .due .passed {
-  stroke: var(--lost);
-}
-
-.soon .passed {
   stroke: var(--close);
 }
 

@@ -21,7 +21,7 @@ const left = 12
 const PILE = 26 // y of its top
 const HIGH = 56
 const ASKED = PILE + HIGH + 30
-const TOP = ASKED + 44 // of the year
+const TOP = ASKED + 52 // of the year
 const DEEP = 150
 const H = TOP + DEEP + 30
 const right = computed(() => W.value - 14)
@@ -52,11 +52,24 @@ const lines = computed(() =>
     .filter((s) => s.course.length > 1)
     .map((s) => ({
       s,
+      x: t(Date.parse(s.course[0].at)),
+      y: y(s.course[0].moisture),
       d: s.course
         .map((p, i) => `${i ? 'L' : 'M'}${t(Date.parse(p.at))} ${y(p.moisture)}`)
         .join(' '),
     })),
 )
+const LETTER = 7.2
+/** Whether the left one's name ends before the other begins. */
+const apart = (a: { x: number; s: { name: string } }, b: typeof a) =>
+  Math.abs(a.x - b.x) > LETTER * (a.x < b.x ? a : b).s.name.length + 8
+/** Names stand where their line begins, but not on each other. */
+const named = computed(() => {
+  const free: typeof lines.value = []
+  for (const l of lines.value)
+    if (free.every((f) => apart(f, l) || Math.abs(f.y - l.y) > 17)) free.push(l)
+  return free
+})
 const months = computed(() => {
   const from = new Date(props.now - YEAR)
   return Array.from({ length: 9 }, (_, i) => {
@@ -95,7 +108,7 @@ const row = (i: number) => {
       tabindex="0"
       :aria-label="`${b.s.name}: ${massOf(b.s.kilograms)}, ${percent(b.s.moisture)} water`"
       @click="emit('choose', b.s.id)"
-      @keydown.enter="emit('choose', b.s.id)"
+      @keydown.enter.prevent="emit('choose', b.s.id)"
       @keydown.space.prevent="emit('choose', b.s.id)"
     >
       <rect :x="b.a" :y="PILE" :width="Math.max(2, b.b - b.a)" :height="HIGH" />
@@ -116,7 +129,7 @@ const row = (i: number) => {
       </text>
     </g>
     <text class="soft" :x="left" :y="PILE - 9">
-      dry enough to burn stands first, striped is too wet
+      what is dry enough to burn stands first; dashed is too wet
     </text>
 
     <path class="fit" :d="`M${yearLeft} ${y(wood.dryEnough)} H${right} V${y(0)} H${yearLeft} Z`" />
@@ -136,6 +149,7 @@ const row = (i: number) => {
     >
       <title>{{ l.s.name }}</title>
     </path>
+    <text v-for="l in named" :key="`n${l.s.id}`" :x="l.x + 5" :y="l.y - 5">{{ l.s.name }}</text>
     <path class="today" :d="`M${t(now)} ${TOP} V${TOP + DEEP}`" />
     <text class="soft" :x="t(now) + 5" :y="TOP + 14">today</text>
   </svg>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** What a heap was fed and when, and what that mixture is worth. */
 import { BButton, BFormSelect } from 'bootstrap-vue-next'
-import { computed, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { api, body, type Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { degrees, massOf, percent, powerOf, type Temperature } from '@/shared/units'
+import { degrees, massOf, percent, powerOf, toOwn, type Temperature } from '@/shared/units'
+import { rhythmSentence } from './heap'
 import type { Of } from './parts'
 
 type Fed = Of<'HEAP'>['fed']
@@ -23,6 +24,8 @@ const session = useSession()
 const worth = ref<Views['HeapView'] | null>(null)
 const error = ref<unknown>(null)
 const choices = computed(() => props.feedstocks.map((f) => ({ value: f.id, text: f.name })))
+/** What is to be drawn, and by which loads; null for what is proposed. */
+const wanted = reactive({ watts: null as number | null, load: null as number | null })
 let asked = 0
 
 const add = () =>
@@ -30,6 +33,7 @@ const add = () =>
     ...props.fed,
     { feedstock: 'straw', kilograms: 50, at: session.me?.now ?? new Date().toISOString() },
   ])
+const nameOf = (id: string) => props.feedstocks.find((f) => f.id === id)?.name.toLowerCase() ?? id
 const day = (at: string) => (at ?? session.me?.now ?? '').slice(0, 10)
 function setDay(f: Fed[number], e: Event) {
   const typed = (e.target as HTMLInputElement).value
@@ -37,7 +41,7 @@ function setDay(f: Fed[number], e: Event) {
 }
 
 watch(
-  () => JSON.stringify([props.fed, props.store?.design]),
+  () => JSON.stringify([props.fed, props.store?.design, wanted]),
   async () => {
     if (!props.fed.length || !props.store) {
       worth.value = null
@@ -48,7 +52,13 @@ watch(
       const w = await body(
         api.POST('/api/holdings/{holdingId}/heap', {
           params: { path: { holdingId: props.holding } },
-          body: { design: props.store.design, fed: props.fed },
+          body: {
+            design: props.store.design,
+            fed: props.fed,
+            storeId: props.store.id,
+            watts: wanted.watts,
+            loadKilograms: wanted.load,
+          },
         }),
       )
       if (mine !== asked) return
@@ -67,6 +77,27 @@ watch(
     <p v-if="worth" class="verdict">
       It can give <b>{{ powerOf(worth.drawWatts) }}</b> day and night for a fortnight and stay above
       {{ degrees(worth.keepCelsius, units, 0) }}.
+    </p>
+    <p v-if="worth" class="rhythm">{{ rhythmSentence(worth.rhythm, units) }}</p>
+    <div v-if="worth" class="wanted no-print">
+      <NumberField
+        v-model="wanted.watts"
+        label="To be drawn"
+        quantity="power"
+        :placeholder="String(Math.round(toOwn(worth.rhythm.watts, 'power')))"
+        optional
+      />
+      <NumberField
+        v-model="wanted.load"
+        label="One load"
+        quantity="mass"
+        :placeholder="String(Math.round(toOwn(worth.rhythm.loadKilograms, 'mass')))"
+        optional
+      />
+    </div>
+    <p v-if="worth?.logged.length" class="soft">
+      Counted from the log, since this list ends:
+      {{ worth.logged.map((f) => `${massOf(f.kilograms)} of ${nameOf(f.feedstock)}`).join(', ') }}.
     </p>
     <p v-if="worth" class="soft">
       {{ Math.round(worth.carbonToNitrogen) }} parts of carbon to one of nitrogen,
@@ -111,6 +142,14 @@ watch(
 </template>
 
 <style scoped>
+.wanted {
+  display: grid;
+  grid-template-columns: auto 1fr auto 1fr;
+  gap: 0.4rem;
+  align-items: center;
+  margin-bottom: 0.6rem;
+}
+
 .feed {
   border-top: 1px solid var(--line-soft);
   padding: 0.35rem 0;

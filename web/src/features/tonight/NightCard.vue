@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { clock, day, degrees, type Temperature } from '@/shared/units'
 import { keepsWords } from '@/shared/keeps'
+import { upkeepQuery } from '../upkeep/queries'
+import { dueOf, everyWords } from '../upkeep/sentences'
 import { headline } from './sentences'
 
 /** The night on a card for the door: only on paper. */
@@ -12,7 +15,11 @@ const props = defineProps<{
   house: string
   units: Temperature
   zone: string
+  holding: string
 }>()
+const MOST_DUE = 4
+const { data: upkeep } = useQuery({ ...upkeepQuery(props.holding), meta: { aside: true } })
+const due = computed(() => dueOf(upkeep.value?.tasks ?? []).slice(0, MOST_DUE))
 const inOrder = computed(() =>
   [...props.errands].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
 )
@@ -36,6 +43,9 @@ const burns = computed(() => props.errands.some((e) => e.word.startsWith('light'
     <p v-if="burns">
       Something burns tonight: a carbon monoxide alarm must hang in the house, nobody sleeps in it,
       nothing dries on hot metal. The local code comes first.
+    </p>
+    <p v-for="t in due" :key="t.id">
+      <span class="box"></span> Due: {{ t.task.what }} ({{ everyWords(t.task) }})
     </p>
     <p>Seen in the morning: ______________________________ coldest inside: ________</p>
   </section>

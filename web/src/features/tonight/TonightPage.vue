@@ -17,6 +17,7 @@ import HouseTabs from '../house/HouseTabs.vue'
 import { housesQuery } from '../house/queries'
 import { storesQuery } from '../store/queries'
 import { thermometersQuery } from '../thermometer/queries'
+import DueNote from '../upkeep/DueNote.vue'
 import LoopNotes from '../run/LoopNotes.vue'
 import { givenWords } from './givens'
 import { advice, aheadWord, certainty, errand, headline, shortage } from './sentences'
@@ -165,6 +166,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       </div>
     </div>
     <div v-else-if="night && !nights && busy" class="days"></div>
+    <DueNote :holding="holding" due />
     <ProblemNote v-if="error && !(asKnown && !reached)" :error="error" />
     <HouseTabs
       :houses="houses ?? []"
@@ -207,11 +209,13 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
       </p>
       <NightCard
         :night="night"
+        :holding="holding"
         :errands="doings.map((d) => ({ at: d.from, word: errand(d, night!, zone) }))"
         :house="house?.name ?? ''"
         :units="session.units"
         :zone="zone"
       />
+      <DueNote :holding="holding" :due="false" />
       <LoopNotes :holding="holding" />
       <div v-for="c in night.cautions" :key="c.code + c.of" class="caution">
         <b>{{ c.of ? `${c.of}: ` : '' }}{{ withFigures(c.reason, c.figures) }}</b>

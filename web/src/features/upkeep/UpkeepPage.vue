@@ -8,12 +8,13 @@ import TaskLane from '@/instruments/TaskLane.vue'
 import WoodPile from '@/instruments/WoodPile.vue'
 import type { Views } from '@/shared/api/client'
 import { at } from '@/shared/at'
-import { add, sent } from '@/shared/outbox'
+import { sent } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { newId } from '../store/designs'
 import StackEditor from './StackEditor.vue'
 import TaskEditor from './TaskEditor.vue'
+import { noteDone } from './done'
 import { dropDone, dropStack, dropTask, putStack, putTask, upkeepQuery, woodQuery } from './queries'
 import {
   carrySentence,
@@ -85,13 +86,7 @@ watch(upkeep, () => ticked.clear())
 
 function done(t: Task) {
   ticked.add(t.id)
-  void add({
-    method: 'PUT',
-    path: at(`/api/holdings/${holding}/upkeep/${t.id}/done/${newId()}`),
-    kind: 'json',
-    body: JSON.stringify({ at: session.now().toISOString() }),
-    what: `${t.task.what}, done`,
-  })
+  void noteDone(holding, t, session.now())
 }
 const close = () => Object.assign(open, { task: '', stack: '' })
 const keepTask = (id: string, d: Views['TaskDraft']) => tried(putTask(holding, id, d), close)
@@ -127,7 +122,6 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
               @click="open.task = open.task === t.id ? '' : t.id"
             >
               {{ t.task.what }}
-              <span class="soft">{{ everyWords(t.task) }}</span>
             </button>
             <span class="stands">{{
               ticked.has(t.id) ? 'done just now' : standsWords(t, now, zone)
@@ -141,6 +135,7 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
               @click="done(t)"
               >Done</BButton
             >
+            <span class="soft often">{{ everyWords(t.task) }}</span>
             <TaskLane
               class="lane"
               :done="t.done.map((d) => Date.parse(d.at))"
@@ -265,7 +260,7 @@ h1 {
 }
 
 h1.due {
-  color: var(--lost);
+  color: var(--close);
 }
 
 .lead-line {
@@ -287,14 +282,17 @@ h1.due {
 
 .tasks li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto auto;
+  grid-template-columns: 10.5rem minmax(0, 1fr) auto auto;
   gap: 0 0.75rem;
   align-items: center;
   border-top: 1px solid var(--line-soft);
   padding: 0.35rem 0 0;
 }
 
-.lane,
+.tasks .lane {
+  grid-column: 2 / -1;
+}
+
 .more {
   grid-column: 1 / -1;
 }
@@ -308,9 +306,13 @@ h1.due {
   min-height: 40px;
 }
 
-.name .soft {
-  display: block;
+.tasks .name {
+  grid-column: 1 / 3;
+}
+
+.often {
   font-size: 0.95rem;
+  line-height: 1.15;
 }
 
 .stacks .name {
@@ -319,12 +321,8 @@ h1.due {
 }
 
 .due .stands {
-  color: var(--lost);
-  font-weight: 600;
-}
-
-.soon .stands {
   color: var(--close);
+  font-weight: 600;
 }
 
 .row {
@@ -350,6 +348,10 @@ h1.due {
 @media (max-width: 900px) {
   .two {
     grid-template-columns: minmax(0, 1fr);
+  }
+
+  .tasks li {
+    grid-template-columns: 7rem minmax(0, 1fr) auto auto;
   }
 }
 </style>

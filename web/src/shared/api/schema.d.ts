@@ -2741,6 +2741,12 @@ export interface components {
         HeapQuestion: {
             design: components["schemas"]["StoreDesign"];
             fed: components["schemas"]["Fed"][];
+            /** Format: double */
+            loadKilograms: number | null;
+            /** Format: uuid */
+            storeId: string | null;
+            /** Format: double */
+            watts: number | null;
         };
         HeapView: {
             /** Format: double */
@@ -2756,8 +2762,10 @@ export interface components {
             keepCelsius: number;
             /** Format: double */
             kilograms: number;
+            logged: components["schemas"]["Fed"][];
             /** Format: double */
             moisture: number;
+            rhythm: components["schemas"]["RhythmView"];
             /** Format: double */
             solidsHigh: number;
             /** Format: double */
@@ -3833,6 +3841,17 @@ export interface components {
             needs: components["schemas"]["NeedView"][];
             /** Format: uuid */
             of: string | null;
+        };
+        RhythmView: {
+            /** Format: int32 */
+            everyDays: number;
+            feedstock: string;
+            /** Format: double */
+            loadKilograms: number;
+            /** Format: double */
+            lowestCelsius: number | null;
+            /** Format: double */
+            watts: number;
         };
         RoundDraft: {
             /** Format: date-time */

@@ -51,6 +51,7 @@ public class SignalTest {
             new String[] {bin + "/file", "Hand over"},
             new String[] {"/log", "Done or seen just now"},
             new String[] {"/round", "1 of"},
+            new String[] {"/upkeep", "What comes round"},
             new String[] {"/record/nights", "nights"},
             new String[] {"/record/statement", "It took 14 fires"},
             new String[] {"/record/trials", "A fortnight of drying"},

@@ -22,6 +22,7 @@ final class Views {
       {"pairs", demo.home + "/pairs", ".two .plants"},
       {"build", demo.home + "/stores/" + demo.id("Sand bin") + "/build", ".sheet ol li"},
       {"book", demo.home + "/book", ".prices td"},
+      {"upkeep", demo.home + "/upkeep", ".pile .stack"},
       {"log", demo.home + "/log", ".touches"},
       {"round", demo.home + "/round", ".pad"},
       {"alarms", demo.home + "/alarms", ".band"},

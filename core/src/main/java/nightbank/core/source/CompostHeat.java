@@ -79,6 +79,11 @@ public record CompostHeat(String store, List<Batch> batches, double excessOfAir)
           mix.freeAir());
     }
 
+    /** The same at another time, seconds after the start. */
+    public Batch at(double seconds) {
+      return new Batch(seconds, kilograms, solids, moisture, freeAir);
+    }
+
     /** What is left of it after so long in a heap of that temperature, counted from now. */
     public Batch after(double seconds, double celsius) {
       double left = solids * Math.exp(-rate(celsius) * factor() * seconds);

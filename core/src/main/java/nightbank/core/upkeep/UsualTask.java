@@ -24,77 +24,77 @@ public enum UsualTask {
   GASKETS(
       For.FIRE,
       Every.year(9, 15),
-      "Door gaskets: a strip of paper must be held all round",
+      "Try the door gaskets: a strip of paper must be held all round",
       "A door that leaks cannot be damped, and smokes when the wind turns."),
   BRICKS(
       For.FIRE,
       Every.year(9, 15),
-      "Bricks and joints of the fire room looked at",
+      "Look at the bricks and joints of the fire room",
       "A crack leads gas and heat to where timber is."),
   WOOD_NEAR_HEAT(
       For.FIRE,
       Every.days(180),
-      "Wood near hot parts looked at and felt",
+      "Look at the wood near hot parts and feel it",
       "Timber that is dried by heat for years lights at lower temperatures; brown is too late."),
   SMOKE_ALARM(
       For.ANYTHING_BURNT,
       Every.days(30),
-      "Smoke alarm tested by its button",
+      "Test the smoke alarm",
       "Most alarms that failed had a dead battery."),
   CARBON_MONOXIDE_ALARM(
       For.ANYTHING_BURNT,
       Every.days(30),
-      "Carbon monoxide alarm tested by its button, its date looked at",
+      "Test the carbon monoxide alarm and read its date",
       "It cannot be smelt; the cell in an alarm is worn out after five to ten years."),
   EXTINGUISHER(
       For.ANYTHING_BURNT,
       Every.days(365),
-      "Extinguisher and blanket at hand, gauge in the green",
-      "By the way out, not by the fire."),
+      "See that extinguisher and blanket are at hand",
+      "By the way out, not by the fire, its gauge in the green."),
   COIL(
       For.WATER_LOOP,
       Every.year(10, 1),
-      "Coil and pump: bled, tight, filter washed",
+      "Bleed coil and pump, wash the filter, look for leaks",
       "Air and silt stop a loop on the night on which it is needed."),
   FROST(
       For.WATER_LOOP,
       Every.year(10, 15),
-      "Drained, or antifreeze measured, before the first frost",
+      "Drain, or measure the antifreeze, before the first frost",
       "Water that freezes in a pipe bursts it; weak antifreeze is worse than none, for it is trusted."),
   WATER_LEVEL(
       For.WATER,
       Every.days(30),
-      "Water level, lime and algae",
+      "Look at water level, lime and algae",
       "What has dried up keeps no heat; lime and algae sit on what gives it."),
   FAN(
       For.AIR_LOOP,
       Every.year(9, 15),
-      "Fan and its dust, pipes open, drain open",
+      "Clear fan, pipes and drain of dust",
       "Damp that stands in a pipe breeds mould that the fan then blows about."),
   HEAP_CORE(
       For.HEAP,
       Every.days(7),
-      "Core's warmth and damp felt, top loosened",
+      "Feel the heap’s core for warmth and damp, loosen the top",
       "A heap that is matted or wet stops breathing days before it goes cold."),
   SEALS(
       For.HOUSE,
       Every.year(10, 1),
-      "Seals, vents and door closed tight",
+      "See that seals, vents and door close tight",
       "Draughts take more than any glass on a windy night."),
   SENSORS(
       For.PROBES,
       Every.days(365),
-      "Sensors put into ice water: 0 °C",
+      "Put the sensors into ice water: 0 °C",
       "A probe that is a kelvin off loses a night or wakes you for nothing."),
   BATTERIES(
       For.PROBES,
       Every.year(10, 15),
-      "Batteries of loggers and alarms",
+      "Change or measure the batteries of loggers and alarms",
       "They fail in the cold, which is when they matter."),
   GUARDS(
       For.HOUSE,
       Every.year(10, 1),
-      "Mouse and squirrel guards, and nests in pipes",
+      "Look at mouse and squirrel guards, and for nests in pipes",
       "They move into warm stores in autumn and eat insulation and cables.");
 
   /** What there must be for it to matter. */

@@ -185,6 +185,35 @@ public class HeapTest {
     assertThat(HeapDraw.largest(heap, even(heap, 50), little, 48, -5, 5, 10)).isZero();
   }
 
+  /** A load is judged by the simulation that is then run with it. */
+  @Test
+  public void theRarestFeedingHoldsAndTheNextRarerDoesNot() {
+    HeatStore heap = heap(1);
+    double keep = 45;
+    List<Batch> little = List.of(new Batch(0, heap.mass(), 60, 0.55, 0.4));
+    Batch load = new Batch(0, 60, 20, 0.55, 0.4);
+    double alone = HeapDraw.largest(heap, even(heap, 55), little, keep, 5, 5, 14);
+    int before = 99;
+    for (double share : new double[] {0.9, 1.15, 1.4, 1.7}) {
+      HeapDraw.Rhythm r =
+          HeapDraw.rarest(heap, even(heap, 55), little, load, alone * share, keep, 5, 5, 14)
+              .orElseThrow();
+      int rarity = r.everyDays() == 0 ? 15 : r.everyDays();
+      assertThat(rarity).isLessThanOrEqualTo(before);
+      assertThat(r.lowestCelsius()).isGreaterThanOrEqualTo(keep);
+      before = rarity;
+    }
+    assertThat(before).as("at last it has to be fed").isLessThan(15);
+  }
+
+  @Test
+  public void whereNotEvenALoadADayDoesNothingIsAdvised() {
+    HeatStore heap = heap(3);
+    List<Batch> little = List.of(new Batch(0, heap.mass(), 5, 0.55, 0.4));
+    Batch load = new Batch(0, 10, 1, 0.8, 0.2);
+    assertThat(HeapDraw.rarest(heap, even(heap, 50), little, load, 800, 48, -5, 5, 10)).isEmpty();
+  }
+
   @Test
   public void aWellFedHeapComesToRestNearSixtyAndItsShellStaysCooler() {
     HeatStore heap = heap(3);

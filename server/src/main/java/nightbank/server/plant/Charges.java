@@ -5,12 +5,14 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.stream.Stream;
 import nightbank.core.medium.Range;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.source.FeedMix;
+import nightbank.core.source.Feedstock;
 import nightbank.core.source.FireLoad;
 import nightbank.core.source.Fuel;
 import nightbank.core.source.WoodFire;
@@ -45,16 +47,20 @@ import org.springframework.stereotype.Service;
 /** Charges tried on a design, by the core; nothing is kept. */
 @Service
 public class Charges {
+  private static final double A_QUARTER_MORE = 1.25;
+  private static final double BARROW = 60; // kg of manure, heaped; estimate
   private static final double HEAP_HOURS = 14 * 24;
   private static final int POINTS = 160;
 
   private final Stores stores;
   private final Books books;
+  private final Feedings feedings;
   private final Clock clock;
 
-  Charges(Stores stores, Books books, Clock clock) {
+  Charges(Stores stores, Books books, Feedings feedings, Clock clock) {
     this.stores = stores;
     this.books = books;
+    this.feedings = feedings;
     this.clock = clock;
   }
 
@@ -221,21 +227,34 @@ public class Charges {
   /** A heap's mixture and what can be drawn from it. */
   public HeapView heap(UUID holding, HeapQuestion q) {
     HeatStore store = stores.tried(holding, q.design());
-    PartDesign.Heap heap = (PartDesign.Heap) known(new PartDesign.Heap(null, q.fed()));
+    PartDesign.Heap own = (PartDesign.Heap) known(new PartDesign.Heap(q.storeId(), q.fed()));
+    Feedings.Whole whole = feedings.whole(holding, own);
+    PartDesign.Heap heap = whole.heap();
     Span day = new Span(clock.instant(), 86_400, ZoneOffset.UTC);
     PartMapping to = new PartMapping(UUID.randomUUID(), "", day, books.materials(holding));
     FeedMix mix = to.mix(heap.fed());
     List<CompostHeat.Batch> batches = to.batches(heap);
     double keep = Usual.HEAP_KEPT_OVER.value();
-    double draw =
-        HeapDraw.largest(
+    StoreState warm = StoreState.uniform(StoreGrid.night(store), keep + 5);
+    double ground = Usual.UNHOUSED_GROUND.value();
+    double days = Usual.HEAP_DAYS.value();
+    double draw = HeapDraw.largest(store, warm, batches, keep, 0, ground, days);
+    double asked =
+        within("watts", q.watts(), Math.ceil(draw * A_QUARTER_MORE / 10) * 10, 0, 100_000);
+    double load = within("loadKilograms", q.loadKilograms(), BARROW, 1, 20_000);
+    PartDesign.Fed last = heap.fed().get(heap.fed().size() - 1);
+    PartDesign.Fed next = new PartDesign.Fed(last.feedstock(), load, null);
+    Optional<HeapDraw.Rhythm> rhythm =
+        HeapDraw.rarest(
             store,
-            StoreState.uniform(StoreGrid.night(store), keep + 5),
+            warm,
             batches,
+            CompostHeat.Batch.of(to.mix(List.of(next)), 0),
+            asked,
             keep,
             0,
-            Usual.UNHOUSED_GROUND.value(),
-            Usual.HEAP_DAYS.value());
+            ground,
+            (int) days);
     double left = batches.stream().mapToDouble(CompostHeat.Batch::solids).sum();
     Range all = mix.degradableSolids();
     return new HeapView(
@@ -249,6 +268,17 @@ public class Charges {
         left * all.high() / all.value(),
         draw,
         keep,
+        whole.logged(),
+        new HeapView.RhythmView(
+            asked,
+            books
+                .materials(holding)
+                .feedstock(last.feedstock())
+                .map(Feedstock::name)
+                .orElse(last.feedstock()),
+            load,
+            rhythm.map(HeapDraw.Rhythm::everyDays).orElse(-1),
+            rhythm.map(HeapDraw.Rhythm::lowestCelsius).orElse(null)),
         Stream.concat(CompostHeat.unlike(store, batches).stream(), mix.hints().stream())
             .map(h -> new HeapView.Hint(h.reason(), h.remedy()))
             .toList());

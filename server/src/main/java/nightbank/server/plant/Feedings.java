@@ -85,10 +85,24 @@ public class Feedings {
     return new Place(all, told);
   }
 
+  /**
+   * A heap with all that was put on it.
+   *
+   * @param logged what its own list does not say
+   */
+  public record Whole(PartDesign.Heap heap, List<Fed> logged) {}
+
+  public Whole whole(UUID holding, PartDesign.Heap heap) {
+    List<Fed> since = logged(holding, heap, books.materials(holding));
+    return new Whole(all(heap, since), since);
+  }
+
+  private static PartDesign.Heap all(PartDesign.Heap heap, List<Fed> since) {
+    return new PartDesign.Heap(heap.storeId(), Stream.concat(own(heap), since.stream()).toList());
+  }
+
   private static PartView fed(PartView part, PartDesign.Heap heap, List<Fed> since) {
-    List<Fed> all = Stream.concat(own(heap), since.stream()).toList();
-    PartDesign so = new PartDesign.Heap(heap.storeId(), all);
-    return new PartView(part.id(), part.name(), part.houseId(), so, part.version());
+    return new PartView(part.id(), part.name(), part.houseId(), all(heap, since), part.version());
   }
 
   /** What the log adds to a heap's own list, oldest first. */

@@ -135,4 +135,44 @@ public class FeedingsTest {
     fed("200", 8, note);
     return makes(tonight());
   }
+
+  private JsonNode worth(String more) {
+    String design =
+        grounds
+            .keeper
+            .get(grounds.path("/stores/" + heap))
+            .body()
+            .path("design")
+            .toString()
+            .replaceAll("\"measuredTransmittance\":[0-9.]+", "\"measuredTransmittance\":0.3");
+    Answer a =
+        grounds.keeper.post(
+            grounds.path("/heap"),
+            """
+            {"design":%s,"storeId":"%s","fed":[{"feedstock":"horse-manure","kilograms":700,"at":"%s"}]%s}
+            """
+                .formatted(design, heap, ago(12), more));
+    assertThat(a.status()).as(a.body().toString()).isEqualTo(200);
+    return a.body();
+  }
+
+  @Test
+  public void itsOwnPageCountsWhatTheLogSays() {
+    double before = worth("").path("solidsKilograms").asDouble();
+    fed("240", 1, "horse manure");
+    JsonNode after = worth("");
+    assertThat(after.path("logged").path(0).path("kilograms").asDouble()).isEqualTo(240);
+    assertThat(after.path("solidsKilograms").asDouble()).isGreaterThan(before + 20);
+  }
+
+  @Test
+  public void forLittleItIsFedRarelyAndForTooMuchNoFeedingIsAdvised() {
+    JsonNode worth = worth(",\"watts\":1");
+    assertThat(worth.at("/rhythm/everyDays").asInt()).isIn(0, 14);
+    assertThat(worth.at("/rhythm/lowestCelsius").asDouble())
+        .isGreaterThanOrEqualTo(worth.path("keepCelsius").asDouble());
+    JsonNode much = worth(",\"watts\":90000").path("rhythm");
+    assertThat(much.path("everyDays").asInt()).isEqualTo(-1);
+    assertThat(much.path("lowestCelsius").isNull()).isTrue();
+  }
 }
