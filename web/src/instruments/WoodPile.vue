@@ -59,7 +59,7 @@ const lines = computed(() =>
         .join(' '),
     })),
 )
-const LETTER = 7.2
+const LETTER = 6.2
 /** Whether the left one's name ends before the other begins. */
 const apart = (a: { x: number; s: { name: string } }, b: typeof a) =>
   Math.abs(a.x - b.x) > LETTER * (a.x < b.x ? a : b).s.name.length + 8

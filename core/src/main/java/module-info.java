@@ -19,6 +19,7 @@ module nightbank.core {
   exports nightbank.core.trial;
   exports nightbank.core.evidence;
   exports nightbank.core.fit;
+  exports nightbank.core.practice;
   exports nightbank.core.retrofit;
   exports nightbank.core.sizing;
   exports nightbank.core.store;

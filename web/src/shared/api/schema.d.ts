@@ -564,6 +564,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/houses/{houseId}/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["begin_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/houses/{houseId}/ranking": {
         parameters: {
             query?: never;
@@ -927,6 +943,38 @@ export interface paths {
         put: operations["keepPhoto"];
         post?: never;
         delete: operations["removePhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["past"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/practice/{practiceId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_4"];
+        put?: never;
+        post: operations["step"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2294,6 +2342,13 @@ export interface components {
             /** Format: double */
             widthMetres: number;
         };
+        DawnView: {
+            advice: components["schemas"]["Doing"][];
+            advised: components["schemas"]["WayView"];
+            decisions: components["schemas"]["DecisionView"][];
+            idle: components["schemas"]["WayView"];
+            own: components["schemas"]["WayView"];
+        };
         DaysAdviceView: {
             actions: components["schemas"]["Doing"][];
             holds: boolean;
@@ -2301,6 +2356,18 @@ export interface components {
             latest: string | null;
             /** Format: double */
             minutes: number;
+        };
+        DecisionView: {
+            /** Format: double */
+            amount: number | null;
+            /** Format: date-time */
+            at: string;
+            done: boolean;
+            /** Format: double */
+            kelvin: number;
+            /** @enum {string} */
+            kind: "LOAD" | "BYPASS" | "DAMPER_SHUT" | "QUENCH" | "RUN" | "STOP" | "LID_OFF" | "SCREEN" | "COVER" | "STUFF_GAPS" | "DOOR_OPEN";
+            name: string;
         };
         DeviceChannel: {
             name: string;
@@ -2472,6 +2539,16 @@ export interface components {
             low: number;
             /** Format: double */
             value: number;
+        };
+        Evening: {
+            /** Format: double */
+            cloud: number | null;
+            /** Format: uuid */
+            id: string;
+            /** Format: double */
+            lowCelsius: number | null;
+            /** Format: double */
+            wind: number | null;
         };
         EventView: {
             /** Format: double */
@@ -3631,6 +3708,17 @@ export interface components {
             /** Format: int32 */
             unknown: number;
         };
+        PastView: {
+            /** Format: date-time */
+            begunAt: string;
+            held: boolean;
+            /** Format: uuid */
+            houseId: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: double */
+            lowest: number;
+        };
         PeakView: {
             /** Format: int64 */
             at: number;
@@ -3694,6 +3782,26 @@ export interface components {
             part: string;
             /** Format: double */
             usual: number | null;
+        };
+        PracticeView: {
+            /** Format: date-time */
+            begins: string;
+            dawn: components["schemas"]["DawnView"] | null;
+            doings: components["schemas"]["Doing"][];
+            /** Format: date-time */
+            ends: string;
+            /** Format: uuid */
+            houseId: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            now: string;
+            /** Format: double */
+            plantLimitCelsius: number;
+            possible: components["schemas"]["Possible"][];
+            rang: boolean;
+            said: components["schemas"]["Said"];
+            seen: components["schemas"]["SeenView"];
         };
         PreviewRow: {
             /** Format: date-time */
@@ -3946,6 +4054,22 @@ export interface components {
             /** Format: date-time */
             to: string;
         };
+        Said: {
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            cloud: number;
+            /** Format: double */
+            lowCelsius: number;
+            /** Format: double */
+            lowestMedian: number;
+            /** Format: double */
+            lowestTenth: number;
+            /** @enum {string} */
+            verdict: "HELD" | "CLOSE" | "LOST";
+            /** Format: double */
+            wind: number;
+        };
         Section: {
             /** Format: int32 */
             across: number;
@@ -3955,6 +4079,12 @@ export interface components {
         };
         Seen: {
             code: string;
+        };
+        SeenView: {
+            air: number[];
+            at: string[];
+            outdoor: number[];
+            stores: components["schemas"]["StoreSeen"][];
         };
         SensorDesign: {
             /** Format: double */
@@ -4196,8 +4326,12 @@ export interface components {
             unread: number;
         };
         Step: {
-            figures: components["schemas"]["Figure"][];
-            text: string;
+            /** Format: double */
+            alarmCelsius: number | null;
+            doing: components["schemas"]["Doing"] | null;
+            ends: components["schemas"]["Doing"] | null;
+            /** Format: date-time */
+            to: string | null;
         };
         StepView: {
             /** Format: double */
@@ -4262,6 +4396,12 @@ export interface components {
             celsius: number;
             /** Format: uuid */
             id: string;
+        };
+        StoreSeen: {
+            celsius: number[];
+            /** Format: uuid */
+            id: string;
+            name: string;
         };
         StoreSums: {
             name: string;
@@ -4640,6 +4780,17 @@ export interface components {
         WatchedFolder: {
             path: string | null;
             waiting: components["schemas"]["WaitingFile"][];
+        };
+        WayView: {
+            held: boolean;
+            /** Format: date-time */
+            lowestAt: string;
+            /** Format: double */
+            lowestCelsius: number;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            woodKilograms: number;
         };
         What: {
             /** Format: double */
@@ -5810,6 +5961,33 @@ export interface operations {
             };
         };
     };
+    begin_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Evening"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+        };
+    };
     rank: {
         parameters: {
             query?: never;
@@ -6538,6 +6716,78 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    past: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastView"][];
+                };
+            };
+        };
+    };
+    get_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                practiceId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+        };
+    };
+    step: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                practiceId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
             };
         };
     };

@@ -3,6 +3,7 @@ package nightbank.core.forecast;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Arrays;
 import java.util.List;
+import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.house.Optics;
@@ -209,6 +210,11 @@ public record NightForecast(
     SobolSequenceGenerator sobol = new SobolSequenceGenerator(DIMENSIONS);
     sobol.skipTo(64 + number);
     return vary(plan, doubt, sobol.nextVector());
+  }
+
+  /** One truth among those that it leaves open; the same seed draws the same. */
+  public static SystemPlan drawn(SystemPlan plan, Doubt doubt, long seed) {
+    return vary(plan, doubt, new SplittableRandom(seed).doubles(DIMENSIONS).toArray());
   }
 
   /**

@@ -42,10 +42,10 @@ public class UpkeepCalendar {
     ICalendar calendar = new ICalendar();
     calendar.setProductId("-//Night Bank//what comes round//EN");
     for (TaskView t : tasks.view(holding).tasks()) {
-      boolean due = t.state() == Every.State.DUE;
-      if (due || t.dueAt() != null) {
-        Instant at = due || t.dueAt().isBefore(now) ? now : t.dueAt();
-        calendar.addEvent(event(t, LocalDate.ofInstant(at, zone), now));
+      Instant at = t.state() == Every.State.DUE ? now : t.dueAt();
+      if (at != null) {
+        Instant coming = at.isBefore(now) ? now : at;
+        calendar.addEvent(event(t, LocalDate.ofInstant(coming, zone), now));
       }
     }
     return Biweekly.write(calendar).go();

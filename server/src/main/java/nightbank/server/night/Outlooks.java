@@ -96,8 +96,12 @@ class Outlooks {
 
   /** From now to sunrise. */
   Outlook tonight(UUID holding, UUID houseId, TonightQuestion q) {
+    return from(clock.instant(), holding, houseId, q);
+  }
+
+  /** From a moment to the next sunrise. */
+  Outlook from(Instant now, UUID holding, UUID houseId, TonightQuestion q) {
     TonightWeather.check(q);
-    Instant now = clock.instant();
     HoldingView place = holdings.get(holding);
     SunTimes sun = SunTimes.of(now, place.latitude(), place.longitude());
     boolean quick = Boolean.TRUE.equals(q.quick());

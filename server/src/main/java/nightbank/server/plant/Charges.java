@@ -243,7 +243,7 @@ public class Charges {
         within("watts", q.watts(), Math.ceil(draw * A_QUARTER_MORE / 10) * 10, 0, 100_000);
     double load = within("loadKilograms", q.loadKilograms(), BARROW, 1, 20_000);
     PartDesign.Fed last = heap.fed().get(heap.fed().size() - 1);
-    PartDesign.Fed next = new PartDesign.Fed(last.feedstock(), load, null);
+    PartDesign.Fed next = new PartDesign.Fed(last.feedstock(), load, day.start());
     Optional<HeapDraw.Rhythm> rhythm =
         HeapDraw.rarest(
             store,

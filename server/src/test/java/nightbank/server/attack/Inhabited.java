@@ -64,6 +64,11 @@ public final class Inhabited {
         """
         {"name":"Ash","kilograms":100,"thicknessMetres":0.1,"cover":"ROOFED","since":"2026-01-11T12:00:00Z"}
         """);
+    ids.put("practiceId", UUID.randomUUID());
+    made(
+        own,
+        "houses/" + ids.get("houseId") + "/practice",
+        "{\"id\":\"%s\",\"lowCelsius\":-4}".formatted(ids.get("practiceId")));
     ids.put("changeId", noted(own));
     return ids;
   }

@@ -1,0 +1,5 @@
+/** Nights to be lived before they are real. */
+@NullMarked
+package nightbank.core.practice;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,342 @@
+package nightbank.server.night;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import java.util.concurrent.ThreadLocalRandom;
+import java.util.stream.IntStream;
+import nightbank.core.forecast.Advice;
+import nightbank.core.forecast.NightForecast;
+import nightbank.core.forecast.Possible;
+import nightbank.core.practice.PracticeNight;
+import nightbank.core.system.Action;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.weather.SunTimes;
+import nightbank.core.weather.Weather;
+import nightbank.server.holding.HoldingView;
+import nightbank.server.holding.Holdings;
+import nightbank.server.night.PracticeView.DawnView;
+import nightbank.server.night.PracticeView.DecisionView;
+import nightbank.server.night.PracticeView.PastView;
+import nightbank.server.night.PracticeView.Said;
+import nightbank.server.night.PracticeView.SeenView;
+import nightbank.server.night.PracticeView.StoreSeen;
+import nightbank.server.night.PracticeView.WayView;
+import nightbank.server.night.TonightQuestion.Doing;
+import nightbank.server.night.internal.PracticeRepository;
+import nightbank.server.shared.Problem;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Nights that people live through before they are real: begun, gone on with, looked back at. */
+@Service
+public class PracticeNights {
+  private static final Duration BEFORE_SUNSET = Duration.ofMinutes(30);
+  private static final double SAME = 1e-6; // K
+  private static final int MOST_DOINGS = 100;
+
+  private final Outlooks outlooks;
+  private final Holdings holdings;
+  private final PracticeRepository repository;
+  private final Clock clock;
+
+  PracticeNights(Outlooks outlooks, Holdings holdings, PracticeRepository repository, Clock clock) {
+    this.outlooks = outlooks;
+    this.holdings = holdings;
+    this.repository = repository;
+    this.clock = clock;
+  }
+
+  /**
+   * The evening that is asked for.
+   *
+   * @param id made by whoever asks, so that twice is once
+   */
+  public record Evening(UUID id, Double lowCelsius, Double cloud, Double wind) {}
+
+  /**
+   * What a person does next.
+   *
+   * @param doing from now on; its own times are not regarded
+   * @param ends what was going on and ends now
+   * @param to time runs on until then, absent for no further
+   * @param alarmCelsius below which air wakes who sleeps, absent for who stays awake
+   */
+  public record Step(
+      @Nullable Doing doing,
+      @Nullable Doing ends,
+      @Nullable Instant to,
+      @Nullable Double alarmCelsius) {}
+
+  /**
+   * As it is kept.
+   *
+   * @param stated the coldest of the middle night, nothing done: it tells whether the place is
+   *     still the one that the night began in
+   * @param lived s of it
+   */
+  public record Kept(
+      UUID id,
+      UUID houseId,
+      Instant begins,
+      long seed,
+      TonightQuestion question,
+      double stated,
+      double lived,
+      List<Doing> doings) {}
+
+  @Transactional
+  public PracticeView begin(UUID holding, UUID person, UUID house, Evening e) {
+    if (e.id() == null || e.lowCelsius() == null) {
+      throw Problem.invalid("lowCelsius", "How cold it gets is missing.", "Give the night's low.");
+    }
+    HoldingView place = holdings.get(holding);
+    SunTimes sun = SunTimes.of(clock.instant(), place.latitude(), place.longitude());
+    Instant begins = sun.sunset().map(s -> s.minus(BEFORE_SUNSET)).orElseGet(clock::instant);
+    Outlook as = outlooks.from(begins, holding, house, question(e, null, null, null, null));
+    SystemPlan plan = as.plan();
+    TonightQuestion fixed =
+        question(
+            e,
+            plan.weather().outdoorCelsius()[0],
+            plan.airCelsius(),
+            plan.massCelsius(),
+            as.stores().stream()
+                .map(s -> new TonightQuestion.StoreRead(s.view().id(), s.state().meanCelsius()))
+                .toList());
+    double stated = stated(outlooks.from(begins, holding, house, fixed));
+    Kept kept =
+        new Kept(
+            e.id(),
+            house,
+            begins,
+            ThreadLocalRandom.current().nextLong(),
+            fixed,
+            stated,
+            0,
+            List.of());
+    if (!repository.begin(holding, person, kept)) {
+      throw Problem.knownId("practice night");
+    }
+    return look(holding, kept, false);
+  }
+
+  private static TonightQuestion question(
+      Evening e,
+      @Nullable Double evening,
+      @Nullable Double air,
+      @Nullable Double floor,
+      @Nullable List<TonightQuestion.StoreRead> stores) {
+    return TonightQuestionBuilder.builder()
+        .lowCelsius(e.lowCelsius())
+        .lowAt(null)
+        .eveningCelsius(evening)
+        .cloud(e.cloud())
+        .wind(e.wind())
+        .airCelsius(air)
+        .floorCelsius(floor)
+        .stores(stores)
+        .actions(null)
+        .quick(null)
+        .design(null)
+        .build();
+  }
+
+  public PracticeView get(UUID holding, UUID person, UUID id) {
+    return look(holding, find(holding, person, id), false);
+  }
+
+  public List<PastView> past(UUID holding, UUID person) {
+    return repository.past(holding, person);
+  }
+
+  @Transactional
+  public PracticeView step(UUID holding, UUID person, UUID id, Step step) {
+    Kept k = find(holding, person, id);
+    Outlook as = outlook(holding, k);
+    double end = as.plan().lengthSeconds();
+    List<Doing> doings = new ArrayList<>(k.doings());
+    Instant now = at(k, k.lived());
+    Instant dawn = at(k, end);
+    if (step.ends() != null) {
+      end(doings, step.ends(), now, dawn);
+    }
+    if (step.doing() != null) {
+      if (doings.size() >= MOST_DOINGS || k.lived() >= end) {
+        throw Problem.invalid("doing", "The night is over.", "Begin another.");
+      }
+      Doing d = step.doing();
+      doings.add(new Doing(d.kind(), d.of(), now, dawn, d.amount()));
+    }
+    List<Action> actions = as.doings().toCore(doings, new ArrayList<>());
+    double to = k.lived();
+    boolean rang = false;
+    if (step.to() != null) {
+      to = Math.max(to, Math.min(end, as.seconds(step.to())));
+      OptionalDouble wakes =
+          step.alarmCelsius() == null
+              ? OptionalDouble.empty()
+              : night(as, k).wakes(all(as, actions), k.lived(), step.alarmCelsius());
+      rang = wakes.isPresent() && wakes.getAsDouble() < to;
+      to = rang ? wakes.getAsDouble() : to;
+    }
+    Kept next =
+        new Kept(k.id(), k.houseId(), k.begins(), k.seed(), k.question(), k.stated(), to, doings);
+    repository.keep(holding, person, next);
+    PracticeView view = look(holding, next, rang);
+    if (view.dawn() != null) {
+      repository.over(
+          holding, person, id, view.dawn().own().held(), view.dawn().own().lowestCelsius());
+    }
+    return view;
+  }
+
+  /** What lasts until dawn, ended now. */
+  private static void end(List<Doing> doings, Doing one, Instant now, Instant dawn) {
+    for (int i = doings.size() - 1; i >= 0; i--) {
+      Doing d = doings.get(i);
+      if (d.kind() == one.kind() && Objects.equals(d.of(), one.of()) && d.to().equals(dawn)) {
+        doings.set(i, new Doing(d.kind(), d.of(), d.from(), now, d.amount()));
+        return;
+      }
+    }
+    throw Problem.invalid("ends", "That is not going on.", "Look at what was done so far.");
+  }
+
+  private Kept find(UUID holding, UUID person, UUID id) {
+    return repository
+        .find(holding, person, id)
+        .orElseThrow(() -> Problem.notFound("practice night"));
+  }
+
+  private Outlook outlook(UUID holding, Kept k) {
+    Outlook as = outlooks.from(k.begins(), holding, k.houseId(), k.question());
+    if (Math.abs(stated(as) - k.stated()) > SAME) {
+      throw new Problem(
+          HttpStatus.CONFLICT,
+          "changed-since",
+          "practice",
+          "House, stores or parts were changed since this night began.",
+          "Begin another night.");
+    }
+    return as;
+  }
+
+  private static double stated(Outlook as) {
+    return SystemSimulation.run(as.plan().withActions(as.standing())).lowestCelsius();
+  }
+
+  private static PracticeNight night(Outlook as, Kept k) {
+    return PracticeNight.of(as.plan(), as.doubt(), k.seed());
+  }
+
+  private static List<Action> all(Outlook as, List<Action> done) {
+    List<Action> all = new ArrayList<>(as.standing());
+    all.addAll(done);
+    return all;
+  }
+
+  private PracticeView look(UUID holding, Kept k, boolean rang) {
+    Outlook as = outlook(holding, k);
+    SystemPlan bare = as.plan().withActions(as.standing());
+    NightForecast said = NightForecast.of(bare, as.doubt(), Advice.MEMBERS);
+    List<Action> done = all(as, as.doings().toCore(k.doings(), new ArrayList<>()));
+    PracticeNight night = night(as, k);
+    PracticeNight.Seen seen = night.until(done, k.lived());
+    boolean over = k.lived() >= as.plan().lengthSeconds() - 1;
+    TonightQuestion q = k.question();
+    return new PracticeView(
+        k.id(),
+        k.houseId(),
+        k.begins(),
+        at(k, k.lived()),
+        at(k, as.plan().lengthSeconds()),
+        rang,
+        new Said(
+            q.lowCelsius(),
+            q.cloud() == null ? Weather.USUAL_CLOUD : q.cloud(),
+            q.wind() == null ? Weather.USUAL_WIND : q.wind(),
+            said.chanceOfHolding(),
+            said.lowestTenth(),
+            said.lowestMedian(),
+            said.verdict()),
+        bare.house().plantLimitCelsius(),
+        seen(as, k, seen),
+        as.doings().views(as.possible()),
+        k.doings(),
+        over ? dawn(as, k, bare, said, done, night) : null);
+  }
+
+  private static Instant at(Kept k, double seconds) {
+    return k.begins().plusSeconds((long) seconds);
+  }
+
+  private static SeenView seen(Outlook as, Kept k, PracticeNight.Seen seen) {
+    return new SeenView(
+        Arrays.stream(seen.seconds()).mapToObj(s -> at(k, s)).toList(),
+        list(seen.air()),
+        list(seen.outdoor()),
+        IntStream.range(0, seen.stores().size())
+            .mapToObj(
+                i ->
+                    new StoreSeen(
+                        as.stores().get(i).view().id(),
+                        as.stores().get(i).view().name(),
+                        list(seen.stores().get(i))))
+            .toList());
+  }
+
+  private static List<Double> list(double[] values) {
+    return Arrays.stream(values).boxed().toList();
+  }
+
+  private static DawnView dawn(
+      Outlook as,
+      Kept k,
+      SystemPlan bare,
+      NightForecast said,
+      List<Action> done,
+      PracticeNight night) {
+    double dusk = as.nights().get(0).sunset().map(as::seconds).orElse(1800.0);
+    Advice advice =
+        Advice.find(
+            bare,
+            Possible.options(bare, as.possible(), dusk),
+            as.doubt(),
+            Map.of(bare.actions(), said));
+    PracticeNight.Dawn dawn = night.dawn(done, advice.actions(), as.standing());
+    List<Action> advised = new ArrayList<>(advice.actions());
+    advised.removeAll(as.standing());
+    return new DawnView(
+        way(k, dawn.own()),
+        way(k, dawn.advised()),
+        way(k, dawn.idle()),
+        as.doings().views(advised),
+        dawn.decisions().stream()
+            .map(
+                d ->
+                    new DecisionView(
+                        d.action().kind(),
+                        d.action().of().isBlank() ? "" : as.doings().name(d.action().of()),
+                        Double.isNaN(d.action().amount()) ? null : d.action().amount(),
+                        at(k, d.action().fromSeconds()),
+                        d.done(),
+                        d.kelvin()))
+            .toList());
+  }
+
+  private static WayView way(Kept k, PracticeNight.Way w) {
+    return new WayView(
+        w.held(), w.lowestCelsius(), at(k, w.lowestAtSeconds()), w.minutes(), w.wood());
+  }
+}

@@ -1,0 +1,67 @@
+package nightbank.server.night.internal;
+
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.account.Access;
+import nightbank.server.account.Role;
+import nightbank.server.night.PracticeNights;
+import nightbank.server.night.PracticeView;
+import nightbank.server.shared.Turns;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Practised nights over HTTP: everybody's are their own. */
+@RestController
+@RequestMapping("/api/holdings/{holdingId}")
+class PracticeController {
+  private final PracticeNights nights;
+  private final Access access;
+  private final Turns turns;
+
+  PracticeController(PracticeNights nights, Access access, Turns turns) {
+    this.nights = nights;
+    this.access = access;
+    this.turns = turns;
+  }
+
+  @PostMapping("/houses/{houseId}/practice")
+  PracticeView begin(
+      @PathVariable UUID holdingId,
+      @PathVariable UUID houseId,
+      @RequestBody PracticeNights.Evening evening) {
+    access.require(holdingId, Role.HELPER);
+    UUID me = me();
+    return turns.take(me, () -> nights.begin(holdingId, me, houseId, evening));
+  }
+
+  @GetMapping("/practice")
+  List<PracticeView.PastView> past(@PathVariable UUID holdingId) {
+    access.require(holdingId, Role.GUEST);
+    return nights.past(holdingId, me());
+  }
+
+  @GetMapping("/practice/{practiceId}")
+  PracticeView get(@PathVariable UUID holdingId, @PathVariable UUID practiceId) {
+    access.require(holdingId, Role.GUEST);
+    UUID me = me();
+    return turns.take(me, () -> nights.get(holdingId, me, practiceId));
+  }
+
+  @PostMapping("/practice/{practiceId}")
+  PracticeView step(
+      @PathVariable UUID holdingId,
+      @PathVariable UUID practiceId,
+      @RequestBody PracticeNights.Step step) {
+    access.require(holdingId, Role.HELPER);
+    UUID me = me();
+    return turns.take(me, () -> nights.step(holdingId, me, practiceId, step));
+  }
+
+  private UUID me() {
+    return access.signedIn().orElseThrow().personId();
+  }
+}
