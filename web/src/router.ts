@@ -118,6 +118,12 @@ export const router = createRouter({
           component: () => import('./features/upkeep/UpkeepPage.vue'),
         },
         {
+          path: 'practice',
+          name: 'practice',
+          meta: { title: 'Practise a night' },
+          component: () => import('./features/practice/PracticePage.vue'),
+        },
+        {
           path: 'next',
           name: 'next',
           meta: { title: 'What next' },

@@ -203,6 +203,11 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         Drag a mark, or move it by arrow keys; up and down change wood and flames, Delete takes it
         away.
         <BButton variant="secondary" size="sm" @click="print">Card for the door</BButton>
+        <RouterLink
+          class="btn btn-secondary btn-sm"
+          :to="{ name: 'practice', params: { holding }, query: { house: asked.house } }"
+          >Practise a night</RouterLink
+        >
         <BButton v-if="doings.length" variant="secondary" size="sm" @click="toCalendar"
           >To a calendar</BButton
         >

@@ -3449,6 +3449,14 @@ export interface components {
             /** @enum {string} */
             reason: "AIR_UNREAD" | "OUTDOORS_UNREAD" | "STORE_UNREAD";
         };
+        NightStep: {
+            /** Format: double */
+            alarmCelsius: number | null;
+            doing: components["schemas"]["Doing"] | null;
+            ends: components["schemas"]["Doing"] | null;
+            /** Format: date-time */
+            to: string | null;
+        };
         NightView: {
             actions: components["schemas"]["Doing"][];
             /** Format: double */
@@ -4326,12 +4334,8 @@ export interface components {
             unread: number;
         };
         Step: {
-            /** Format: double */
-            alarmCelsius: number | null;
-            doing: components["schemas"]["Doing"] | null;
-            ends: components["schemas"]["Doing"] | null;
-            /** Format: date-time */
-            to: string | null;
+            figures: components["schemas"]["Figure"][];
+            text: string;
         };
         StepView: {
             /** Format: double */
@@ -6776,7 +6780,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["NightStep"];
             };
         };
         responses: {

@@ -8,6 +8,7 @@ CREATE TABLE practice_night (
   begins_at     timestamptz NOT NULL,
   seed          bigint NOT NULL,
   question      jsonb NOT NULL,            -- all that was known in the evening
+  said          jsonb NOT NULL,            -- the evening's forecast
   stated_c      double precision NOT NULL, -- coldest of the middle night, nothing done
   lived_s       double precision NOT NULL, -- of it so far
   doings        jsonb NOT NULL,

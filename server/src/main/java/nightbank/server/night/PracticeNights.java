@@ -6,7 +6,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.UUID;
@@ -72,7 +71,7 @@ public class PracticeNights {
    * @param to time runs on until then, absent for no further
    * @param alarmCelsius below which air wakes who sleeps, absent for who stays awake
    */
-  public record Step(
+  public record NightStep(
       @Nullable Doing doing,
       @Nullable Doing ends,
       @Nullable Instant to,
@@ -91,6 +90,7 @@ public class PracticeNights {
       Instant begins,
       long seed,
       TonightQuestion question,
+      Said said,
       double stated,
       double lived,
       List<Doing> doings) {}
@@ -114,7 +114,7 @@ public class PracticeNights {
             as.stores().stream()
                 .map(s -> new TonightQuestion.StoreRead(s.view().id(), s.state().meanCelsius()))
                 .toList());
-    double stated = stated(outlooks.from(begins, holding, house, fixed));
+    Outlook evening = outlooks.from(begins, holding, house, fixed);
     Kept kept =
         new Kept(
             e.id(),
@@ -122,7 +122,8 @@ public class PracticeNights {
             begins,
             ThreadLocalRandom.current().nextLong(),
             fixed,
-            stated,
+            said(evening, e),
+            stated(evening),
             0,
             List.of());
     if (!repository.begin(holding, person, kept)) {
@@ -161,7 +162,7 @@ public class PracticeNights {
   }
 
   @Transactional
-  public PracticeView step(UUID holding, UUID person, UUID id, Step step) {
+  public PracticeView step(UUID holding, UUID person, UUID id, NightStep step) {
     Kept k = find(holding, person, id);
     Outlook as = outlook(holding, k);
     double end = as.plan().lengthSeconds();
@@ -191,7 +192,16 @@ public class PracticeNights {
       to = rang ? wakes.getAsDouble() : to;
     }
     Kept next =
-        new Kept(k.id(), k.houseId(), k.begins(), k.seed(), k.question(), k.stated(), to, doings);
+        new Kept(
+            k.id(),
+            k.houseId(),
+            k.begins(),
+            k.seed(),
+            k.question(),
+            k.said(),
+            k.stated(),
+            to,
+            doings);
     repository.keep(holding, person, next);
     PracticeView view = look(holding, next, rang);
     if (view.dawn() != null) {
@@ -232,6 +242,19 @@ public class PracticeNights {
     return as;
   }
 
+  private static Said said(Outlook as, Evening e) {
+    NightForecast f =
+        NightForecast.of(as.plan().withActions(as.standing()), as.doubt(), Advice.MEMBERS);
+    return new Said(
+        e.lowCelsius(),
+        e.cloud() == null ? Weather.USUAL_CLOUD : e.cloud(),
+        e.wind() == null ? Weather.USUAL_WIND : e.wind(),
+        f.chanceOfHolding(),
+        f.lowestTenth(),
+        f.lowestMedian(),
+        f.verdict());
+  }
+
   private static double stated(Outlook as) {
     return SystemSimulation.run(as.plan().withActions(as.standing())).lowestCelsius();
   }
@@ -249,12 +272,10 @@ public class PracticeNights {
   private PracticeView look(UUID holding, Kept k, boolean rang) {
     Outlook as = outlook(holding, k);
     SystemPlan bare = as.plan().withActions(as.standing());
-    NightForecast said = NightForecast.of(bare, as.doubt(), Advice.MEMBERS);
     List<Action> done = all(as, as.doings().toCore(k.doings(), new ArrayList<>()));
     PracticeNight night = night(as, k);
     PracticeNight.Seen seen = night.until(done, k.lived());
     boolean over = k.lived() >= as.plan().lengthSeconds() - 1;
-    TonightQuestion q = k.question();
     return new PracticeView(
         k.id(),
         k.houseId(),
@@ -262,19 +283,12 @@ public class PracticeNights {
         at(k, k.lived()),
         at(k, as.plan().lengthSeconds()),
         rang,
-        new Said(
-            q.lowCelsius(),
-            q.cloud() == null ? Weather.USUAL_CLOUD : q.cloud(),
-            q.wind() == null ? Weather.USUAL_WIND : q.wind(),
-            said.chanceOfHolding(),
-            said.lowestTenth(),
-            said.lowestMedian(),
-            said.verdict()),
+        k.said(),
         bare.house().plantLimitCelsius(),
         seen(as, k, seen),
         as.doings().views(as.possible()),
         k.doings(),
-        over ? dawn(as, k, bare, said, done, night) : null);
+        over ? dawn(as, k, bare, done, night) : null);
   }
 
   private static Instant at(Kept k, double seconds) {
@@ -301,19 +315,9 @@ public class PracticeNights {
   }
 
   private static DawnView dawn(
-      Outlook as,
-      Kept k,
-      SystemPlan bare,
-      NightForecast said,
-      List<Action> done,
-      PracticeNight night) {
+      Outlook as, Kept k, SystemPlan bare, List<Action> done, PracticeNight night) {
     double dusk = as.nights().get(0).sunset().map(as::seconds).orElse(1800.0);
-    Advice advice =
-        Advice.find(
-            bare,
-            Possible.options(bare, as.possible(), dusk),
-            as.doubt(),
-            Map.of(bare.actions(), said));
+    Advice advice = Advice.find(bare, Possible.options(bare, as.possible(), dusk), as.doubt());
     PracticeNight.Dawn dawn = night.dawn(done, advice.actions(), as.standing());
     List<Action> advised = new ArrayList<>(advice.actions());
     advised.removeAll(as.standing());

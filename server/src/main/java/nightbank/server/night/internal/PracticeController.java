@@ -55,7 +55,7 @@ class PracticeController {
   PracticeView step(
       @PathVariable UUID holdingId,
       @PathVariable UUID practiceId,
-      @RequestBody PracticeNights.Step step) {
+      @RequestBody PracticeNights.NightStep step) {
     access.require(holdingId, Role.HELPER);
     UUID me = me();
     return turns.take(me, () -> nights.step(holdingId, me, practiceId, step));

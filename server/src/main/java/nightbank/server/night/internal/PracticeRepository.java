@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import nightbank.db.tables.records.PracticeNightRecord;
 import nightbank.server.night.PracticeNights.Kept;
+import nightbank.server.night.PracticeView;
 import nightbank.server.night.PracticeView.PastView;
 import nightbank.server.night.TonightQuestion;
 import nightbank.server.shared.Json;
@@ -39,6 +40,7 @@ public class PracticeRepository {
             .set(PRACTICE_NIGHT.BEGINS_AT, k.begins())
             .set(PRACTICE_NIGHT.SEED, k.seed())
             .set(PRACTICE_NIGHT.QUESTION, json.write(k.question()))
+            .set(PRACTICE_NIGHT.SAID, json.write(k.said()))
             .set(PRACTICE_NIGHT.STATED_C, k.stated())
             .set(PRACTICE_NIGHT.LIVED_S, k.lived())
             .set(PRACTICE_NIGHT.DOINGS, json.write(k.doings()))
@@ -72,6 +74,7 @@ public class PracticeRepository {
         r.getBeginsAt(),
         r.getSeed(),
         json.read(r.getQuestion(), TonightQuestion.class),
+        json.read(r.getSaid(), PracticeView.Said.class),
         r.getStatedC(),
         r.getLivedS(),
         doings(r.getDoings()));

@@ -1,0 +1,32 @@
+import { queryOptions } from '@tanstack/vue-query'
+import { api, body, type Views } from '@/shared/api/client'
+
+export const pastQuery = (holdingId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'practice'],
+    queryFn: () =>
+      body(api.GET('/api/holdings/{holdingId}/practice', { params: { path: { holdingId } } })),
+  })
+
+export const getNight = (holdingId: string, practiceId: string) =>
+  body(
+    api.GET('/api/holdings/{holdingId}/practice/{practiceId}', {
+      params: { path: { holdingId, practiceId } },
+    }),
+  )
+
+export const beginNight = (holdingId: string, houseId: string, evening: Views['Evening']) =>
+  body(
+    api.POST('/api/holdings/{holdingId}/houses/{houseId}/practice', {
+      params: { path: { holdingId, houseId } },
+      body: evening,
+    }),
+  )
+
+export const stepNight = (holdingId: string, practiceId: string, step: Views['NightStep']) =>
+  body(
+    api.POST('/api/holdings/{holdingId}/practice/{practiceId}', {
+      params: { path: { holdingId, practiceId } },
+      body: step,
+    }),
+  )

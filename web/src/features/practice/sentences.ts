@@ -1,0 +1,94 @@
+import type { Views } from '@/shared/api/client'
+import { clock, degrees, kelvins, massOf, percent, type Temperature } from '@/shared/units'
+
+export type Night = Views['PracticeView']
+type Possible = Views['Possible']
+type Kind = Views['Doing']['kind']
+
+/** What people get wrong, from easy to hard: kelvin of the low under what plants stand, sky, wind. */
+export const series = [
+  { name: 'A still night under cloud', below: 5, cloud: 1, wind: 0.5 },
+  { name: 'Wind finds the gaps', below: 6, cloud: 1, wind: 8 },
+  { name: 'Clear sky: leaves colder than air', below: 7, cloud: 0, wind: 0.5 },
+  { name: 'Hard, clear and long', below: 12, cloud: 0, wind: 2 },
+] as const
+
+const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)
+const at = (iso: string, zone: string) => clock(Date.parse(iso) / 1000, zone)
+const flames = (n: number) => (n === 1 ? '1 flame' : `${n} flames`)
+
+/** What a button does. */
+export function offerWord(p: Pick<Possible, 'kind' | 'name' | 'part'>, amount: number | null) {
+  const what = lower(p.name)
+  const words: Partial<Record<Kind, string>> = {
+    SCREEN: 'Draw the screen',
+    COVER: 'Lay fleece over the plants',
+    STUFF_GAPS: 'Stuff the gaps',
+    LOAD: `Lay ${massOf(amount ?? 0)} on the ${what}`,
+    LID_OFF: `Take the lid off the ${what}`,
+    RUN:
+      p.part === 'FLAMES' && amount != null
+        ? `Light ${flames(amount)} of the ${what}`
+        : `Switch the ${what} on`,
+  }
+  return words[p.kind] ?? p.name
+}
+
+/** What ends it. */
+export function endWord(p: Pick<Possible, 'kind' | 'name' | 'part'>) {
+  const what = lower(p.name)
+  const words: Partial<Record<Kind, string>> = {
+    SCREEN: 'Open the screen',
+    COVER: 'Take the fleece off',
+    STUFF_GAPS: 'Take the stuffing out',
+    LID_OFF: `Put the lid back on the ${what}`,
+    RUN: p.part === 'FLAMES' ? `Put the ${what} out` : `Switch the ${what} off`,
+  }
+  return words[p.kind] ?? p.name
+}
+
+const last = (values: number[]) => values[values.length - 1]
+
+/** What it is o'clock, and what the thermometers show. */
+export function nowSentence(n: Night, u: Temperature, zone: string): string {
+  const air = degrees(last(n.seen.air), u)
+  return `${at(n.now, zone)}: ${air} in the house, ${degrees(last(n.seen.outdoor), u)} outdoors.`
+}
+
+/** What was said of the evening. */
+export function saidSentence(n: Night, u: Temperature): string {
+  const s = n.said
+  const sky = s.cloud < 0.3 ? 'clear' : s.cloud > 0.7 ? 'overcast' : 'half clouded'
+  return `It is said to get ${degrees(s.lowCelsius, u, 0)}, ${sky}; with nothing done it would hold in ${percent(s.chance)} of such nights. The plants stand ${degrees(n.plantLimitCelsius, u)}.`
+}
+
+/** How it ended. */
+export function dawnSentence(n: Night, u: Temperature, zone: string): string {
+  const own = n.dawn!.own
+  const over = own.lowestCelsius - n.plantLimitCelsius
+  return own.held
+    ? `You held it: coldest ${degrees(own.lowestCelsius, u)} at ${at(own.lowestAt, zone)}, ${kelvins(over, u)} to spare.`
+    : `It was lost: ${degrees(own.lowestCelsius, u)} at ${at(own.lowestAt, zone)}, ${kelvins(-over, u)} too cold.`
+}
+
+const DID: Partial<Record<Kind, string>> = {
+  SCREEN: 'drawing the screen',
+  COVER: 'the fleece',
+  STUFF_GAPS: 'stuffing the gaps',
+  LID_OFF: 'taking the lid off the {}',
+  RUN: 'running the {}',
+  LOAD: 'laying wood on the {}',
+}
+
+/** A decision that mattered, with what it was worth. */
+export function decisionSentence(d: Views['DecisionView'], u: Temperature, zone: string): string {
+  const what = (DID[d.kind] ?? lower(d.kind)).replace('{}', lower(d.name))
+  const much = d.kind === 'LOAD' && d.amount != null ? ` (${massOf(d.amount)})` : ''
+  const worth = kelvins(Math.abs(d.kelvin), u)
+  const begin = what.charAt(0).toUpperCase() + what.slice(1)
+  if (!d.done)
+    return d.kelvin >= 0
+      ? `Left undone: ${what}${much} at ${at(d.at, zone)} would have won ${worth}.`
+      : `Rightly left: ${what}${much} at ${at(d.at, zone)} would have cost ${worth}.`
+  return `${begin}${much} at ${at(d.at, zone)} ${d.kelvin >= 0 ? 'won' : 'cost'} ${worth}.`
+}

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+/** A night as far as it has been lived: what thermometers showed, what was done, the rest still hidden. */
+import { computed, ref } from 'vue'
+import type { Views } from '@/shared/api/client'
+import { degreeTicks } from '@/shared/heat'
+import { clock, degrees, type Temperature } from '@/shared/units'
+import { useWidth } from '@/shared/useWidth'
+import AsTable from './AsTable.vue'
+
+const props = defineProps<{
+  night: Views['PracticeView']
+  units: Temperature
+  zone: string
+  /** What was done, in words, with its moment. */
+  marks: { at: number; word: string }[]
+}>()
+const root = ref<SVGSVGElement | null>(null)
+const W = useWidth(root, 900, 320)
+const left = 58
+const right = 16
+const top = 18
+const PLOT = 210
+const ROW = 22
+const from = computed(() => Date.parse(props.night.begins))
+const to = computed(() => Date.parse(props.night.ends))
+const now = computed(() => Date.parse(props.night.now))
+const x = (ms: number) =>
+  left + ((ms - from.value) / (to.value - from.value)) * (W.value - left - right)
+const range = computed(() => {
+  const all = [
+    ...props.night.seen.air,
+    ...props.night.seen.outdoor,
+    props.night.plantLimitCelsius,
+    props.night.said.lowCelsius,
+  ]
+  return { low: Math.min(...all) - 1, high: Math.max(...all) + 1 }
+})
+const y = (c: number) =>
+  top + ((range.value.high - c) / (range.value.high - range.value.low)) * PLOT
+const at = computed(() => props.night.seen.at.map((t) => Date.parse(t)))
+const path = (values: number[]) =>
+  values.map((v, i) => `${i ? 'L' : 'M'}${x(at.value[i])} ${y(v)}`).join(' ')
+const hours = computed(() => {
+  const step = (W.value < 600 ? 4 : 2) * 3_600_000
+  const first = Math.ceil(from.value / step) * step
+  return Array.from({ length: Math.ceil((to.value - first) / step) }, (_, i) => first + i * step)
+})
+const ticks = computed(() => degreeTicks([range.value.low, range.value.high], 5, props.units))
+const H = computed(() => top + PLOT + 30 + ROW * props.marks.length)
+const lastAir = computed(() => props.night.seen.air[props.night.seen.air.length - 1])
+const row = (i: number) => [
+  clock(at.value[i] / 1000, props.zone),
+  degrees(props.night.seen.air[i], props.units),
+  degrees(props.night.seen.outdoor[i], props.units),
+]
+</script>
+
+<template>
+  <svg
+    ref="root"
+    class="so-far"
+    :viewBox="`0 0 ${W} ${H}`"
+    role="img"
+    aria-label="The night so far"
+  >
+    <g v-for="t in ticks" :key="t">
+      <text class="soft" :x="left - 8" :y="y(t) + 5" text-anchor="end">
+        {{ degrees(t, units, 0) }}
+      </text>
+      <path class="grid" :d="`M${left} ${y(t)} H${W - right}`" />
+    </g>
+    <text
+      v-for="h in hours"
+      :key="h"
+      class="soft"
+      :x="x(h)"
+      :y="top + PLOT + 20"
+      text-anchor="middle"
+    >
+      {{ clock(h / 1000, zone) }}
+    </text>
+    <rect class="hidden" :x="x(now)" :y="top" :width="Math.max(0, x(to) - x(now))" :height="PLOT" />
+    <path class="limit" :d="`M${left} ${y(night.plantLimitCelsius)} H${W - right}`" />
+    <text class="limit-word" :x="left + 4" :y="y(night.plantLimitCelsius) + 16">
+      plants stand this
+    </text>
+    <path class="outdoor" :d="path(night.seen.outdoor)" />
+    <path class="air" :d="path(night.seen.air)" />
+    <circle class="air" :cx="x(now)" :cy="y(lastAir)" r="5" />
+    <g v-for="(m, i) in marks" :key="i">
+      <path class="mark" :d="`M${x(m.at)} ${top} V${top + PLOT + 38 + i * ROW}`" />
+      <text
+        :x="x(m.at) > W / 2 ? x(m.at) - 6 : x(m.at) + 6"
+        :y="top + PLOT + 42 + i * ROW"
+        :text-anchor="x(m.at) > W / 2 ? 'end' : 'start'"
+      >
+        {{ m.word }}
+      </text>
+    </g>
+  </svg>
+  <AsTable
+    of="the night so far"
+    :head="['at', 'in the house', 'outdoors']"
+    :count="at.length"
+    :row="row"
+  />
+</template>
+
+<style scoped>
+.so-far {
+  width: 100%;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  display: block;
+}
+
+text {
+  font-size: 14px;
+  fill: var(--ink);
+}
+
+.soft {
+  fill: var(--ink-soft);
+}
+
+.grid {
+  stroke: var(--line-soft);
+}
+
+.hidden {
+  fill: var(--line-soft);
+  fill-opacity: 0.45;
+}
+
+.limit {
+  stroke: var(--frost);
+  stroke-width: 2;
+}
+
+.limit-word {
+  fill: var(--frost);
+}
+
+.outdoor,
+path.air {
+  fill: none;
+  stroke: var(--frost);
+  stroke-width: 1.5;
+}
+
+path.air {
+  stroke: var(--ember);
+  stroke-width: 3;
+}
+
+circle.air {
+  fill: var(--sheet);
+  stroke: var(--ember);
+  stroke-width: 3;
+}
+
+.mark {
+  stroke: var(--ink-soft);
+  stroke-dasharray: 2 3;
+}
+</style>
