@@ -209,7 +209,7 @@ function another() {
         </li>
       </ol>
       <p v-else>Nothing that was done or left mattered much.</p>
-      <table class="ledger">
+      <table class="ledger ways">
         <thead>
           <tr>
             <th>with</th>

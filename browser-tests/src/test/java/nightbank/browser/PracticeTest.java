@@ -55,7 +55,7 @@ public class PracticeTest {
     key("Sleep");
     browser.until("it is dawn", () -> headline().matches("(You held it|It was lost).*"));
     browser.reads("what would have been advised").reads("would have").isAccessible();
-    assertThat(browser.driver.findElements(By.cssSelector(".ledger tbody tr"))).hasSize(3);
+    assertThat(browser.driver.findElements(By.cssSelector(".ways tbody tr"))).hasSize(3);
     String dawn = headline();
     browser.driver.navigate().refresh();
     browser.firstReads("main h1", dawn);

@@ -3,6 +3,7 @@ package nightbank.server.night;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -102,7 +103,11 @@ public class PracticeNights {
     }
     HoldingView place = holdings.get(holding);
     SunTimes sun = SunTimes.of(clock.instant(), place.latitude(), place.longitude());
-    Instant begins = sun.sunset().map(s -> s.minus(BEFORE_SUNSET)).orElseGet(clock::instant);
+    Instant begins =
+        sun.sunset()
+            .map(s -> s.minus(BEFORE_SUNSET))
+            .orElseGet(clock::instant)
+            .truncatedTo(ChronoUnit.SECONDS);
     Outlook as = outlooks.from(begins, holding, house, question(e, null, null, null, null));
     SystemPlan plan = as.plan();
     TonightQuestion fixed =
