@@ -232,7 +232,7 @@ function another() {
       <BButton variant="primary" @click="another">Another night</BButton>
     </template>
     <div v-else class="deeds">
-      <div class="row" role="group" aria-label="What can be done">
+      <div class="buttons" role="group" aria-label="What can be done">
         <template v-for="p in night.possible" :key="key(p)">
           <BButton
             v-if="goesOn(p)"
@@ -263,7 +263,7 @@ function another() {
           </span>
         </template>
       </div>
-      <div class="row" role="group" aria-label="Let time run">
+      <div class="buttons" role="group" aria-label="Let time run">
         <BButton variant="primary" :disabled="busy" @click="step({ to: later(0.5) })"
           >Half an hour on</BButton
         >
@@ -311,7 +311,7 @@ h1 {
 }
 
 .series,
-.row {
+.buttons {
   display: flex;
   flex-wrap: wrap;
   gap: 0.5rem;

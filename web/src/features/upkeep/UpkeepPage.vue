@@ -178,7 +178,7 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
           @keep="keepTask(newId(), $event)"
           @close="close"
         />
-        <p class="row no-print">
+        <p class="buttons no-print">
           <BButton
             v-if="keeper && open.task !== 'new'"
             variant="secondary"
@@ -325,7 +325,7 @@ h1.due {
   font-weight: 600;
 }
 
-.row {
+.buttons {
   display: flex;
   flex-wrap: wrap;
   gap: 0.5rem;
