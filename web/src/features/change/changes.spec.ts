@@ -37,6 +37,10 @@ describe('what somebody changed', () => {
     expect(changeWords(walk, SI)).toBe('Round, taken away')
     const store = change('a', { kind: 'STORE', verb: 'REMOVED', name: 'Bin' })
     expect(changeWords(store, SI)).toBe('Store “Bin” taken away')
+    const done = change('a', { kind: 'TASK_DONE', name: 'Sweep' })
+    expect(changeWords(done, SI)).toBe('“Sweep” done')
+    const stack = change('a', { kind: 'WOOD', name: 'Ash' })
+    expect(changeWords(stack, SI)).toBe('Stack “Ash” made')
   })
 })
 

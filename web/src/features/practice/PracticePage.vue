@@ -20,9 +20,9 @@ import {
   decisionSentence,
   endWord,
   nowSentence,
+  lessons,
   offerWord,
   saidSentence,
-  series,
 } from './sentences'
 
 type Possible = Views['Possible']
@@ -38,10 +38,11 @@ const { data: houses } = useQuery(housesQuery(holding))
 const { data: past } = useQuery({ ...pastQuery(holding), meta: { aside: true } })
 const houseId = computed(() => String(route.query.house ?? houses.value?.[0]?.id ?? ''))
 const house = computed(() => houses.value?.find((h) => h.id === houseId.value))
-const evening = reactive({
-  low: null as number | null,
-  cloud: 0.5 as number | null,
-  wind: 2 as number | null,
+const evening = reactive<Omit<Views['Evening'], 'id'>>({
+  lesson: null,
+  lowCelsius: -6,
+  cloud: 0.5,
+  wind: 2,
 })
 const night = ref<Views['PracticeView'] | null>(null)
 const error = ref<unknown>(null)
@@ -50,13 +51,6 @@ const alarm = ref<number | null>(null)
 /** Of each thing that can be done in amounts. */
 const amounts = reactive<Record<string, number | null>>({})
 
-watch(
-  house,
-  (h) => {
-    if (h) evening.low ??= Math.round(h.design.plantLimitCelsius - series[0].below)
-  },
-  { immediate: true },
-)
 watch(
   () => String(route.query.night ?? ''),
   async (id) => {
@@ -81,23 +75,10 @@ async function tried(what: Promise<Views['PracticeView']>) {
     busy.value = false
   }
 }
-function begin(of: { low: number | null; cloud: number | null; wind: number | null }) {
+function begin(of: Omit<Views['Evening'], 'id'>) {
   alarm.value = null
-  return tried(
-    beginNight(holding, houseId.value, {
-      id: newId(),
-      lowCelsius: of.low as number,
-      cloud: of.cloud as number,
-      wind: of.wind as number,
-    }),
-  )
+  return tried(beginNight(holding, houseId.value, { id: newId(), ...of }))
 }
-const one = (s: (typeof series)[number]) =>
-  begin({
-    low: Math.round((house.value?.design.plantLimitCelsius ?? 2) - s.below),
-    cloud: s.cloud,
-    wind: s.wind,
-  })
 const NOTHING: Views['NightStep'] = { doing: null, ends: null, to: null, alarmCelsius: null }
 const step = (s: Partial<Views['NightStep']>) =>
   tried(stepNight(holding, night.value!.id, { ...NOTHING, ...s }))
@@ -166,20 +147,24 @@ function another() {
       hidden, as far as the forecast leaves it open. Look, do, let time run; at dawn it is told what
       mattered.
     </p>
-    <p v-if="guest" class="soft">Guests look on: ask a keeper to let you help.</p>
+    <p v-if="houses && !houses.length">
+      There is no house yet.
+      <RouterLink :to="{ name: 'new-house', params: { holding } }">Describe it first</RouterLink>
+    </p>
+    <p v-else-if="guest" class="soft">Guests look on: ask a keeper to let you help.</p>
     <template v-else>
       <div class="series">
         <BButton
-          v-for="(s, i) in series"
-          :key="s.name"
+          v-for="(l, i) in lessons"
+          :key="l.lesson"
           :variant="i === 0 ? 'primary' : 'secondary'"
           :disabled="busy || !house"
-          @click="one(s)"
-          >{{ i + 1 }}. {{ s.name }}</BButton
+          @click="begin({ ...evening, lesson: l.lesson })"
+          >{{ i + 1 }}. {{ l.name }}</BButton
         >
       </div>
       <form class="asked-in-a-row" @submit.prevent="begin(evening)">
-        <NumberField v-model="evening.low" label="It gets" :temperature="session.units" />
+        <NumberField v-model="evening.lowCelsius" label="It gets" :temperature="session.units" />
         <label for="p-sky">Sky</label>
         <BFormSelect id="p-sky" v-model="evening.cloud" :options="skies.slice(1)" />
         <label for="p-wind">Wind</label>
@@ -243,16 +228,12 @@ function another() {
             >{{ endWord(p) }}</BButton
           >
           <span v-else class="offer">
-            <input
+            <NumberField
               v-if="p.kind === 'LOAD'"
-              v-model.number="amounts[key(p)]"
-              class="form-control"
-              type="number"
-              min="0.5"
-              max="60"
-              step="0.5"
-              :placeholder="String(p.usual ?? 5)"
-              :aria-label="`Wood for the ${p.name}, kg`"
+              :model-value="amountOf(p)"
+              label="Wood"
+              quantity="mass"
+              @update:model-value="amounts[key(p)] = $event"
             />
             <BButton
               variant="secondary"
@@ -330,7 +311,7 @@ h1 {
   align-items: center;
 }
 
-.offer input {
+.offer :deep(input) {
   width: 5rem;
 }
 

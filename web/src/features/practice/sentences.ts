@@ -5,13 +5,13 @@ export type Night = Views['PracticeView']
 type Possible = Views['Possible']
 type Kind = Views['Doing']['kind']
 
-/** What people get wrong, from easy to hard: kelvin of the low under what plants stand, sky, wind. */
-export const series = [
-  { name: 'A still night under cloud', below: 5, cloud: 1, wind: 0.5 },
-  { name: 'Wind finds the gaps', below: 6, cloud: 1, wind: 8 },
-  { name: 'Clear sky: leaves colder than air', below: 7, cloud: 0, wind: 0.5 },
-  { name: 'Hard, clear and long', below: 12, cloud: 0, wind: 2 },
-] as const
+/** Evenings of rising difficulty. */
+export const lessons: { lesson: NonNullable<Views['Evening']['lesson']>; name: string }[] = [
+  { lesson: 'STILL_UNDER_CLOUD', name: 'A still night under cloud' },
+  { lesson: 'WIND_IN_THE_GAPS', name: 'Wind finds the gaps' },
+  { lesson: 'CLEAR_SKY', name: 'Clear sky: leaves colder than air' },
+  { lesson: 'HARD_AND_CLEAR', name: 'Hard, clear and long' },
+]
 
 const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)
 const at = (iso: string, zone: string) => clock(Date.parse(iso) / 1000, zone)

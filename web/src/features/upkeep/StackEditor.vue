@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A stack of wood: what it is, how much, how it lies. */
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
-import { reactive, ref, watch } from 'vue'
+import { reactive, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { zonedIso, zonedText } from '@/shared/moments'
 import NumberField from '@/shared/NumberField.vue'
@@ -26,10 +26,6 @@ const own = (s: Views['StackDraft']) => ({
 })
 const d = reactive(own(props.stack))
 const noDay = ref(false)
-watch(
-  () => props.stack,
-  (s) => Object.assign(d, own(s)),
-)
 
 function keep() {
   const asBefore = d.day === zonedText(props.stack.since, props.zone).slice(0, 10)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A task: what, why, how often; and when it was done. */
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
-import { computed, reactive, watch } from 'vue'
+import { computed, reactive } from 'vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
@@ -21,10 +21,6 @@ const emit = defineEmits<{
   close: []
 }>()
 const d = reactive({ ...props.task })
-watch(
-  () => props.task,
-  (t) => Object.assign(d, t),
-)
 const months = [
   { value: null, text: 'no date' },
   ...Array.from({ length: 12 }, (_, i) => ({

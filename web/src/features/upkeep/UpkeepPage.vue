@@ -15,7 +15,16 @@ import { newId } from '../store/designs'
 import StackEditor from './StackEditor.vue'
 import TaskEditor from './TaskEditor.vue'
 import { noteDone } from './done'
-import { dropDone, dropStack, dropTask, putStack, putTask, upkeepQuery, woodQuery } from './queries'
+import {
+  dropDone,
+  dropStack,
+  dropTask,
+  putStack,
+  putTask,
+  putTasks,
+  upkeepQuery,
+  woodQuery,
+} from './queries'
 import {
   carrySentence,
   dueOf,
@@ -91,7 +100,7 @@ function done(t: Task) {
 const close = () => Object.assign(open, { task: '', stack: '' })
 const keepTask = (id: string, d: Views['TaskDraft']) => tried(putTask(holding, id, d), close)
 const takeOn = (all: Views['ProposalView'][]) =>
-  tried(Promise.all(all.map((p) => putTask(holding, newId(), p.task))))
+  tried(putTasks(holding, Object.fromEntries(all.map((p) => [newId(), p.task]))))
 const keepStack = (d: Views['StackDraft']) =>
   tried(putStack(holding, open.stack === 'new' ? newId() : open.stack, d), close)
 async function choose(id: string) {
@@ -219,6 +228,7 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
         <WoodPile :wood="wood" :now="now" :chosen="open.stack" @choose="choose" />
         <StackEditor
           v-if="open.stack && keeper"
+          :key="open.stack"
           :stack="stackOf"
           :is-new="open.stack === 'new'"
           :zone="zone"
@@ -245,8 +255,9 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
         >
         <p class="soft">
           A logged fire takes from the driest stack there is. How fast wood dries is known to a
-          factor of 1.5; a meter’s reading on a fresh split face sets it right. What the season asks
-          is what it asked so far, for each degree-day.
+          factor of 1.5, in air as it usually is at your latitude; a meter’s reading on a fresh
+          split face sets it right. What the season asks is what it asked so far, for each
+          degree-day.
         </p>
       </section>
     </div>

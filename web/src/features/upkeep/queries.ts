@@ -23,6 +23,12 @@ export const putTask = (holdingId: string, taskId: string, draft: Views['TaskDra
     }),
   )
 
+/** Several by their ids, as one change. */
+export const putTasks = (holdingId: string, drafts: Record<string, Views['TaskDraft']>) =>
+  body(
+    api.PUT('/api/holdings/{holdingId}/upkeep', { params: { path: { holdingId } }, body: drafts }),
+  )
+
 export const dropTask = (holdingId: string, taskId: string) =>
   body(
     api.DELETE('/api/holdings/{holdingId}/upkeep/{taskId}', {

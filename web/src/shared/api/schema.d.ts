@@ -1372,7 +1372,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["save_2"];
+        put: operations["save_3"];
         post?: never;
         delete: operations["remove_2"];
         options?: never;
@@ -1404,7 +1404,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["sheet"];
-        put: operations["save_1"];
+        put: operations["save_2"];
         post?: never;
         delete: operations["remove_1"];
         options?: never;
@@ -1420,7 +1420,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["upkeep"];
-        put?: never;
+        put: operations["save"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1452,7 +1452,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["save"];
+        put: operations["save_1"];
         post?: never;
         delete: operations["remove"];
         options?: never;
@@ -2545,6 +2545,7 @@ export interface components {
             cloud: number | null;
             /** Format: uuid */
             id: string;
+            lesson: ("STILL_UNDER_CLOUD" | "WIND_IN_THE_GAPS" | "CLEAR_SKY" | "HARD_AND_CLEAR") | null;
             /** Format: double */
             lowCelsius: number | null;
             /** Format: double */
@@ -7644,7 +7645,7 @@ export interface operations {
             };
         };
     };
-    save_2: {
+    save_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -7739,7 +7740,7 @@ export interface operations {
             };
         };
     };
-    save_1: {
+    save_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7809,6 +7810,32 @@ export interface operations {
             };
         };
     };
+    save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: components["schemas"]["TaskDraft"];
+                };
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     upkeep_1: {
         parameters: {
             query?: never;
@@ -7831,7 +7858,7 @@ export interface operations {
             };
         };
     };
-    save: {
+    save_1: {
         parameters: {
             query?: never;
             header?: never;

@@ -12,7 +12,8 @@ CREATE TABLE practice_night (
   stated_c      double precision NOT NULL, -- coldest of the middle night, nothing done
   lived_s       double precision NOT NULL, -- of it so far
   doings        jsonb NOT NULL,
-  held          boolean,                   -- absent until it is over
+  ended         jsonb,                     -- as it was told at dawn; absent until it is over
+  held          boolean,                   -- the same
   lowest_c      double precision
 );
 CREATE INDEX practice_night_by_person ON practice_night (person_id, seq);

@@ -89,22 +89,24 @@ public record WoodStack(
         now * FireLoad.heatingValue(m));
   }
 
-  /** The first day on which it is ready; empty where it will not be within five years. */
-  public Optional<Instant> ready(OpenAir air) {
-    double m = WoodMoisture.dry(moisture);
-    double enough = WoodMoisture.dry(READY);
-    Instant end = since.plus(LONGEST);
-    for (Instant t = since; t.isBefore(end); t = t.plusSeconds(DAY)) {
-      if (m <= enough) {
-        return Optional.of(t);
+  /**
+   * The first day from a moment on, in steps of a day from {@code since}, on which it is ready: a
+   * bare stack that was may have taken up water again. Empty where it will not be within five years
+   * of {@code since}.
+   */
+  public Optional<Instant> ready(Instant from, OpenAir air) {
+    double[] course = daily(since.plus(LONGEST), air);
+    long day = Math.max(0, Duration.between(since, from).toDays());
+    for (int d = (int) Math.min(course.length, day); d < course.length; d++) {
+      if (course[d] <= READY) {
+        return Optional.of(since.plus(Duration.ofDays(d)));
       }
-      m = after(m, t, DAY, air, 1);
     }
     return Optional.empty();
   }
 
   /** Moisture of the whole mass, day by day from {@code since} until a moment or for five years. */
-  double[] daily(Instant until, OpenAir air) {
+  public double[] daily(Instant until, OpenAir air) {
     long days = Math.min(LONGEST.toDays(), Math.max(0, Duration.between(since, until).toDays()));
     double[] course = new double[(int) days + 1];
     double m = WoodMoisture.dry(moisture);

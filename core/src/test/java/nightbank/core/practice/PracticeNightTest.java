@@ -124,4 +124,17 @@ public class PracticeNightTest {
             .count();
     assertThat((double) held / NIGHTS).isCloseTo(claimed, within(0.05));
   }
+
+  /** In a plain house a lesson can be lost, and the later ones are colder. */
+  @Test
+  public void lessonsGrowHarder() {
+    double before = 99;
+    for (Lesson l : Lesson.values()) {
+      double low = l.lowCelsius(2);
+      assertThat(low).isLessThan(before).isLessThan(2);
+      before = low;
+      assertThat(l.cloud()).isBetween(0.0, 1.0);
+      assertThat(l.windMetresPerSecond()).isBetween(0.0, 15.0);
+    }
+  }
 }

@@ -185,9 +185,8 @@ public class HeapTest {
     assertThat(HeapDraw.largest(heap, even(heap, 50), little, 48, -5, 5, 10)).isZero();
   }
 
-  /** A load is judged by the simulation that is then run with it. */
   @Test
-  public void theRarestFeedingHoldsAndTheNextRarerDoesNot() {
+  public void theMoreIsDrawnTheOftenerItIsFedAndEachRhythmHolds() {
     HeatStore heap = heap(1);
     double keep = 45;
     List<Batch> little = List.of(new Batch(0, heap.mass(), 60, 0.55, 0.4));

@@ -105,11 +105,35 @@ public class WoodStackTest {
   @Test
   public void itIsReadyOnTheDayOnWhichItsMoistureIsAndNeverWhereItCannotBe() {
     WoodStack s = green(0.08, Cover.ROOFED);
-    Instant day = s.ready(UPLAND).orElseThrow();
+    Instant day = s.ready(SPRING, UPLAND).orElseThrow();
     assertThat(s.at(day, UPLAND).moisture()).isLessThanOrEqualTo(WoodStack.READY);
     assertThat(s.at(day.minus(Duration.ofDays(1)), UPLAND).moisture())
         .isGreaterThan(WoodStack.READY);
-    assertThat(green(0.1, Cover.BARE).ready(OpenAir.steady(8, 0.95))).isEmpty();
+    assertThat(green(0.1, Cover.BARE).ready(SPRING, OpenAir.steady(8, 0.95))).isEmpty();
+  }
+
+  @Test
+  public void aBareStackThatTookUpWaterIsReadyAgainOnlyWhenItHasDriedAgain() {
+    Instant dryAgain = SPRING.plus(Duration.ofDays(200));
+    OpenAir air =
+        new OpenAir() {
+          @Override
+          public double celsius(Instant at) {
+            return 12;
+          }
+
+          @Override
+          public double humidity(Instant at) {
+            return at.isBefore(dryAgain) ? 0.92 : 0.5;
+          }
+        };
+    WoodStack bare = new WoodStack(100, 0.08, Cover.BARE, 0.17, SPRING);
+    Instant damp = SPRING.plus(Duration.ofDays(190));
+    assertThat(bare.at(damp, air).moisture()).isGreaterThan(WoodStack.READY);
+    assertThat(bare.ready(SPRING, air)).contains(SPRING);
+    Instant again = bare.ready(damp, air).orElseThrow();
+    assertThat(again).isAfter(dryAgain);
+    assertThat(bare.at(again, air).moisture()).isLessThanOrEqualTo(WoodStack.READY);
   }
 
   @Test

@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
 import nightbank.core.forecast.Advice;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.forecast.Possible;
+import nightbank.core.practice.Lesson;
 import nightbank.core.practice.PracticeNight;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
@@ -23,6 +24,7 @@ import nightbank.core.weather.SunTimes;
 import nightbank.core.weather.Weather;
 import nightbank.server.holding.HoldingView;
 import nightbank.server.holding.Holdings;
+import nightbank.server.house.Houses;
 import nightbank.server.night.PracticeView.DawnView;
 import nightbank.server.night.PracticeView.DecisionView;
 import nightbank.server.night.PracticeView.PastView;
@@ -36,7 +38,6 @@ import nightbank.server.shared.Problem;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Nights that people live through before they are real: begun, gone on with, looked back at. */
 @Service
@@ -47,12 +48,19 @@ public class PracticeNights {
 
   private final Outlooks outlooks;
   private final Holdings holdings;
+  private final Houses houses;
   private final PracticeRepository repository;
   private final Clock clock;
 
-  PracticeNights(Outlooks outlooks, Holdings holdings, PracticeRepository repository, Clock clock) {
+  PracticeNights(
+      Outlooks outlooks,
+      Holdings holdings,
+      Houses houses,
+      PracticeRepository repository,
+      Clock clock) {
     this.outlooks = outlooks;
     this.holdings = holdings;
+    this.houses = houses;
     this.repository = repository;
     this.clock = clock;
   }
@@ -61,8 +69,14 @@ public class PracticeNights {
    * The evening that is asked for.
    *
    * @param id made by whoever asks, so that twice is once
+   * @param lesson in place of what follows it, absent for that
    */
-  public record Evening(UUID id, Double lowCelsius, Double cloud, Double wind) {}
+  public record Evening(
+      UUID id,
+      @Nullable Lesson lesson,
+      @Nullable Double lowCelsius,
+      @Nullable Double cloud,
+      @Nullable Double wind) {}
 
   /**
    * What a person does next.
@@ -84,6 +98,7 @@ public class PracticeNights {
    * @param stated the coldest of the middle night, nothing done: it tells whether the place is
    *     still the one that the night began in
    * @param lived s of it
+   * @param ended as it was told at dawn, absent until then
    */
   public record Kept(
       UUID id,
@@ -94,13 +109,15 @@ public class PracticeNights {
       Said said,
       double stated,
       double lived,
-      List<Doing> doings) {}
-
-  @Transactional
-  public PracticeView begin(UUID holding, UUID person, UUID house, Evening e) {
-    if (e.id() == null || e.lowCelsius() == null) {
-      throw Problem.invalid("lowCelsius", "How cold it gets is missing.", "Give the night's low.");
+      List<Doing> doings,
+      @Nullable PracticeView ended) {
+    Kept lived(double to, List<Doing> done) {
+      return new Kept(id, houseId, begins, seed, question, said, stated, to, done, null);
     }
+  }
+
+  public PracticeView begin(UUID holding, UUID person, UUID house, Evening asked) {
+    Evening e = evening(asked, houses.get(holding, house).design().plantLimitCelsius());
     HoldingView place = holdings.get(holding);
     SunTimes sun = SunTimes.of(clock.instant(), place.latitude(), place.longitude());
     Instant begins =
@@ -130,11 +147,22 @@ public class PracticeNights {
             said(evening, e),
             stated(evening),
             0,
-            List.of());
+            List.of(),
+            null);
     if (!repository.begin(holding, person, kept)) {
       throw Problem.knownId("practice night");
     }
-    return look(holding, kept, false);
+    return look(evening, kept, false);
+  }
+
+  private static Evening evening(Evening e, double plantLimit) {
+    if (e.id() == null || e.lowCelsius() == null && e.lesson() == null) {
+      throw Problem.invalid("lowCelsius", "How cold it gets is missing.", "Give the night's low.");
+    }
+    Lesson l = e.lesson();
+    return l == null
+        ? e
+        : new Evening(e.id(), l, l.lowCelsius(plantLimit), l.cloud(), l.windMetresPerSecond());
   }
 
   private static TonightQuestion question(
@@ -159,16 +187,19 @@ public class PracticeNights {
   }
 
   public PracticeView get(UUID holding, UUID person, UUID id) {
-    return look(holding, find(holding, person, id), false);
+    Kept k = find(holding, person, id);
+    return k.ended() != null ? k.ended() : look(outlook(holding, k), k, false);
   }
 
   public List<PastView> past(UUID holding, UUID person) {
     return repository.past(holding, person);
   }
 
-  @Transactional
   public PracticeView step(UUID holding, UUID person, UUID id, NightStep step) {
     Kept k = find(holding, person, id);
+    if (k.ended() != null) {
+      throw Problem.invalid("to", "The night is over.", "Begin another.");
+    }
     Outlook as = outlook(holding, k);
     double end = as.plan().lengthSeconds();
     List<Doing> doings = new ArrayList<>(k.doings());
@@ -178,13 +209,18 @@ public class PracticeNights {
       end(doings, step.ends(), now, dawn);
     }
     if (step.doing() != null) {
-      if (doings.size() >= MOST_DOINGS || k.lived() >= end) {
-        throw Problem.invalid("doing", "The night is over.", "Begin another.");
+      if (doings.size() >= MOST_DOINGS) {
+        throw Problem.invalid(
+            "doing", "More than " + MOST_DOINGS + " things were done.", "Let the night run out.");
       }
       Doing d = step.doing();
       doings.add(new Doing(d.kind(), d.of(), now, dawn, d.amount()));
     }
-    List<Action> actions = as.doings().toCore(doings, new ArrayList<>());
+    List<TonightView.Assumption> gone = new ArrayList<>();
+    List<Action> actions = as.doings().toCore(doings, gone);
+    if (!gone.isEmpty()) {
+      throw Problem.invalid("doing", "There is no such thing in this place.", "Choose another.");
+    }
     double to = k.lived();
     boolean rang = false;
     if (step.to() != null) {
@@ -196,22 +232,10 @@ public class PracticeNights {
       rang = wakes.isPresent() && wakes.getAsDouble() < to;
       to = rang ? wakes.getAsDouble() : to;
     }
-    Kept next =
-        new Kept(
-            k.id(),
-            k.houseId(),
-            k.begins(),
-            k.seed(),
-            k.question(),
-            k.said(),
-            k.stated(),
-            to,
-            doings);
-    repository.keep(holding, person, next);
-    PracticeView view = look(holding, next, rang);
-    if (view.dawn() != null) {
-      repository.over(
-          holding, person, id, view.dawn().own().held(), view.dawn().own().lowestCelsius());
+    Kept next = k.lived(to, doings);
+    PracticeView view = look(as, next, rang);
+    if (!repository.keep(holding, person, k, next, view)) {
+      throw Problem.changedMeanwhile("practice night");
     }
     return view;
   }
@@ -251,7 +275,7 @@ public class PracticeNights {
     NightForecast f =
         NightForecast.of(as.plan().withActions(as.standing()), as.doubt(), Advice.MEMBERS);
     return new Said(
-        e.lowCelsius(),
+        Objects.requireNonNull(e.lowCelsius()),
         e.cloud() == null ? Weather.USUAL_CLOUD : e.cloud(),
         e.wind() == null ? Weather.USUAL_WIND : e.wind(),
         f.chanceOfHolding(),
@@ -274,8 +298,7 @@ public class PracticeNights {
     return all;
   }
 
-  private PracticeView look(UUID holding, Kept k, boolean rang) {
-    Outlook as = outlook(holding, k);
+  private static PracticeView look(Outlook as, Kept k, boolean rang) {
     SystemPlan bare = as.plan().withActions(as.standing());
     List<Action> done = all(as, as.doings().toCore(k.doings(), new ArrayList<>()));
     PracticeNight night = night(as, k);

@@ -6,7 +6,6 @@ import java.util.UUID;
 import nightbank.core.upkeep.UsualTask.For;
 import nightbank.server.house.Houses;
 import nightbank.server.part.PartDesign;
-import nightbank.server.part.PartView;
 import nightbank.server.part.Parts;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
@@ -35,17 +34,7 @@ class PlaceKinds {
     if (!houses.all(holding).isEmpty()) {
       there.add(For.HOUSE);
     }
-    for (PartView p : parts.all(holding)) {
-      if (p.design() instanceof PartDesign.Fire) {
-        there.addAll(Set.of(For.FIRE, For.ANYTHING_BURNT));
-      } else if (p.design() instanceof PartDesign.Flames) {
-        there.add(For.ANYTHING_BURNT);
-      } else if (p.design() instanceof PartDesign.Heap) {
-        there.add(For.HEAP);
-      } else if (p.design() instanceof PartDesign.Circuit c) {
-        there.add(c.carries() == PartDesign.Carries.AIR ? For.AIR_LOOP : For.WATER_LOOP);
-      }
-    }
+    parts.all(holding).forEach(p -> there.addAll(p.design().as(NEEDS)));
     for (StoreView s : stores.all(holding)) {
       if (WATER.equals(s.design().medium())) {
         there.add(For.WATER);
@@ -59,4 +48,52 @@ class PlaceKinds {
     }
     return there;
   }
+
+  private static final PartDesign.Cases<Set<For>> NEEDS =
+      new PartDesign.Cases<>() {
+        @Override
+        public Set<For> fire(PartDesign.Fire d) {
+          return Set.of(For.FIRE, For.ANYTHING_BURNT);
+        }
+
+        @Override
+        public Set<For> flames(PartDesign.Flames d) {
+          return Set.of(For.ANYTHING_BURNT);
+        }
+
+        @Override
+        public Set<For> heater(PartDesign.Heater d) {
+          return Set.of(For.ANYTHING_BURNT);
+        }
+
+        @Override
+        public Set<For> element(PartDesign.Element d) {
+          return Set.of();
+        }
+
+        @Override
+        public Set<For> sunlight(PartDesign.Sunlight d) {
+          return Set.of();
+        }
+
+        @Override
+        public Set<For> heap(PartDesign.Heap d) {
+          return Set.of(For.HEAP);
+        }
+
+        @Override
+        public Set<For> circuit(PartDesign.Circuit d) {
+          return Set.of(d.carries() == PartDesign.Carries.AIR ? For.AIR_LOOP : For.WATER_LOOP);
+        }
+
+        @Override
+        public Set<For> heatPump(PartDesign.HeatPump d) {
+          return Set.of();
+        }
+
+        @Override
+        public Set<For> animals(PartDesign.Animals d) {
+          return Set.of();
+        }
+      };
 }

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.upkeep.Every;
 import nightbank.core.upkeep.UsualTask;
@@ -36,7 +37,6 @@ import tools.jackson.databind.JsonNode;
 @Service
 public class Tasks implements Reversible {
   private static final int MOST = 200;
-  private static final Duration FIRES_LOOKED_AT = Duration.ofDays(3 * 366);
   private static final Duration NEVER_DONE = Duration.ofDays(365);
 
   private final TaskRepository repository;
@@ -108,8 +108,13 @@ public class Tasks implements Reversible {
   public UpkeepView view(UUID holding) {
     Instant now = clock.instant();
     ZoneId zone = ZoneId.of(holdings.get(holding).zone());
-    List<EventView> fires = log.burnt(holding, now.minus(FIRES_LOOKED_AT), now);
     Map<UUID, List<DoneView>> done = repository.done(holding);
+    Instant longest =
+        Stream.concat(
+                done.values().stream().map(d -> d.get(0).at()), Stream.of(now.minus(NEVER_DONE)))
+            .min(Comparator.naturalOrder())
+            .orElseThrow();
+    List<EventView> fires = log.burnt(holding, longest, now);
     List<Kept> kept = repository.all(holding);
     Set<UsualTask> taken = EnumSet.noneOf(UsualTask.class);
     kept.stream().map(k -> k.draft().usual()).filter(Objects::nonNull).forEach(taken::add);
@@ -147,6 +152,12 @@ public class Tasks implements Reversible {
     TaskDraft before = now(holding, id.toString());
     keep(holding, id, draft);
     changes.made(holding, kind(), id.toString(), draft.what(), before, now(holding, id.toString()));
+  }
+
+  /** Several at once, as one change. */
+  @Transactional
+  public void save(UUID holding, Map<UUID, TaskDraft> drafts) {
+    drafts.forEach((id, draft) -> save(holding, id, draft));
   }
 
   /** What was done of it goes with it, and comes back with it. */

@@ -36,7 +36,7 @@ public class Woodpiles implements Reversible {
   private static final int MOST = 60;
   private static final Duration YEAR = Duration.ofDays(365);
   private static final Duration FAR = Duration.ofDays(5 * 366);
-  private static final Duration STEP = Duration.ofDays(15);
+  private static final int STEP_DAYS = 15; // of a drawn course
 
   private final StackRepository repository;
   private final EventLog log;
@@ -129,10 +129,11 @@ public class Woodpiles implements Reversible {
   private static StackView stack(Made made, WoodStack left, Instant now, OpenAir air) {
     StackDraft d = made.draft();
     WoodStack.State is = left.at(now, air);
+    double[] daily = left.daily(now.plus(YEAR), air);
     List<PointView> course = new ArrayList<>();
-    Instant from = d.since().isBefore(now.minus(YEAR)) ? now.minus(YEAR) : d.since();
-    for (Instant t = from; t.isBefore(now.plus(YEAR)); t = t.plus(STEP)) {
-      course.add(new PointView(t, left.at(t, air).moisture()));
+    long first = Math.max(0, Duration.between(d.since(), now.minus(YEAR)).toDays());
+    for (int day = (int) Math.min(first, daily.length - 1); day < daily.length; day += STEP_DAYS) {
+      course.add(new PointView(d.since().plus(Duration.ofDays(day)), daily[day]));
     }
     return new StackView(
         made.id(),
@@ -147,7 +148,7 @@ public class Woodpiles implements Reversible {
         is.low(),
         is.high(),
         is.joules() / 1e6,
-        left.ready(air).orElse(null),
+        left.ready(now, air).orElse(null),
         course);
   }
 

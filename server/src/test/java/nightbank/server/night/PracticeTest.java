@@ -148,4 +148,40 @@ public class PracticeTest {
     JsonNode same = grounds.keeper.get(grounds.path("/practice/" + id(night))).body();
     assertThat(same.path("now")).isEqualTo(night.path("now"));
   }
+
+  @Test
+  public void aLessonIsAsColdAsThePlantsOfTheHouseMakeItHard() {
+    Answer a =
+        grounds.keeper.post(
+            grounds.path("/houses/" + house + "/practice"),
+            "{\"id\":\"%s\",\"lesson\":\"CLEAR_SKY\"}".formatted(UUID.randomUUID()));
+    assertThat(a.status()).as(a.body().toString()).isEqualTo(200);
+    assertThat(a.body().at("/said/lowCelsius").asDouble()).isEqualTo(2 - 7);
+    assertThat(a.body().at("/said/cloud").asDouble()).isZero();
+  }
+
+  @Test
+  public void whatEndedStaysAsItWasToldWhateverBecomesOfThePlace() {
+    JsonNode night = begun(-6);
+    JsonNode dawn = step(night, "{\"to\":\"%s\"}".formatted(night.path("ends").asString()));
+    assertThat(dawn.path("dawn").isNull()).isFalse();
+    assertThat(grounds.keeper.delete(grounds.path("/parts/" + flames)).status()).isEqualTo(204);
+    assertThat(grounds.keeper.get(grounds.path("/practice/" + id(night))).body()).isEqualTo(dawn);
+    Answer refused =
+        grounds.keeper.post(
+            grounds.path("/practice/" + id(night)),
+            "{\"to\":\"%s\"}".formatted(night.path("ends").asString()));
+    assertThat(refused.status()).isEqualTo(422);
+  }
+
+  @Test
+  public void whatThePlaceHasNotCannotBeDone() {
+    JsonNode night = begun(-6);
+    Answer refused =
+        grounds.keeper.post(
+            grounds.path("/practice/" + id(night)),
+            "{\"doing\":{\"kind\":\"RUN\",\"of\":\"%s\"}}".formatted(UUID.randomUUID()));
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.body().path("field").asString()).isEqualTo("doing");
+  }
 }

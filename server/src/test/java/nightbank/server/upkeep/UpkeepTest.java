@@ -161,6 +161,19 @@ public class UpkeepTest {
   }
 
   @Test
+  public void whoeverBurnsBoughtFuelIsOfferedTheCarbonMonoxideAlarm() {
+    grounds.newPart(
+        """
+        {"kind":"HEATER","heats":[{"to":"HOUSE"}],"fuel":"paraffin","watts":2000,"flue":false,"indoors":true,
+         "control":{"runs":"BY_HAND"}}
+        """,
+        grounds.newHouse());
+    assertThat(upkeep().path("usual").findValuesAsString("usual"))
+        .contains("CARBON_MONOXIDE_ALARM", "SMOKE_ALARM")
+        .doesNotContain("FLUE");
+  }
+
+  @Test
   public void aTaskIsDueByDaysOrByFiresWhicheverIsFirst() {
     UUID task =
         kept("/upkeep", "{\"what\":\"Take out the ash\",\"why\":\"\",\"days\":100,\"fires\":2}");
@@ -198,6 +211,19 @@ public class UpkeepTest {
     kept("/upkeep", seals);
     assertThat(upkeep().path("usual").findValuesAsString("usual")).doesNotContain("SEALS");
     assertThat(put("/upkeep/" + UUID.randomUUID(), seals).status()).isEqualTo(409);
+  }
+
+  @Test
+  public void severalTakenOnAtOnceAreOneChangeAndOneThatIsWrongLeavesNone() {
+    String two = "{\"%s\":{\"what\":\"Look\",\"days\":30},\"%s\":{\"what\":\"Sweep\",\"days\":%d}}";
+    UUID one = UUID.randomUUID();
+    UUID other = UUID.randomUUID();
+    assertThat(put("/upkeep", two.formatted(one, other, 0)).status()).isEqualTo(422);
+    assertThat(upkeep().path("tasks")).isEmpty();
+    assertThat(put("/upkeep", two.formatted(one, other, 7)).status()).isEqualTo(204);
+    assertThat(upkeep().path("tasks")).hasSize(2);
+    takeBack("TASK");
+    assertThat(upkeep().path("tasks")).isEmpty();
   }
 
   @DataProvider

@@ -31,15 +31,7 @@ public class EventRepository {
 
   /** Those of a span in their order; of more than so many the newest. */
   public List<EventView> between(UUID holding, Instant from, Instant to) {
-    return db.selectFrom(EVENT)
-        .where(EVENT.HOLDING_ID.eq(holding))
-        .and(EVENT.AT.between(from, to))
-        .orderBy(EVENT.AT.desc(), EVENT.SEQ.desc())
-        .limit(MOST)
-        .fetch()
-        .sortAsc(EVENT.SEQ)
-        .sortAsc(EVENT.AT)
-        .map(EventRepository::view);
+    return newest(EVENT.HOLDING_ID.eq(holding).and(EVENT.AT.between(from, to)));
   }
 
   public List<EventView> counted(
@@ -69,15 +61,26 @@ public class EventRepository {
         .fetch(EventRepository::view);
   }
 
+  /** Those of some kinds in their order; of more than so many the newest. */
   public List<EventView> ofKinds(
       UUID holding, Collection<EventKind> kinds, Instant from, Instant to) {
+    return newest(
+        EVENT
+            .HOLDING_ID
+            .eq(holding)
+            .and(EVENT.KIND.in(kinds.stream().map(EventKind::name).toList()))
+            .and(EVENT.AT.between(from, to)));
+  }
+
+  private List<EventView> newest(Condition which) {
     return db.selectFrom(EVENT)
-        .where(EVENT.HOLDING_ID.eq(holding))
-        .and(EVENT.KIND.in(kinds.stream().map(EventKind::name).toList()))
-        .and(EVENT.AT.between(from, to))
-        .orderBy(EVENT.AT, EVENT.SEQ)
+        .where(which)
+        .orderBy(EVENT.AT.desc(), EVENT.SEQ.desc())
         .limit(MOST)
-        .fetch(EventRepository::view);
+        .fetch()
+        .sortAsc(EVENT.SEQ)
+        .sortAsc(EVENT.AT)
+        .map(EventRepository::view);
   }
 
   public Optional<EventView> find(UUID holding, UUID id) {

@@ -6,6 +6,7 @@ import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.night.PracticeNights;
 import nightbank.server.night.PracticeView;
+import nightbank.server.shared.ForegroundPriority;
 import nightbank.server.shared.Turns;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -20,11 +21,14 @@ import org.springframework.web.bind.annotation.RestController;
 class PracticeController {
   private final PracticeNights nights;
   private final Access access;
+  private final ForegroundPriority priority;
   private final Turns turns;
 
-  PracticeController(PracticeNights nights, Access access, Turns turns) {
+  PracticeController(
+      PracticeNights nights, Access access, ForegroundPriority priority, Turns turns) {
     this.nights = nights;
     this.access = access;
+    this.priority = priority;
     this.turns = turns;
   }
 
@@ -35,7 +39,8 @@ class PracticeController {
       @RequestBody PracticeNights.Evening evening) {
     access.require(holdingId, Role.HELPER);
     UUID me = me();
-    return turns.take(me, () -> nights.begin(holdingId, me, houseId, evening));
+    return turns.take(
+        me, () -> priority.first(() -> nights.begin(holdingId, me, houseId, evening)));
   }
 
   @GetMapping("/practice")
@@ -48,7 +53,7 @@ class PracticeController {
   PracticeView get(@PathVariable UUID holdingId, @PathVariable UUID practiceId) {
     access.require(holdingId, Role.GUEST);
     UUID me = me();
-    return turns.take(me, () -> nights.get(holdingId, me, practiceId));
+    return turns.take(me, () -> priority.first(() -> nights.get(holdingId, me, practiceId)));
   }
 
   @PostMapping("/practice/{practiceId}")
@@ -58,7 +63,7 @@ class PracticeController {
       @RequestBody PracticeNights.NightStep step) {
     access.require(holdingId, Role.HELPER);
     UUID me = me();
-    return turns.take(me, () -> nights.step(holdingId, me, practiceId, step));
+    return turns.take(me, () -> priority.first(() -> nights.step(holdingId, me, practiceId, step)));
   }
 
   private UUID me() {

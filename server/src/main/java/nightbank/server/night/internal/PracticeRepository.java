@@ -15,6 +15,7 @@ import nightbank.server.shared.Json;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Nights that are practised; of a person only the newest are kept. */
 @Repository
@@ -30,6 +31,7 @@ public class PracticeRepository {
   }
 
   /** Whether it is new. */
+  @Transactional
   public boolean begin(UUID holding, UUID person, Kept k) {
     int made =
         db.insertInto(PRACTICE_NIGHT)
@@ -77,31 +79,30 @@ public class PracticeRepository {
         json.read(r.getSaid(), PracticeView.Said.class),
         r.getStatedC(),
         r.getLivedS(),
-        doings(r.getDoings()));
+        doings(r.getDoings()),
+        r.getEnded() == null ? null : json.read(r.getEnded(), PracticeView.class));
   }
 
   private List<TonightQuestion.Doing> doings(JSONB kept) {
     return List.of(json.read(kept, TonightQuestion.Doing[].class));
   }
 
-  public void keep(UUID holding, UUID person, Kept k) {
-    db.update(PRACTICE_NIGHT)
-        .set(PRACTICE_NIGHT.LIVED_S, k.lived())
-        .set(PRACTICE_NIGHT.DOINGS, json.write(k.doings()))
-        .where(PRACTICE_NIGHT.ID.eq(k.id()))
-        .and(PRACTICE_NIGHT.HOLDING_ID.eq(holding))
-        .and(PRACTICE_NIGHT.PERSON_ID.eq(person))
-        .execute();
-  }
-
-  public void over(UUID holding, UUID person, UUID id, boolean held, double lowest) {
-    db.update(PRACTICE_NIGHT)
-        .set(PRACTICE_NIGHT.HELD, held)
-        .set(PRACTICE_NIGHT.LOWEST_C, lowest)
-        .where(PRACTICE_NIGHT.ID.eq(id))
-        .and(PRACTICE_NIGHT.HOLDING_ID.eq(holding))
-        .and(PRACTICE_NIGHT.PERSON_ID.eq(person))
-        .execute();
+  /** Whether it was still as before. */
+  public boolean keep(UUID holding, UUID person, Kept before, Kept k, PracticeView view) {
+    PracticeView.DawnView dawn = view.dawn();
+    return db.update(PRACTICE_NIGHT)
+            .set(PRACTICE_NIGHT.LIVED_S, k.lived())
+            .set(PRACTICE_NIGHT.DOINGS, json.write(k.doings()))
+            .set(PRACTICE_NIGHT.ENDED, dawn == null ? null : json.write(view))
+            .set(PRACTICE_NIGHT.HELD, dawn == null ? null : dawn.own().held())
+            .set(PRACTICE_NIGHT.LOWEST_C, dawn == null ? null : dawn.own().lowestCelsius())
+            .where(PRACTICE_NIGHT.ID.eq(k.id()))
+            .and(PRACTICE_NIGHT.HOLDING_ID.eq(holding))
+            .and(PRACTICE_NIGHT.PERSON_ID.eq(person))
+            .and(PRACTICE_NIGHT.LIVED_S.eq(before.lived()))
+            .and(PRACTICE_NIGHT.DOINGS.eq(json.write(before.doings())))
+            .execute()
+        == 1;
   }
 
   /** Those that are over, newest first. */

@@ -1,6 +1,7 @@
 package nightbank.server.upkeep.internal;
 
 import java.time.Instant;
+import java.util.Map;
 import java.util.UUID;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
@@ -40,6 +41,14 @@ class UpkeepController {
   UpkeepView upkeep(@PathVariable UUID holdingId) {
     access.require(holdingId, Role.GUEST);
     return tasks.view(holdingId);
+  }
+
+  /** Several tasks by their ids, as one change. */
+  @PutMapping("/upkeep")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void save(@PathVariable UUID holdingId, @RequestBody Map<UUID, Tasks.TaskDraft> drafts) {
+    access.require(holdingId, Role.KEEPER);
+    tasks.save(holdingId, drafts);
   }
 
   @PutMapping("/upkeep/{taskId}")
