@@ -67,8 +67,17 @@ describe('an alarm in words', () => {
     for (const k of kinds) {
       expect(kindWords[k]).toBeTruthy()
       expect(
-        headline(of(k, { celsius: 3, limit: 2, at: '2026-01-30T19:30:00Z' }), SI, 'UTC'),
-      ).toContain('Lean-to')
+        headline(
+          of(k, {
+            celsius: 3,
+            limit: 2,
+            at: '2026-01-30T19:30:00Z',
+            wood: { readyKilograms: 12, askedKilograms: 31 },
+          }),
+          SI,
+          'UTC',
+        ),
+      ).toContain(k === 'WOOD' ? '12 kg lie ready' : 'Lean-to')
       expect(remedy(of(k, {}), 'UTC')).toMatch(/\.$/)
     }
   })

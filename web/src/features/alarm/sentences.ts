@@ -1,5 +1,5 @@
 import type { Views } from '@/shared/api/client'
-import { clock, day, degrees, type Units } from '@/shared/units'
+import { clock, day, degrees, massOf, type Units } from '@/shared/units'
 import { deed } from '../tonight/sentences'
 
 export type Alarm = Views['AlarmView']
@@ -12,6 +12,7 @@ export const kindWords: Record<Kind, string> = {
   HOT: 'a part of a store near the highest it bears',
   LOOP: 'a loop that carries heat out',
   HEAP: 'a heap going cold',
+  WOOD: 'dry wood short for the coming days',
   SILENT: 'a logger that says nothing',
 }
 export const kinds = Object.keys(kindWords) as Kind[]
@@ -35,6 +36,8 @@ export function headline(a: Alarm, units: Units, zone: string): string {
       return `The loop of ${f.of} carries heat out of it${f.at ? ` since ${at(f.at)}` : ''}`
     case 'HEAP':
       return `${f.of} is going cold: ${t(f.celsius)} at its hottest`
+    case 'WOOD':
+      return `Dry wood is short: ${massOf(f.wood!.readyKilograms)} lie ready, the next three days ask about ${massOf(f.wood!.askedKilograms)}`
     case 'SILENT':
       return `The logger ${f.of} has said nothing since ${f.at ? day(Date.parse(f.at) / 1000, zone) : ''} ${at(f.at)}`
   }
@@ -58,6 +61,8 @@ export function remedy(a: Alarm, zone: string): string {
       return 'Stop its pump, or shut its valve, until what feeds it is warmer than the store.'
     case 'HEAP':
       return 'Draw less from it; feed and water it, and turn it where it is matted.'
+    case 'WOOD':
+      return 'Split and bring in under a roof what dries soonest, or get dry wood before the nights that need it.'
     case 'SILENT':
       return 'Look at its battery and its signal. What it would have warned of is not seen.'
   }

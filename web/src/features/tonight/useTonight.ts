@@ -73,11 +73,25 @@ export function useTonight(holding: string) {
     const last = await recalled<Last>(`tonight:${holding}`)
     if (!last?.heard || last.house !== asked.house || night.value) return
     if (reached.value && (!last.plain || Date.now() - last.heard > SAME_NIGHT_MS)) return
-    night.value = last.answer
     nights.value = last.nights
-    band.value = { low: last.answer.low, high: last.answer.high }
-    without.value = last.answer.without
-    asKnown.value = ago(Date.now() - last.heard)
+    showKnown(last.answer, Date.now() - last.heard)
+  }
+
+  function showKnown(answer: Night, age: number) {
+    night.value = answer
+    band.value = { low: answer.low, high: answer.high }
+    without.value = answer.without
+    asKnown.value = ago(age)
+  }
+
+  /** What anybody was told last, while it is worked out anew; of no matter where that is quicker. */
+  async function othersKnow() {
+    const house = asked.house
+    const known = await body(
+      api.GET('/api/holdings/{holdingId}/houses/{houseId}/tonight', there()),
+    ).catch(() => null)
+    if (known && !night.value && house === asked.house)
+      showKnown(known.night, session.now().getTime() - Date.parse(known.at))
   }
 
   function rememberNight() {
@@ -155,7 +169,10 @@ export function useTonight(holding: string) {
   async function ask(quick = false) {
     if (!asked.house) return
     const mine = ++turn
-    if (!night.value && !addressed) await recall().catch(() => null)
+    if (!night.value && !addressed) {
+      await recall().catch(() => null)
+      if (!night.value && asked.low == null) void othersKnow()
+    }
     if (!quick) {
       if (asked.low != null) rememberLow(asked.low)
       busy.value = true

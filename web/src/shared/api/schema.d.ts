@@ -635,7 +635,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["known"];
         put?: never;
         post: operations["ask"];
         delete?: never;
@@ -1843,6 +1843,7 @@ export interface components {
             /** Format: uuid */
             opens: string | null;
             verdict: string;
+            wood: components["schemas"]["ShortWood"] | null;
         };
         AlarmView: {
             cannotWait: boolean;
@@ -1850,7 +1851,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "NIGHT" | "AIR" | "SILENT" | "LOOP" | "HOT" | "HEAP";
+            kind: "NIGHT" | "AIR" | "SILENT" | "LOOP" | "HOT" | "HEAP" | "WOOD";
             /** Format: date-time */
             over: string | null;
             /** Format: date-time */
@@ -3133,6 +3134,11 @@ export interface components {
             usable: number[];
             usableHalfWidth: number[];
         };
+        Known: {
+            /** Format: date-time */
+            at: string;
+            night: components["schemas"]["TonightView"];
+        };
         Latest: {
             /** Format: date-time */
             at: string;
@@ -3934,7 +3940,7 @@ export interface components {
             hook: string | null;
             /** Format: uuid */
             id: string;
-            kinds: ("NIGHT" | "AIR" | "SILENT" | "LOOP" | "HOT" | "HEAP")[];
+            kinds: ("NIGHT" | "AIR" | "SILENT" | "LOOP" | "HOT" | "HEAP" | "WOOD")[];
             mail: string | null;
             name: string;
             secret: string | null;
@@ -4128,6 +4134,12 @@ export interface components {
             lowMetres: number;
             /** Format: double */
             widthMetres: number;
+        };
+        ShortWood: {
+            /** Format: double */
+            askedKilograms: number;
+            /** Format: double */
+            readyKilograms: number;
         };
         Side: {
             /** Format: double */
@@ -6070,6 +6082,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CurveView"];
+                };
+            };
+        };
+    };
+    known: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Known"];
                 };
             };
         };

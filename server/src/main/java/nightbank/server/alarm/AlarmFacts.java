@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param at when that is, or when it was last heard of
  * @param doings what is advised, in order
  * @param latest until when that may wait, absent where it is not known
+ * @param wood absent where it is not of wood
  */
 public record AlarmFacts(
     String of,
@@ -26,7 +27,8 @@ public record AlarmFacts(
     @Nullable Double limit,
     @Nullable Instant at,
     List<AlarmDoing> doings,
-    @Nullable Instant latest) {
+    @Nullable Instant latest,
+    @Nullable ShortWood wood) {
 
   /**
    * Something to do.
@@ -43,12 +45,20 @@ public record AlarmFacts(
       Instant to,
       @Nullable Double amount) {}
 
+  /**
+   * Wood that will not do.
+   *
+   * @param readyKilograms that lie dry
+   * @param askedKilograms of the next three days
+   */
+  public record ShortWood(double readyKilograms, double askedKilograms) {}
+
   static AlarmFacts of(
       String name,
       @Nullable UUID opens,
       @Nullable Double celsius,
       @Nullable Double limit,
       @Nullable Instant at) {
-    return new AlarmFacts(name, opens, "", celsius, limit, at, List.of(), null);
+    return new AlarmFacts(name, opens, "", celsius, limit, at, List.of(), null, null);
   }
 }

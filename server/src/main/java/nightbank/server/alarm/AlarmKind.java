@@ -13,5 +13,7 @@ public enum AlarmKind {
   /** A part of a store is near the highest temperature that it bears. */
   HOT,
   /** A heap is going cold. */
-  HEAP
+  HEAP,
+  /** Less dry wood lies there than the coming days ask. */
+  WOOD
 }

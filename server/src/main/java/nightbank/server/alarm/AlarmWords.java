@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import nightbank.server.night.DoingWords;
 import org.jspecify.annotations.Nullable;
@@ -43,6 +44,11 @@ final class AlarmWords {
           "%s is at %s; a part of it bears %s."
               .formatted(f.of(), degrees(f.celsius()), degrees(f.limit()));
       case HEAP -> "%s is going cold: %s at its hottest.".formatted(f.of(), degrees(f.celsius()));
+      case WOOD ->
+          "Dry wood is short: %s lie ready, the next three days ask about %s."
+              .formatted(
+                  kilograms(Objects.requireNonNull(f.wood()).readyKilograms()),
+                  kilograms(f.wood().askedKilograms()));
     };
   }
 
@@ -62,6 +68,9 @@ final class AlarmWords {
           "Stop its pump, or shut its valve, until what feeds it is warmer than the store.";
       case HOT -> "Stop what charges it. Do not open a vessel that may be under pressure.";
       case HEAP -> "Draw less from it; feed and water it, and turn it where it is matted.";
+      case WOOD ->
+          "Split and bring in under a roof what dries soonest, or get dry wood before the nights "
+              + "that need it.";
     };
   }
 
@@ -79,6 +88,12 @@ final class AlarmWords {
     }
     double shown = fahrenheit ? celsius * 1.8 + 32 : celsius;
     return String.format(Locale.UK, "%.1f %s", shown, fahrenheit ? "°F" : "°C").replace('-', '−');
+  }
+
+  private String kilograms(double kilograms) {
+    return fahrenheit
+        ? "%.0f lb".formatted(kilograms / 0.45359237)
+        : "%.0f kg".formatted(kilograms);
   }
 
   private String clock(@Nullable Instant at) {

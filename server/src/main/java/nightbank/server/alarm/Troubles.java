@@ -21,6 +21,7 @@ import nightbank.core.alarm.Signs;
 import nightbank.core.caution.PartLimit;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.server.alarm.AlarmFacts.AlarmDoing;
+import nightbank.server.alarm.AlarmFacts.ShortWood;
 import nightbank.server.device.DeviceView;
 import nightbank.server.device.Devices;
 import nightbank.server.house.HouseView;
@@ -36,6 +37,8 @@ import nightbank.server.shared.Problem;
 import nightbank.server.store.ProbeView;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
+import nightbank.server.upkeep.WoodView;
+import nightbank.server.upkeep.Woodpiles;
 import org.springframework.stereotype.Component;
 
 /** What is wrong in a holding now, by kind. */
@@ -52,6 +55,7 @@ class Troubles {
   private final Readings readings;
   private final Devices devices;
   private final Loops loops;
+  private final Woodpiles wood;
   private final ForegroundPriority priority;
   private final Clock clock;
 
@@ -62,6 +66,7 @@ class Troubles {
       Readings readings,
       Devices devices,
       Loops loops,
+      Woodpiles wood,
       ForegroundPriority priority,
       Clock clock) {
     this.tonight = tonight;
@@ -70,6 +75,7 @@ class Troubles {
     this.readings = readings;
     this.devices = devices;
     this.loops = loops;
+    this.wood = wood;
     this.priority = priority;
     this.clock = clock;
   }
@@ -84,6 +90,7 @@ class Troubles {
     loops(holding).forEach(all::add);
     built.forEach(s -> hot(s, now).ifPresent(all::add));
     built.forEach(s -> heap(holding, s, now).ifPresent(all::add));
+    wood(holding).ifPresent(all::add);
     return all;
   }
 
@@ -196,6 +203,20 @@ class Troubles {
     return Optional.of(new Trouble(AlarmKind.HEAP, store.id().toString(), 1, false, facts));
   }
 
+  /** Only where somebody keeps stacks: a fire may be fed from elsewhere. */
+  private Optional<Trouble> wood(UUID holding) {
+    WoodView w = wood.view(holding);
+    if (w.stacks().isEmpty()
+        || w.asked() == null
+        || w.readyKilograms() >= w.asked().threeDaysKilograms()) {
+      return Optional.empty();
+    }
+    ShortWood less = new ShortWood(w.readyKilograms(), w.asked().threeDaysKilograms());
+    AlarmFacts facts = new AlarmFacts("", null, "", null, null, null, List.of(), null, less);
+    int grade = w.readyKilograms() > 0 ? 1 : 2;
+    return Optional.of(new Trouble(AlarmKind.WOOD, holding.toString(), grade, false, facts));
+  }
+
   /**
    * Coming nights that are close or lost.
    *
@@ -244,7 +265,8 @@ class Troubles {
             night.plantLimitCelsius(),
             night.coldestAt(),
             doings,
-            latest);
+            latest,
+            null);
     return new Trouble(AlarmKind.NIGHT, house.id().toString(), lost ? 2 : 1, cannotWait, facts);
   }
 

@@ -55,6 +55,9 @@ public class Houses implements Reversible {
   /** What a keeper sends. */
   public record HouseDraft(UUID id, String name, HouseDesign design) {}
 
+  /** A house and the holding that it stands in. */
+  public record Where(UUID holding, UUID house) {}
+
   /** A house that is being taken away, and what stands in it with it. */
   public record Goes(UUID holding, UUID id) {}
 
@@ -92,6 +95,11 @@ public class Houses implements Reversible {
 
   public List<HouseView> all(UUID holding) {
     return repository.all(holding).stream().map(Houses::view).toList();
+  }
+
+  /** Of all holdings, those changed last. */
+  public List<Where> newest(int most) {
+    return repository.newest(most);
   }
 
   public HouseView get(UUID holding, UUID id) {

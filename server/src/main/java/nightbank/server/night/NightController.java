@@ -5,6 +5,8 @@ import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.shared.ForegroundPriority;
 import nightbank.server.shared.Turns;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -31,6 +33,16 @@ class NightController {
     this.priority = priority;
     this.turns = turns;
     this.access = access;
+  }
+
+  /** What was last said with nothing typed; nothing where nothing was. */
+  @GetMapping("/api/holdings/{holdingId}/houses/{houseId}/tonight")
+  ResponseEntity<Tonight.Known> known(@PathVariable UUID holdingId, @PathVariable UUID houseId) {
+    access.require(holdingId, Role.GUEST);
+    return tonight
+        .known(holdingId, houseId)
+        .map(ResponseEntity::ok)
+        .orElse(ResponseEntity.noContent().build());
   }
 
   @PostMapping("/api/holdings/{holdingId}/houses/{houseId}/tonight")

@@ -1,6 +1,12 @@
 package nightbank.server.night;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import nightbank.core.forecast.Advice;
 import nightbank.core.forecast.Counterfactual;
@@ -8,23 +14,48 @@ import nightbank.core.forecast.NightForecast;
 import nightbank.core.forecast.Possible;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSimulation;
+import nightbank.server.house.Houses;
 import nightbank.server.shared.Json;
 import org.springframework.stereotype.Service;
 
 /** Whether the coming night will hold, and what to do about it. */
 @Service
 public class Tonight {
-  private final Outlooks outlooks;
-  private final TonightQuestion untold;
+  private static final Duration SAME_NIGHT = Duration.ofHours(8);
+  private static final int MOST = 300;
 
-  Tonight(Outlooks outlooks, Json json) {
+  private final Outlooks outlooks;
+  private final Houses houses;
+  private final Clock clock;
+  private final TonightQuestion nothingTyped;
+
+  /** By house what was last said with nothing typed: it is shown while it is worked out anew. */
+  private final Cache<UUID, Known> last =
+      Caffeine.newBuilder().maximumSize(MOST).softValues().expireAfterWrite(SAME_NIGHT).build();
+
+  Tonight(Outlooks outlooks, Houses houses, Json json, Clock clock) {
     this.outlooks = outlooks;
-    untold = json.read(json.tree(Map.of()), TonightQuestion.class);
+    this.houses = houses;
+    this.clock = clock;
+    nothingTyped = json.read(json.tree(Map.of()), TonightQuestion.class);
+  }
+
+  /**
+   * An answer as it was given.
+   *
+   * @param at when
+   */
+  public record Known(TonightView night, Instant at) {}
+
+  /** What was last said of a house's coming night with nothing typed, while the same is meant. */
+  Optional<Known> known(UUID holding, UUID houseId) {
+    houses.get(holding, houseId);
+    return Optional.ofNullable(last.getIfPresent(houseId));
   }
 
   /** What a page is told on which nothing is typed. */
   public TonightView ask(UUID holding, UUID houseId) {
-    return ask(holding, houseId, untold);
+    return ask(holding, houseId, nothingTyped);
   }
 
   public TonightView ask(UUID holding, UUID houseId, TonightQuestion q) {
@@ -45,6 +76,16 @@ public class Tonight {
             Possible.options(bare, now.possible(), dusk),
             now.doubt(),
             Map.of(plan.actions(), forecast));
-    return view.whole(forecast, advice, Counterfactual.of(plan));
+    TonightView night = view.whole(forecast, advice, Counterfactual.of(plan));
+    if (nothingTyped(q)) {
+      last.put(houseId, new Known(night, clock.instant()));
+    }
+    return night;
+  }
+
+  private boolean nothingTyped(TonightQuestion q) {
+    boolean noneRead = q.stores() == null || q.stores().isEmpty();
+    return noneRead
+        && TonightQuestionBuilder.builder(q).stores(null).quick(null).build().equals(nothingTyped);
   }
 }

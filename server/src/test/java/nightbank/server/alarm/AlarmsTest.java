@@ -247,6 +247,36 @@ public class AlarmsTest {
   }
 
   @Test
+  public void dryWoodThatWillNotDoForThreeDaysIsToldAndOverWithAStackThatWill() {
+    watched("[\"WOOD\"]");
+    for (int day = 2; day <= 6; day += 2) {
+      String fire =
+          "{\"id\":\"%s\",\"kind\":\"FIRE_LIT\",\"at\":\"%s\",\"note\":\"\",\"amount\":20}"
+              .formatted(UUID.randomUUID(), now.minus(Duration.ofDays(day)));
+      assertThat(grounds.keeper.post(grounds.path("/events"), fire).status()).isEqualTo(200);
+    }
+    at(plus(now, 1));
+    assertThat(alarms()).as("nobody keeps a stack").isEmpty();
+    stack("Green ash", 400, 0.45);
+    at(plus(now, 7));
+    assertThat(letters()).hasSize(1);
+    assertThat(letters().get(0)).contains("Dry wood is short: 0 kg lie ready, the next three days");
+    stack("Old ash", 900, 0.14);
+    at(plus(now, 13));
+    assertThat(alarms().path(0).path("over").isNull()).isFalse();
+  }
+
+  private void stack(String name, double kilograms, double moisture) {
+    String stack =
+        """
+        {"name":"%s","kilograms":%s,"thicknessMetres":0.1,"cover":"ROOFED","moisture":%s,"since":"%s"}
+        """
+            .formatted(name, kilograms, moisture, now.minus(Duration.ofDays(8)));
+    String path = grounds.path("/wood/" + UUID.randomUUID());
+    assertThat(grounds.keeper.put(path, null, stack).status()).isEqualTo(204);
+  }
+
+  @Test
   public void airThatIsWarmOrRisesIsNot() {
     watched("[\"AIR\"]");
     read(3.0, 3.5, 4.0, 4.5);

@@ -3,7 +3,10 @@ package nightbank.server.night;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 import nightbank.server.Grounds;
 import nightbank.server.Visitor.Answer;
@@ -194,5 +197,28 @@ public class TonightTest {
           grounds.keeper.post("/api/holdings/" + id + "/houses/" + far + "/tonight", low(-5));
       assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
     }
+  }
+
+  @Test
+  public void whatWasSaidWithNothingTypedIsKnownToTheNextAndWhatWasTypedIsNot() {
+    Grounds own = Grounds.fresh();
+    StringBuilder csv = new StringBuilder("time,celsius\n");
+    Instant first = Instant.now().truncatedTo(ChronoUnit.HOURS).minus(Duration.ofHours(1));
+    for (int h = 0; h < 40; h++) {
+      csv.append(first.plus(Duration.ofHours(h))).append(",-3\n");
+    }
+    byte[] weather = csv.toString().getBytes(StandardCharsets.UTF_8);
+    assertThat(own.keeper.upload(own.path("/weather"), "w.csv", weather).status()).isEqualTo(200);
+    String path = own.path("/houses/" + own.newHouse() + "/tonight");
+    assertThat(own.keeper.get(path).status()).isEqualTo(204);
+    own.keeper.post(path, "{\"airCelsius\":9}");
+    own.keeper.post(path, "{\"quick\":true}");
+    assertThat(own.keeper.get(path).status()).isEqualTo(204);
+    JsonNode said = own.keeper.post(path, "{\"stores\":[],\"quick\":false}").body();
+    JsonNode known = own.keeper.get(path).body();
+    assertThat(known.path("night")).isEqualTo(said);
+    assertThat(Instant.parse(known.path("at").asString())).isBefore(Instant.now().plusSeconds(60));
+    assertThat(own.keeper.get(grounds.path("/houses/" + house + "/tonight")).status())
+        .isIn(403, 404);
   }
 }

@@ -11,8 +11,10 @@ import java.util.Optional;
 import java.util.UUID;
 import nightbank.db.tables.records.GreenhouseRecord;
 import nightbank.server.house.HouseDesign;
+import nightbank.server.house.Houses;
 import nightbank.server.shared.Json;
 import org.jooq.DSLContext;
+import org.jooq.Records;
 import org.springframework.stereotype.Repository;
 
 /** Houses of a holding. */
@@ -35,6 +37,15 @@ public class HouseRepository {
         .and(GREENHOUSE.REMOVED_AT.isNull())
         .orderBy(GREENHOUSE.NAME)
         .fetch(this::map);
+  }
+
+  public List<Houses.Where> newest(int most) {
+    return db.select(GREENHOUSE.HOLDING_ID, GREENHOUSE.ID)
+        .from(GREENHOUSE)
+        .where(GREENHOUSE.REMOVED_AT.isNull())
+        .orderBy(GREENHOUSE.UPDATED_AT.desc())
+        .limit(most)
+        .fetch(Records.mapping(Houses.Where::new));
   }
 
   public Optional<StoredHouse> find(UUID holding, UUID id) {
