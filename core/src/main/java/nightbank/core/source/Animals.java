@@ -2,6 +2,7 @@ package nightbank.core.source;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import nightbank.core.weather.MoistAir;
 
 /**
@@ -36,6 +37,11 @@ public record Animals(int count, double kilogramsEach) implements HeatSource {
   @Override
   public List<Share> shares() {
     return Share.allToHouse();
+  }
+
+  @Override
+  public OptionalDouble mostAtNight() {
+    return OptionalDouble.of(watts());
   }
 
   @Override

@@ -2,6 +2,7 @@ package nightbank.core.source;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * An element in a store or a heater in the house; all of its power becomes heat.
@@ -31,6 +32,11 @@ public record ElectricHeat(List<Share> shares, double watts, boolean surplus)
   @Override
   public Optional<HeatSource> heating(List<Share> others) {
     return Optional.of(new ElectricHeat(others, watts, surplus));
+  }
+
+  @Override
+  public OptionalDouble mostAtNight() {
+    return OptionalDouble.of(watts);
   }
 
   @Override

@@ -2,6 +2,7 @@ package nightbank.core.source;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * Candles, wax burners or oil lamps. They have no flue: what does not go into a store stays in the
@@ -31,6 +32,11 @@ public record Flames(List<Share> shares, int count, double gramsPerHourEach, Fue
   @Override
   public Optional<HeatSource> heating(List<Share> others) {
     return Optional.of(new Flames(others, count, gramsPerHourEach, fuel));
+  }
+
+  @Override
+  public OptionalDouble mostAtNight() {
+    return OptionalDouble.of(count * wattsEach());
   }
 
   @Override

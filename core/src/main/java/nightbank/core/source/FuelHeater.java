@@ -2,6 +2,7 @@ package nightbank.core.source;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * A heater or boiler that burns bought fuel at one rate while it runs.
@@ -30,6 +31,11 @@ public record FuelHeater(
   @Override
   public Optional<HeatSource> heating(List<Share> others) {
     return Optional.of(new FuelHeater(others, fuel, watts, efficiency, hasFlue, highest));
+  }
+
+  @Override
+  public OptionalDouble mostAtNight() {
+    return OptionalDouble.of(watts);
   }
 
   @Override

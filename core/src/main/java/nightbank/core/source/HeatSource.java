@@ -2,6 +2,7 @@ package nightbank.core.source;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** What makes heat out of fuel, power, sun or rot. What it is; how it runs is {@link Running}. */
 public sealed interface HeatSource
@@ -30,6 +31,11 @@ public sealed interface HeatSource
   /** Of what it gives the house, by long waves. */
   default double radiant() {
     return 0;
+  }
+
+  /** The most that it can give in a night, W; empty where nobody knows. */
+  default OptionalDouble mostAtNight() {
+    return OptionalDouble.empty();
   }
 
   /** The same with other receivers; empty for sun and rot, which go with their store. */

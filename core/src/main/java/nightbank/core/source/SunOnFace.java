@@ -2,6 +2,7 @@ package nightbank.core.source;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import nightbank.core.weather.Interpolation;
 
 /**
@@ -40,6 +41,11 @@ public record SunOnFace(
   @Override
   public Optional<HeatSource> heating(List<Share> others) {
     return Optional.empty();
+  }
+
+  @Override
+  public OptionalDouble mostAtNight() {
+    return OptionalDouble.of(0);
   }
 
   @Override

@@ -3,6 +3,7 @@ package nightbank.core.source;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * A fire fed by loads. A load warms through, burns and dies away with the profile t/τ² e^(-t/τ), τ
@@ -26,6 +27,7 @@ public record WoodFire(
   public static final double LONGEST = 12 * 2700;
 
   private static final double PEAK = 2700; // s
+  private static final double DRY = 0.15; // moisture of the best wood
   private static final double BYPASSED = 0.9; // of the mass's share goes up the flue then
   private static final double AIR = 10.0; // m³/kg of wood at twice the air it needs
   private static final double IDLE_FLUE = 15.0 / 3600; // m³/s, warm and open (10 to 40 m³/h)
@@ -51,6 +53,11 @@ public record WoodFire(
   @Override
   public Optional<HeatSource> heating(List<Share> others) {
     return Optional.of(new WoodFire(others, kilogramsPerHour, gasCelsius, roomAir, loads));
+  }
+
+  @Override
+  public OptionalDouble mostAtNight() {
+    return OptionalDouble.of(kilogramsPerHour * FireLoad.heatingValue(DRY) / 3600);
   }
 
   @Override

@@ -1,0 +1,193 @@
+package nightbank.core.friend;
+
+import static nightbank.core.system.Places.NIGHT;
+import static nightbank.core.system.Places.night;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import nightbank.core.forecast.DaysAdvice;
+import nightbank.core.forecast.NightsAhead;
+import nightbank.core.forecast.Verdict;
+import nightbank.core.house.Keeps;
+import nightbank.core.source.CompostHeat;
+import nightbank.core.source.ElectricHeat;
+import nightbank.core.source.Fuel;
+import nightbank.core.source.FuelHeater;
+import nightbank.core.source.Receiver;
+import nightbank.core.source.Share;
+import nightbank.core.store.FluidStream;
+import nightbank.core.system.Action;
+import nightbank.core.system.CircuitEnd;
+import nightbank.core.system.Control;
+import nightbank.core.system.FluidCircuit;
+import nightbank.core.system.Places;
+import nightbank.core.system.PlantSystem;
+import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemSource;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** What a friend says, and what not. */
+public class FriendTest {
+  private static PlantSystem looped(CircuitEnd other) {
+    return looped(other, 0.1, 40);
+  }
+
+  private static PlantSystem looped(CircuitEnd other, double flow, double celsius) {
+    return PlantSystem.of(Places.house(), List.of(Places.store("heap", Places.heap(), celsius)))
+        .withCircuits(
+            List.of(
+                new FluidCircuit(
+                    "loop",
+                    FluidStream.water(flow),
+                    List.of(new CircuitEnd.InStore("heap"), other),
+                    Control.byHand())));
+  }
+
+  private static PlantSystem boiled() {
+    Share all = new Share(new Receiver.Circuit("loop"), 1);
+    return looped(new CircuitEnd.Boiler(90))
+        .withSources(
+            List.of(
+                new SystemSource(
+                    "rod", new ElectricHeat(List.of(all), 2000, false), Control.byHand(), true)));
+  }
+
+  @Test
+  public void aLoopThatCarriesMoreThanItsBoilerGivesIsToldAndOneWithinItsDoubtIsNot() {
+    Noticed said = Friend.loop(boiled(), "loop", 4100, 400).orElseThrow();
+    assertThat(said).isEqualTo(new Noticed(Rule.LOOP_FIGURES, "loop", 4100, 2000, none()));
+    assertThat(Friend.loop(boiled(), "loop", 2300, 0)).isEmpty();
+    assertThat(Friend.loop(boiled(), "loop", 2900, 600)).isEmpty();
+    assertThat(Friend.loop(boiled(), "another", 9000, 0)).isEmpty();
+  }
+
+  @Test
+  public void aCollectorGivesNoMoreThanTheSunAndAirHasNoBound() {
+    PlantSystem sun = looped(new CircuitEnd.Collector(2, 0.7, 6));
+    assertThat(Friend.loop(sun, "loop", 1600, 0)).isEmpty();
+    assertThat(Friend.loop(sun, "loop", 1800, 0)).isPresent();
+    assertThat(Friend.loop(looped(new CircuitEnd.HouseAir()), "loop", 9000, 0)).isEmpty();
+    assertThat(Friend.loop(looped(new CircuitEnd.Radiator(90)), "loop", 9000, 0))
+        .as("nothing that heats it is known: it may be a spring")
+        .isEmpty();
+  }
+
+  private static OptionalDouble none() {
+    return OptionalDouble.empty();
+  }
+
+  private static PlantSystem heated(double watts) {
+    return PlantSystem.of(Places.house(), List.of())
+        .withSources(
+            List.of(
+                new SystemSource(
+                    "heater",
+                    new FuelHeater(
+                        Share.allToHouse(),
+                        Fuel.of("paraffin").orElseThrow(),
+                        watts,
+                        1,
+                        false,
+                        300),
+                    Control.byHand(),
+                    true)));
+  }
+
+  @Test
+  public void aHouseTooWarmForItsHeatersIsToldAndOneThatItsMassesWarmIsNot() {
+    Noticed said = Friend.heater("lean-to", heated(800), 7, -4, 200, 300).orElseThrow();
+    assertThat(said.seen()).isEqualTo(2200);
+    assertThat(said.against()).isEqualTo(1100);
+    assertThat(Friend.heater("lean-to", heated(1500), 7, -4, 200, 300)).isEmpty();
+    assertThat(Friend.heater("lean-to", heated(800), 7, -4, 200, 900)).isEmpty();
+    assertThat(Friend.heater("lean-to", heated(800), -1, -4, 2000, 0)).as("a draught").isEmpty();
+  }
+
+  @Test
+  public void aHeapsHeatHasNoBoundSoNothingIsSaidOfTheHouse() {
+    SystemSource heap =
+        new SystemSource(
+            "rot",
+            new CompostHeat("heap", List.of(new CompostHeat.Batch(0, 900, 60, 0.55, 0.4))),
+            Control.free(),
+            false);
+    PlantSystem place = looped(new CircuitEnd.Radiator(90)).withSources(List.of(heap));
+    assertThat(Friend.heater("lean-to", place, 12, -9, 900, 0)).isEmpty();
+  }
+
+  @Test
+  public void anEveningIsTooWarmOnlyWhileSomethingHeatsItInTheDark() {
+    var hot = SystemSimulation.run(night(heated(9000), 6, Action.run("heater", 3600, 4 * 3600)));
+    Noticed said = Friend.evening("h", hot, Keeps.PLANTS, 0).orElseThrow();
+    assertThat(said.seen()).isGreaterThan(30);
+    assertThat(said.atSeconds().orElseThrow()).isBetween(3600.0, 6 * 3600.0);
+    assertThat(Friend.evening("h", hot, Keeps.PLANTS, NIGHT)).isEmpty();
+    assertThat(Friend.evening("h", SystemSimulation.run(night(heated(9000), 6)), Keeps.PLANTS, 0))
+        .isEmpty();
+  }
+
+  @DataProvider
+  Object[][] flows() {
+    return new Object[][] {{0.01, 65.0, true}, {0.5, 65.0, false}, {0.01, 9.0, false}};
+  }
+
+  @Test(dataProvider = "flows")
+  public void aFlowMattersWhereTheNightHangsOnIt(double flow, double celsius, boolean matters) {
+    PlantSystem place = looped(new CircuitEnd.Radiator(150), flow, celsius);
+    SystemPlan plan = night(place, -6, Action.run("loop", 3600, NIGHT));
+    List<Noticed> said = Friend.flows(plan, SystemSimulation.run(plan));
+    assertThat(said).hasSize(matters ? 1 : 0);
+    assertThat(said).allMatch(n -> n.of().equals("loop") && n.seen() - n.against() >= 0.5);
+  }
+
+  @Test
+  public void aHeapThatWeighsWhatNobodyPutThereIsTold() {
+    assertThat(Friend.heap("heap", 700, 1900)).isPresent();
+    assertThat(Friend.heap("heap", 1000, 1900)).isEmpty();
+    assertThat(Friend.heap("heap", 0, 1900)).as("nobody said anything").isEmpty();
+  }
+
+  private static NightsAhead ahead(double first, double second) {
+    return new NightsAhead(
+        List.of(one(0, first), one(86_400, second)), SystemSimulation.run(night(0)));
+  }
+
+  private static NightsAhead.Night one(double dusk, double tenth) {
+    NightsAhead.Span span = new NightsAhead.Span(dusk, dusk + NIGHT);
+    double chance = tenth < 2 ? 0.5 : 0.95;
+    Verdict verdict = tenth < 2 ? Verdict.CLOSE : Verdict.HELD;
+    return new NightsAhead.Night(span, -5, tenth + 1, dusk + 9, tenth, chance, verdict);
+  }
+
+  private static DaysAdvice advice(double from) {
+    return new DaysAdvice(List.of(Action.run("element", from, from + 3600)), true, 5, none());
+  }
+
+  @Test
+  public void aLaterNightThatHangsOnTodayIsToldAndOneThatCanWaitIsNot() {
+    Noticed said = Friend.today("h", ahead(4, 1), advice(7200), List.of(), 2).orElseThrow();
+    assertThat(said).isEqualTo(new Noticed(Rule.CHARGE_TODAY, "h", 1, 2, OptionalDouble.of(7200)));
+    assertThat(Friend.today("h", ahead(4, 1), advice(90_000), List.of(), 2)).isEmpty();
+    assertThat(Friend.today("h", ahead(1, 1), advice(7200), List.of(), 2))
+        .as("tonight's own advice says it")
+        .isEmpty();
+    assertThat(Friend.today("h", ahead(4, 4), advice(7200), List.of(), 2)).isEmpty();
+    assertThat(Friend.today("h", ahead(4, 1), advice(7200), advice(7200).actions(), 2))
+        .as("it is planned")
+        .isEmpty();
+  }
+
+  @Test
+  public void ofManyTheWeightiestThreeAreSaidAndNothingThatWasPutAway() {
+    Noticed heap = Friend.heap("heap", 700, 1900).orElseThrow();
+    Noticed lighter = Friend.heap("old heap", 300, 1900).orElseThrow();
+    Noticed loop = Friend.loop(boiled(), "loop", 4100, 400).orElseThrow();
+    Noticed house = Friend.heater("h", heated(800), 7, -4, 200, 300).orElseThrow();
+    List<Noticed> all = List.of(heap, lighter, house, loop);
+    assertThat(Noticed.weightiest(all, n -> false)).containsExactly(loop, house, lighter);
+    assertThat(Noticed.weightiest(all, loop::equals)).containsExactly(house, lighter, heap);
+  }
+}
