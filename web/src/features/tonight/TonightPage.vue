@@ -22,6 +22,7 @@ import LoopNotes from '../run/LoopNotes.vue'
 import { givenWords } from './givens'
 import { advice, aheadWord, certainty, errand, headline, shortage } from './sentences'
 import NightCard from './NightCard.vue'
+import NoticedNotes from './NoticedNotes.vue'
 import TonightAsk from './TonightAsk.vue'
 import TonightLedger from './TonightLedger.vue'
 import { toAddress } from './doings'
@@ -218,6 +219,13 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         :errands="doings.map((d) => ({ at: d.from, word: errand(d, night!, zone) }))"
         :house="house?.name ?? ''"
         :units="session.units"
+        :zone="zone"
+      />
+      <NoticedNotes
+        v-if="!asKnown"
+        :holding="holding"
+        :house="asked.house"
+        :ahead="nights?.noticed ?? []"
         :zone="zone"
       />
       <DueNote :holding="holding" :due="false" />

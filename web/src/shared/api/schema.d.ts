@@ -548,6 +548,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holdings/{holdingId}/houses/{houseId}/noticed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["noticed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holdings/{holdingId}/houses/{houseId}/pairs": {
         parameters: {
             query?: never;
@@ -991,6 +1007,38 @@ export interface paths {
         put: operations["change_3"];
         post?: never;
         delete: operations["remove_6"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["sayAgain"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/put-away/{rule}/{subject}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["putAway"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -3489,6 +3537,7 @@ export interface components {
             /** Format: date-time */
             knownTo: string;
             nights: components["schemas"]["NightView"][];
+            noticed: components["schemas"]["RemarkView"][];
             /** Format: double */
             stepSeconds: number;
         };
@@ -3519,6 +3568,11 @@ export interface components {
         };
         NotesView: {
             notes: components["schemas"]["Note"][];
+        };
+        NoticedView: {
+            /** Format: int32 */
+            putAway: number;
+            remarks: components["schemas"]["RemarkView"][];
         };
         Now: {
             /** Format: date-time */
@@ -3944,6 +3998,19 @@ export interface components {
             mail: string | null;
             name: string;
             secret: string | null;
+        };
+        RemarkView: {
+            /** Format: double */
+            against: number;
+            /** Format: date-time */
+            at: string | null;
+            name: string;
+            /** Format: uuid */
+            of: string;
+            /** @enum {string} */
+            rule: "CHARGE_TODAY" | "LOOP_FIGURES" | "HEATER_TOO_SMALL" | "EVENING_TOO_WARM" | "FLOW_MATTERS" | "HEAP_LIGHT";
+            /** Format: double */
+            seen: number;
         };
         ResetPassword: {
             code: string;
@@ -5951,6 +6018,29 @@ export interface operations {
             };
         };
     };
+    noticed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoticedView"];
+                };
+            };
+        };
+    };
     pair: {
         parameters: {
             query?: never;
@@ -6865,6 +6955,48 @@ export interface operations {
                 holdingId: string;
                 probeId: string;
                 at: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sayAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    putAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                rule: "CHARGE_TODAY" | "LOOP_FIGURES" | "HEATER_TOO_SMALL" | "EVENING_TOO_WARM" | "FLOW_MATTERS" | "HEAP_LIGHT";
+                subject: string;
             };
             cookie?: never;
         };

@@ -1,16 +1,21 @@
 package nightbank.server.night;
 
 import java.util.UUID;
+import nightbank.core.friend.Rule;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.shared.ForegroundPriority;
 import nightbank.server.shared.Turns;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The coming nights over HTTP. */
@@ -18,6 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 class NightController {
   private final Tonight tonight;
   private final NightsToCome nights;
+  private final Noticing noticing;
   private final ForegroundPriority priority;
   private final Turns turns;
   private final Access access;
@@ -25,11 +31,13 @@ class NightController {
   NightController(
       Tonight tonight,
       NightsToCome nights,
+      Noticing noticing,
       ForegroundPriority priority,
       Access access,
       Turns turns) {
     this.tonight = tonight;
     this.nights = nights;
+    this.noticing = noticing;
     this.priority = priority;
     this.turns = turns;
     this.access = access;
@@ -67,6 +75,29 @@ class NightController {
     UUID person = person();
     return turns.take(
         person, () -> priority.first(() -> nights.ask(person, holdingId, houseId, question)));
+  }
+
+  @GetMapping("/api/holdings/{holdingId}/houses/{houseId}/noticed")
+  NoticedView noticed(@PathVariable UUID holdingId, @PathVariable UUID houseId) {
+    access.require(holdingId, Role.GUEST);
+    UUID person = person();
+    return turns.take(person, () -> noticing.of(holdingId, houseId, person));
+  }
+
+  /** So that it is not said again to who asks this. */
+  @PutMapping("/api/holdings/{holdingId}/put-away/{rule}/{subject}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void putAway(@PathVariable UUID holdingId, @PathVariable Rule rule, @PathVariable UUID subject) {
+    access.require(holdingId, Role.HELPER);
+    noticing.putAway(holdingId, person(), rule, subject);
+  }
+
+  /** All that was put away is said again. */
+  @DeleteMapping("/api/holdings/{holdingId}/put-away")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void sayAgain(@PathVariable UUID holdingId) {
+    access.require(holdingId, Role.HELPER);
+    noticing.sayAgain(holdingId, person());
   }
 
   private UUID person() {

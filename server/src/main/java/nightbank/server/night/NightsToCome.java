@@ -6,16 +6,18 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
 import nightbank.core.forecast.DaysAdvice;
 import nightbank.core.forecast.NightsAhead;
+import nightbank.core.friend.Friend;
+import nightbank.core.friend.Noticed;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.weather.SunTimes;
 import nightbank.server.shared.Problem;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 
@@ -23,13 +25,15 @@ import org.springframework.stereotype.Service;
 @Service
 class NightsToCome {
   private final Outlooks outlooks;
+  private final Noticing noticing;
 
   /** Each person's newest question; a search for an older one stops. */
   private final Cache<UUID, Object> newest =
       Caffeine.newBuilder().maximumSize(1000).expireAfterWrite(Duration.ofMinutes(5)).build();
 
-  NightsToCome(Outlooks outlooks) {
+  NightsToCome(Outlooks outlooks, Noticing noticing) {
     this.outlooks = outlooks;
+    this.noticing = noticing;
   }
 
   /** Ends what a person's last question still looks for. */
@@ -68,11 +72,25 @@ class NightsToCome {
           "A newer question has come meanwhile.",
           "Ask again if this one still matters.");
     }
+    Optional<DaysAdvice> advice = quick ? Optional.empty() : advice(from, ahead, stop);
+    List<Noticed> today =
+        advice
+            .flatMap(
+                a ->
+                    Friend.today(
+                        houseId.toString(),
+                        ahead,
+                        a,
+                        plan.actions(),
+                        plan.house().plantLimitCelsius()))
+            .stream()
+            .toList();
     return new NightsView(
         nights(from, ahead),
         from.now().plusSeconds((long) plan.lengthSeconds()),
         ahead.breaksFirst().isPresent() ? ahead.breaksFirst().getAsInt() : null,
-        quick ? null : advice(from, ahead, stop),
+        advice.map(a -> view(from, a)).orElse(null),
+        today.isEmpty() ? List.of() : noticing.views(holding, person, today, from.now()),
         plan.stepSeconds());
   }
 
@@ -101,14 +119,16 @@ class NightsToCome {
     return all;
   }
 
-  private static NightsView.@Nullable DaysAdviceView advice(
+  private static Optional<DaysAdvice> advice(
       Outlook from, NightsAhead ahead, BooleanSupplier stop) {
-    DaysAdvice a;
     try {
-      a = DaysAdvice.find(from.plan(), ahead, from.possible(), from.doubt(), stop);
+      return Optional.of(DaysAdvice.find(from.plan(), ahead, from.possible(), from.doubt(), stop));
     } catch (CancellationException nobodyWaits) {
-      return null;
+      return Optional.empty();
     }
+  }
+
+  private static NightsView.DaysAdviceView view(Outlook from, DaysAdvice a) {
     Instant latest =
         a.latestSeconds().isPresent() ? at(from, a.latestSeconds().getAsDouble()) : null;
     return new NightsView.DaysAdviceView(

@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param knownTo the last sunrise that the weather is known to
  * @param breaksFirst place of the first night that is not held, absent where all are
  * @param advice absent in a quick answer
+ * @param noticed that a later night hangs on today, empty as a rule
  * @param stepSeconds longest step of the reckoning
  */
 public record NightsView(
@@ -18,6 +19,7 @@ public record NightsView(
     Instant knownTo,
     @Nullable Integer breaksFirst,
     @Nullable DaysAdviceView advice,
+    List<NoticedView.RemarkView> noticed,
     double stepSeconds) {
 
   /**

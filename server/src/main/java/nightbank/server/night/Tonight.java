@@ -53,6 +53,11 @@ public class Tonight {
     return Optional.ofNullable(last.getIfPresent(houseId));
   }
 
+  /** What a page on which nothing is typed looks at. */
+  Outlook outlook(UUID holding, UUID houseId) {
+    return outlooks.tonight(holding, houseId, nothingTyped);
+  }
+
   /** What a page is told on which nothing is typed. */
   public TonightView ask(UUID holding, UUID houseId) {
     return ask(holding, houseId, nothingTyped);

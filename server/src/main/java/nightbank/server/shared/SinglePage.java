@@ -22,7 +22,8 @@ import org.springframework.web.servlet.resource.EncodedResourceResolver;
 class SinglePage implements WebMvcConfigurer {
   private static final CacheControl FOR_GOOD =
       CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable();
-  private static final ClassPathResource PAGE = new ClassPathResource("/static/index.html", SinglePage.class);
+  private static final ClassPathResource PAGE =
+      new ClassPathResource("/static/index.html", SinglePage.class);
 
   private final String page;
 

@@ -1,0 +1,70 @@
+package nightbank.server.night;
+
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import nightbank.core.friend.Noticed;
+import nightbank.core.friend.Rule;
+import nightbank.server.house.Houses;
+import nightbank.server.night.NoticedView.RemarkView;
+import nightbank.server.night.internal.PutAwayRepository;
+import nightbank.server.night.internal.PutAwayRepository.PutAway;
+import nightbank.server.part.Parts;
+import nightbank.server.store.Stores;
+import org.springframework.stereotype.Service;
+
+/** What is noticed, by name, without what a person does not want to be told again. */
+@Service
+public class Noticing {
+  private final NightSigns signs;
+  private final Houses houses;
+  private final Stores stores;
+  private final Parts parts;
+  private final PutAwayRepository away;
+
+  Noticing(NightSigns signs, Houses houses, Stores stores, Parts parts, PutAwayRepository away) {
+    this.signs = signs;
+    this.houses = houses;
+    this.stores = stores;
+    this.parts = parts;
+    this.away = away;
+  }
+
+  public NoticedView of(UUID holding, UUID house, UUID person) {
+    houses.get(holding, house);
+    NightSigns.Seen seen = signs.of(holding, house);
+    List<RemarkView> said = views(holding, person, seen.all(), seen.from());
+    return new NoticedView(said, away.all(holding, person).size());
+  }
+
+  /** The weightiest that were not put away. */
+  List<RemarkView> views(UUID holding, UUID person, List<Noticed> all, Instant from) {
+    Set<PutAway> put = away.all(holding, person);
+    Map<String, String> names = new HashMap<>();
+    houses.all(holding).forEach(h -> names.put(h.id().toString(), h.name()));
+    stores.all(holding).forEach(s -> names.put(s.id().toString(), s.name()));
+    parts.all(holding).forEach(p -> names.put(p.id().toString(), p.name()));
+    return Noticed.weightiest(
+            all, n -> put.contains(new PutAway(n.rule().name(), UUID.fromString(n.of()))))
+        .stream()
+        .map(n -> view(n, names.getOrDefault(n.of(), ""), from))
+        .toList();
+  }
+
+  private static RemarkView view(Noticed n, String name, Instant from) {
+    Instant at =
+        n.atSeconds().isPresent() ? from.plusSeconds((long) n.atSeconds().getAsDouble()) : null;
+    return new RemarkView(n.rule(), UUID.fromString(n.of()), name, n.seen(), n.against(), at);
+  }
+
+  public void putAway(UUID holding, UUID person, Rule rule, UUID subject) {
+    away.add(holding, person, rule, subject);
+  }
+
+  public void sayAgain(UUID holding, UUID person) {
+    away.clear(holding, person);
+  }
+}

@@ -1,0 +1,120 @@
+package nightbank.server.night;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.UUID;
+import nightbank.server.Grounds;
+import nightbank.server.Visitor.Answer;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** What is said unasked, of what is known anyway. */
+public class NoticedTest {
+  private final Instant now = Instant.now();
+  private Grounds grounds;
+  private UUID house;
+
+  @BeforeMethod
+  void aHouse() {
+    grounds = Grounds.fresh();
+    house = grounds.newHouse();
+  }
+
+  private JsonNode noticed() {
+    return grounds.keeper.get(grounds.path("/houses/" + house + "/noticed")).body();
+  }
+
+  private List<String> rules() {
+    return noticed().path("remarks").findValuesAsString("rule");
+  }
+
+  private void sent(String path, String body) {
+    Answer a = grounds.keeper.post(grounds.path(path), body);
+    assertThat(a.status()).as(a.body().toString()).isEqualTo(200);
+  }
+
+  private UUID heap(double fedKilograms) {
+    UUID heap = UUID.randomUUID();
+    sent(
+        "/stores",
+        Grounds.drum(heap, "Heap")
+            .replace("\"houseId\":null", "\"houseId\":\"" + house + "\"")
+            .replace("0.56", "1.6")
+            .replace("0.62", "1.2")
+            .replace("dry-sand", "compost")
+            .replace("\"measuredDensity\":1550", "\"measuredDensity\":500")
+            .replace("\"measuredSpecificHeat\":825", "\"measuredSpecificHeat\":2800"));
+    sent(
+        "/parts",
+        """
+        {"id":"%s","name":"Its heat","houseId":"%s","design":{"kind":"HEAP","storeId":"%s",
+         "fed":[{"feedstock":"horse-manure","kilograms":%s,"at":"%s"}]}}
+        """
+            .formatted(
+                UUID.randomUUID(), house, heap, fedKilograms, now.minus(Duration.ofDays(9))));
+    return heap;
+  }
+
+  private void weather(double celsius) {
+    StringBuilder csv = new StringBuilder("time,celsius\n");
+    Instant first = now.truncatedTo(ChronoUnit.HOURS).minus(Duration.ofHours(1));
+    for (int h = 0; h < 40; h++) {
+      csv.append(first.plus(Duration.ofHours(h))).append(',').append(celsius).append('\n');
+    }
+    byte[] file = csv.toString().getBytes(StandardCharsets.UTF_8);
+    Answer a = grounds.keeper.upload(grounds.path("/weather"), "w.csv", file);
+    assertThat(a.status()).isEqualTo(200);
+  }
+
+  @Test
+  public void aHeapThatNobodyFilledIsToldWithWhatWasReadAndOneThatWasIsNot() {
+    UUID heap = heap(300);
+    JsonNode said = noticed().path("remarks").path(0);
+    assertThat(said.path("rule").asString()).isEqualTo("HEAP_LIGHT");
+    assertThat(said.path("of").asString()).isEqualTo(heap.toString());
+    assertThat(said.path("name").asString()).isEqualTo("Heap");
+    assertThat(said.path("seen").asDouble()).isEqualTo(300);
+    assertThat(said.path("against").asDouble()).isBetween(1100.0, 1300.0);
+    sent(
+        "/events",
+        """
+        {"id":"%s","storeId":"%s","kind":"HEAP","at":"%s","note":"","amount":500}
+        """
+            .formatted(UUID.randomUUID(), heap, now.minus(Duration.ofDays(2))));
+    assertThat(rules()).as("what the log says counts").isEmpty();
+  }
+
+  @Test
+  public void whatIsPutAwayIsSaidToOthersAndAgainWhenAsked() {
+    UUID heap = heap(300);
+    String path = grounds.path("/put-away/HEAP_LIGHT/" + heap);
+    assertThat(grounds.keeper.put(path, null, "").status()).isEqualTo(204);
+    assertThat(grounds.keeper.put(path, null, "").status()).as("twice is once").isEqualTo(204);
+    assertThat(rules()).isEmpty();
+    assertThat(noticed().path("putAway").asInt()).isEqualTo(1);
+    assertThat(grounds.keeper.delete(grounds.path("/put-away")).status()).isEqualTo(204);
+    assertThat(rules()).containsExactly("HEAP_LIGHT");
+  }
+
+  @Test
+  public void anEveningThatOverheatsTheHouseIsToldOnceItsLowIsKnown() {
+    grounds.newPart(
+        """
+        {"kind":"HEATER","heats":[{"to":"HOUSE"}],"fuel":"paraffin","watts":30000,"flue":false,"indoors":true,
+         "control":{"runs":"ALWAYS"}}
+        """,
+        house);
+    assertThat(rules()).as("nobody said how cold it gets").isEmpty();
+    weather(2);
+    assertThat(rules()).containsExactly("EVENING_TOO_WARM");
+    JsonNode said = noticed().path("remarks").path(0);
+    assertThat(said.path("seen").asDouble()).isGreaterThan(said.path("against").asDouble());
+    assertThat(Instant.parse(said.path("at").asString())).isAfter(now);
+  }
+}
