@@ -37,8 +37,9 @@ export const noticedQuery = (holdingId: string, houseId: string) => ({
 /** For good: it is not said again to whoever does this. */
 export const putAway = (holdingId: string, r: Remark) =>
   body(
-    api.PUT('/api/holdings/{holdingId}/put-away/{rule}/{subject}', {
-      params: { path: { holdingId, rule: r.rule, subject: r.of } },
+    api.POST('/api/holdings/{holdingId}/put-away', {
+      params: { path: { holdingId } },
+      body: { rule: r.rule, subject: r.of },
     }),
   )
 

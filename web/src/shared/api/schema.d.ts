@@ -1021,24 +1021,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post?: never;
+        post: operations["putAway"];
         delete: operations["sayAgain"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/holdings/{holdingId}/put-away/{rule}/{subject}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["putAway"];
-        post?: never;
-        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -3906,6 +3890,12 @@ export interface components {
             task: components["schemas"]["TaskDraft"];
             /** @enum {string} */
             usual: "ASH" | "FLUE" | "CLEAN_OUTS" | "GASKETS" | "BRICKS" | "WOOD_NEAR_HEAT" | "SMOKE_ALARM" | "CARBON_MONOXIDE_ALARM" | "EXTINGUISHER" | "COIL" | "FROST" | "WATER_LEVEL" | "FAN" | "HEAP_CORE" | "SEALS" | "SENSORS" | "BATTERIES" | "GUARDS";
+        };
+        PutAway: {
+            /** @enum {string} */
+            rule: "CHARGE_TODAY" | "LOOP_FIGURES" | "HEATER_TOO_SMALL" | "EVENING_TOO_WARM" | "FLOW_MATTERS" | "HEAP_LIGHT";
+            /** Format: uuid */
+            subject: string;
         };
         Radiator: {
             /**
@@ -6969,7 +6959,7 @@ export interface operations {
             };
         };
     };
-    sayAgain: {
+    putAway: {
         parameters: {
             query?: never;
             header?: never;
@@ -6978,7 +6968,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAway"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {
@@ -6989,14 +6983,12 @@ export interface operations {
             };
         };
     };
-    putAway: {
+    sayAgain: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 holdingId: string;
-                rule: "CHARGE_TODAY" | "LOOP_FIGURES" | "HEATER_TOO_SMALL" | "EVENING_TOO_WARM" | "FLOW_MATTERS" | "HEAP_LIGHT";
-                subject: string;
             };
             cookie?: never;
         };

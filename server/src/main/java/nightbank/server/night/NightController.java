@@ -1,7 +1,6 @@
 package nightbank.server.night;
 
 import java.util.UUID;
-import nightbank.core.friend.Rule;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.shared.ForegroundPriority;
@@ -12,7 +11,6 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -85,11 +83,11 @@ class NightController {
   }
 
   /** So that it is not said again to who asks this. */
-  @PutMapping("/api/holdings/{holdingId}/put-away/{rule}/{subject}")
+  @PostMapping("/api/holdings/{holdingId}/put-away")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void putAway(@PathVariable UUID holdingId, @PathVariable Rule rule, @PathVariable UUID subject) {
+  void putAway(@PathVariable UUID holdingId, @RequestBody Noticing.PutAway what) {
     access.require(holdingId, Role.HELPER);
-    noticing.putAway(holdingId, person(), rule, subject);
+    noticing.putAway(holdingId, person(), what);
   }
 
   /** All that was put away is said again. */

@@ -11,8 +11,8 @@ import nightbank.core.friend.Rule;
 import nightbank.server.house.Houses;
 import nightbank.server.night.NoticedView.RemarkView;
 import nightbank.server.night.internal.PutAwayRepository;
-import nightbank.server.night.internal.PutAwayRepository.PutAway;
 import nightbank.server.part.Parts;
+import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
 import org.springframework.stereotype.Service;
 
@@ -33,6 +33,9 @@ public class Noticing {
     this.away = away;
   }
 
+  /** A rule, and the house, store or part of which it is not to speak again. */
+  public record PutAway(Rule rule, UUID subject) {}
+
   public NoticedView of(UUID holding, UUID house, UUID person) {
     houses.get(holding, house);
     NightSigns.Seen seen = signs.of(holding, house);
@@ -43,15 +46,20 @@ public class Noticing {
   /** The weightiest that were not put away. */
   List<RemarkView> views(UUID holding, UUID person, List<Noticed> all, Instant from) {
     Set<PutAway> put = away.all(holding, person);
-    Map<String, String> names = new HashMap<>();
-    houses.all(holding).forEach(h -> names.put(h.id().toString(), h.name()));
-    stores.all(holding).forEach(s -> names.put(s.id().toString(), s.name()));
-    parts.all(holding).forEach(p -> names.put(p.id().toString(), p.name()));
+    Map<UUID, String> names = names(holding);
     return Noticed.weightiest(
-            all, n -> put.contains(new PutAway(n.rule().name(), UUID.fromString(n.of()))))
+            all, n -> put.contains(new PutAway(n.rule(), UUID.fromString(n.of()))))
         .stream()
-        .map(n -> view(n, names.getOrDefault(n.of(), ""), from))
+        .map(n -> view(n, names.getOrDefault(UUID.fromString(n.of()), ""), from))
         .toList();
+  }
+
+  private Map<UUID, String> names(UUID holding) {
+    Map<UUID, String> names = new HashMap<>();
+    houses.all(holding).forEach(h -> names.put(h.id(), h.name()));
+    stores.all(holding).forEach(s -> names.put(s.id(), s.name()));
+    parts.all(holding).forEach(p -> names.put(p.id(), p.name()));
+    return names;
   }
 
   private static RemarkView view(Noticed n, String name, Instant from) {
@@ -60,8 +68,14 @@ public class Noticing {
     return new RemarkView(n.rule(), UUID.fromString(n.of()), name, n.seen(), n.against(), at);
   }
 
-  public void putAway(UUID holding, UUID person, Rule rule, UUID subject) {
-    away.add(holding, person, rule, subject);
+  public void putAway(UUID holding, UUID person, PutAway what) {
+    if (what.rule() == null) {
+      throw Problem.invalid("rule", "It is not said what to put away.", "Name the rule.");
+    }
+    if (!names(holding).containsKey(what.subject())) {
+      throw Problem.notFound("subject");
+    }
+    away.add(holding, person, what);
   }
 
   public void sayAgain(UUID holding, UUID person) {

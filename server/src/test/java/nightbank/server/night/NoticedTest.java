@@ -91,15 +91,20 @@ public class NoticedTest {
   }
 
   @Test
-  public void whatIsPutAwayIsSaidToOthersAndAgainWhenAsked() {
+  public void whatIsPutAwayIsNotSaidUntilAskedAgain() {
     UUID heap = heap(300);
-    String path = grounds.path("/put-away/HEAP_LIGHT/" + heap);
-    assertThat(grounds.keeper.put(path, null, "").status()).isEqualTo(204);
-    assertThat(grounds.keeper.put(path, null, "").status()).as("twice is once").isEqualTo(204);
+    assertThat(putAway(heap)).isEqualTo(204);
+    assertThat(putAway(heap)).as("twice is once").isEqualTo(204);
+    assertThat(putAway(UUID.randomUUID())).as("there is no such thing").isEqualTo(404);
     assertThat(rules()).isEmpty();
     assertThat(noticed().path("putAway").asInt()).isEqualTo(1);
     assertThat(grounds.keeper.delete(grounds.path("/put-away")).status()).isEqualTo(204);
     assertThat(rules()).containsExactly("HEAP_LIGHT");
+  }
+
+  private int putAway(UUID subject) {
+    String what = "{\"rule\":\"HEAP_LIGHT\",\"subject\":\"%s\"}".formatted(subject);
+    return grounds.keeper.post(grounds.path("/put-away"), what).status();
   }
 
   @Test
