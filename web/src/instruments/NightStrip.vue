@@ -99,6 +99,8 @@ const dusk = computed(() => {
   const set = props.night.sunset ? Date.parse(props.night.sunset) / 1000 : first
   return Math.min(Math.max(first, set), at.value[at.value.length - 1] / 1000 - 3600)
 })
+/** Whether the coldest comes so soon that its figure would lie over the scale. */
+const early = computed(() => coldest.value.x < left + 90)
 const coldest = computed(() => ({
   x: x.value(Date.parse(props.night.coldestAt)),
   y: y.value(props.night.coldestCelsius),
@@ -254,7 +256,12 @@ function add(l: Lane) {
       <path class="air" :d="path(night.air)" />
       <g class="coldest">
         <circle :cx="coldest.x" :cy="coldest.y" r="6" />
-        <text :x="coldest.x - 10" :y="coldest.y - 12" text-anchor="end" class="figure">
+        <text
+          :x="coldest.x + (early ? 10 : -10)"
+          :y="coldest.y - 12"
+          :text-anchor="early ? 'start' : 'end'"
+          class="figure"
+        >
           {{ degrees(night.coldestCelsius, units) }}
         </text>
       </g>

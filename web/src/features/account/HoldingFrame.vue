@@ -253,6 +253,16 @@ nav a.router-link-active {
   text-decoration: underline;
 }
 
+@media (max-width: 1400px) {
+  .top {
+    column-gap: 1rem;
+  }
+
+  nav {
+    gap: 0;
+  }
+}
+
 @media (max-width: 600px) {
   .top {
     padding: 0.25rem 0.75rem;

@@ -123,11 +123,13 @@ onBeforeUnmount(() => {
   width: 100%;
 }
 
-@media (max-width: 600px) {
+@media (max-width: 1500px) {
   .what {
     display: none;
   }
+}
 
+@media (max-width: 600px) {
   .turns button {
     padding: 0.5rem;
     min-height: 48px;

@@ -60,7 +60,7 @@ async function again() {
     <BButton v-if="away" variant="link" class="again" @click="again"
       >Say again what was put away</BButton
     >
-    <ProblemNote :error="error" />
+    <ProblemNote v-if="error" :error="error" />
   </section>
 </template>
 

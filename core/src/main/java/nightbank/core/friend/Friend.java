@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import java.util.stream.DoubleStream;
 import nightbank.core.forecast.DaysAdvice;
 import nightbank.core.forecast.NightsAhead;
+import nightbank.core.house.Greenhouse;
 import nightbank.core.house.Keeps;
 import nightbank.core.store.FluidStream;
 import nightbank.core.system.Action;
@@ -28,10 +29,11 @@ public final class Friend {
   private static final double MATTERS = 0.5; // K of the night's coldest
   private static final double LEAST_RISE = 4; // K between in and out, else any draught explains it
 
-  /** °C of air from which leaves and people want a vent open, whatever is kept. */
+  /** °C of air from which leaves want a vent open; people and stored things from a little less. */
   private static final double PLANTS_WARM = 30;
 
   private static final double OTHERS_WARM = 27;
+  private static final double OPEN = 0.5; // K above it
 
   private Friend() {}
 
@@ -83,10 +85,17 @@ public final class Friend {
         : Optional.empty();
   }
 
-  /** The warmest moment after dusk at which something gives heat, where that is too warm. */
+  /**
+   * The warmest moment after dusk at which something gives heat, where vents stand open or that is
+   * too warm.
+   *
+   * @param id of the house
+   */
   public static Optional<Noticed> evening(
-      String house, SystemResult night, Keeps keeps, double duskSeconds) {
-    double warm = keeps == Keeps.PLANTS ? PLANTS_WARM : OTHERS_WARM;
+      String id, SystemResult night, Greenhouse house, double duskSeconds) {
+    double felt = house.keeps() == Keeps.PLANTS ? PLANTS_WARM : OTHERS_WARM;
+    double vented = house.ventAboveCelsius(); // NaN where it has no such vents
+    double warm = vented < felt ? vented : felt;
     int hottest = -1;
     for (int i = 0; i < night.seconds().length; i++) {
       boolean burns = burns(night, i);
@@ -95,11 +104,11 @@ public final class Friend {
         hottest = i;
       }
     }
-    return hottest >= 0 && night.air()[hottest] > warm
+    return hottest >= 0 && night.air()[hottest] > warm + OPEN
         ? Optional.of(
             new Noticed(
                 Rule.EVENING_TOO_WARM,
-                house,
+                id,
                 night.air()[hottest],
                 warm,
                 OptionalDouble.of(night.seconds()[hottest])))

@@ -9,7 +9,6 @@ import java.util.OptionalDouble;
 import nightbank.core.forecast.DaysAdvice;
 import nightbank.core.forecast.NightsAhead;
 import nightbank.core.forecast.Verdict;
-import nightbank.core.house.Keeps;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.Fuel;
@@ -121,12 +120,21 @@ public class FriendTest {
   @Test
   public void anEveningIsTooWarmOnlyWhileSomethingHeatsItInTheDark() {
     var hot = SystemSimulation.run(night(heated(9000), 6, Action.run("heater", 3600, 4 * 3600)));
-    Noticed said = Friend.evening("h", hot, Keeps.PLANTS, 0).orElseThrow();
+    Noticed said = Friend.evening("h", hot, Places.house(), 0).orElseThrow();
     assertThat(said.seen()).isGreaterThan(30);
     assertThat(said.atSeconds().orElseThrow()).isBetween(3600.0, 6 * 3600.0);
-    assertThat(Friend.evening("h", hot, Keeps.PLANTS, NIGHT)).isEmpty();
-    assertThat(Friend.evening("h", SystemSimulation.run(night(heated(9000), 6)), Keeps.PLANTS, 0))
+    assertThat(Friend.evening("h", hot, Places.house(), NIGHT)).isEmpty();
+    assertThat(Friend.evening("h", SystemSimulation.run(night(heated(9000), 6)), Places.house(), 0))
         .isEmpty();
+  }
+
+  @Test
+  public void heatThatGoesOutByOpenVentsIsToldThoughItIsNotYetTooWarm() {
+    PlantSystem vented = heated(5000).withHouse(Places.house().withVentAbove(16));
+    SystemPlan plan = night(vented, 6, Action.run("heater", 3600, 4 * 3600));
+    Noticed said = Friend.evening("h", SystemSimulation.run(plan), plan.house(), 0).orElseThrow();
+    assertThat(said.against()).isEqualTo(16);
+    assertThat(said.seen()).isBetween(16.5, 25.0);
   }
 
   @DataProvider

@@ -103,7 +103,7 @@ class NightSigns {
     SystemResult middle = SystemSimulation.run(plan);
     double dusk = night.nights().get(0).sunset().map(night::seconds).orElse(0.0);
     List<Noticed> all = new ArrayList<>(Friend.flows(plan, middle));
-    Friend.evening(house, middle, plan.house().keeps(), dusk).ifPresent(all::add);
+    Friend.evening(house, middle, plan.house(), dusk).ifPresent(all::add);
     all.addAll(loops(holding, plan));
     if (plan.system().stores().isEmpty()) { // else these may have been warmer last night
       lastNight(holding, night, middle).ifPresent(all::add);
