@@ -96,6 +96,7 @@ async function fetchAll(client: QueryClient, holding: string) {
       learnedQuery(holding, h.id, ...winter),
     ]),
     statementQuery(holding, '', daysBefore(today, 27), today),
+    statementQuery(holding, '', ...winter),
     ...stores.flatMap((s) => [
       storeQuery(holding, s.id),
       buildQuery(holding, s.id),

@@ -166,6 +166,12 @@ export const router = createRouter({
           component: () => import('./features/record/StatementPage.vue'),
         },
         {
+          path: 'record/winter',
+          name: 'season',
+          meta: { title: 'The winter' },
+          component: () => import('./features/record/SeasonPage.vue'),
+        },
+        {
           path: 'record/trials',
           name: 'trials',
           meta: { title: 'Trials' },

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/vue-query'
-import { api, body } from '@/shared/api/client'
+import { api, body, type Views } from '@/shared/api/client'
 
 /** Asked again while days are still being judged. */
 const whilePending = (q: { state: { data?: { pending: number } } }) =>
@@ -46,4 +46,25 @@ export const statementQuery = (holdingId: string, store: string, from: string, t
     refetchInterval: whilePending,
     placeholderData: (before) => before,
     retry: false,
+  })
+
+/** Tonight and the nights after it with nothing typed, and what would hold them. */
+export const weekQuery = (holdingId: string, houseId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'week', houseId],
+    enabled: !!houseId,
+    retry: false,
+    queryFn: async () => {
+      const asked = {
+        params: { path: { holdingId, houseId } },
+        body: { quick: false } as Views['TonightQuestion'],
+      }
+      const night = await body(
+        api.POST('/api/holdings/{holdingId}/houses/{houseId}/tonight', asked),
+      )
+      const nights = await body(
+        api.POST('/api/holdings/{holdingId}/houses/{houseId}/nights-ahead', asked),
+      )
+      return { night, nights }
+    },
   })

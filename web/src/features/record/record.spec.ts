@@ -1,6 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import type { Views } from '@/shared/api/client'
-import { effortSentence, nightSentences, statementSentence, wallSentence } from './sentences'
+import {
+  effortSentence,
+  hardestSentences,
+  nightSentences,
+  statementSentence,
+  wallSentence,
+} from './sentences'
 import { daysBefore, evening, spanOf, todayIn, winterName, winterOf } from './winters'
 
 const celsius = { fahrenheit: false }
@@ -171,6 +177,39 @@ describe('a statement', () => {
     ))
   it('says when a price is missing', () =>
     expect(effortSentence(statement({ cost: null }))).toContain('a price is missing'))
+})
+
+describe('the hardest week', () => {
+  const of = (h: Partial<NonNullable<Views['PastNightView']['hardest']>> | null) =>
+    hardestSentences(
+      {
+        hardest: h && {
+          from: '2026-01-10',
+          nights: 7,
+          lowestCelsius: 1,
+          usualLowest: 4,
+          outdoorCelsius: -9,
+          usualOutdoor: -2,
+          paidJoules: 7.2e6,
+          usualPaid: 1.8e7,
+          colder: true,
+          storesGaveLess: false,
+          ...h,
+        },
+      } as Views['PastNightView'],
+      celsius,
+    ).join(' ')
+  it('says what was otherwise then, with both figures', () => {
+    expect(of({})).toContain('10 January on the house came down to 1.0 °C on the mean of 7 nights')
+    expect(of({})).toContain('It was the cold: −9.0 °C outdoors against −2.0 °C')
+    expect(of({ storesGaveLess: true })).toContain('the stores had less: 2.00 kWh a night')
+    expect(of({ colder: false, storesGaveLess: true })).toMatch(/4\.0 °C\. The stores had less/)
+  })
+  it('blames nothing that nobody read', () => {
+    const unread = of({ colder: false, outdoorCelsius: null, usualOutdoor: null })
+    expect(unread).toContain('not known how cold outdoors')
+    expect(of(null)).toContain('Two weeks of nights')
+  })
 })
 
 describe('winters', () => {

@@ -94,6 +94,29 @@ export function nightSentences(n: Night, limit: number, u: Temperature, zone: st
   return said
 }
 
+/** The week in which the house was coldest, and what was otherwise then. */
+export function hardestSentences(v: Nights, u: Temperature): string[] {
+  const h = v.hardest
+  if (!h) return ['Two weeks of nights must be read before one can be called the hardest.']
+  const said = [
+    `From ${evening(h.from)} on the house came down to ${degrees(h.lowestCelsius, u)} on the mean of ${h.nights} nights; on the others to ${degrees(h.usualLowest, u)}.`,
+  ]
+  const outdoors =
+    h.outdoorCelsius == null || h.usualOutdoor == null
+      ? ''
+      : `${degrees(h.outdoorCelsius, u)} outdoors against ${degrees(h.usualOutdoor, u)}`
+  const paid = `${energyOf(h.paidJoules)} a night from the stores against ${energyOf(h.usualPaid)}`
+  if (h.colder && h.storesGaveLess)
+    said.push(`It was colder, ${outdoors}, and the stores had less: ${paid}.`)
+  else if (h.colder) said.push(`It was the cold: ${outdoors}; ${paid}.`)
+  else if (h.storesGaveLess) said.push(`The stores had less: ${paid}.`)
+  else
+    said.push(
+      `It was ${outdoors ? `hardly colder, ${outdoors}` : 'not known how cold outdoors'}, with ${paid}: look for wind, a clear sky, a door or a lid in the notes of these nights.`,
+    )
+  return said
+}
+
 /** What the learned house says of one night: whether it was like the others, what stores did. */
 export function learnedNightSentences(n: LearnedNight, low: number, u: Temperature): string[] {
   const said: string[] = []

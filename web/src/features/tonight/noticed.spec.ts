@@ -16,7 +16,7 @@ describe('what a friend would say', () => {
     const loop = remark(of('LOOP_FIGURES', 4100, 2000), SI, 'UTC')
     expect(loop).toContain('Lean-to carries 4.1 kW')
     expect(loop).toContain('gives 2.0 kW at most')
-    expect(remark(of('HEAP_LIGHT', 700, 1900), SI, 'UTC')).toContain('weighs 1900 kg')
+    expect(remark(of('HEAP_LIGHT', 700, 1900), SI, 'UTC')).toContain('weighs 1.9 t')
     expect(remark(of('FLOW_MATTERS', 3, 1.2), SI, 'UTC')).toContain('coldest is 1.8 K lower')
     expect(remark(of('HEATER_TOO_SMALL', 2200, 1100), SI, 'UTC')).toContain('asks 2.2 kW')
   })

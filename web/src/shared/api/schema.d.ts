@@ -2829,6 +2829,26 @@ export interface components {
             /** @enum {string} */
             state: "WAITING" | "RUNNING" | "DONE" | "FAILED" | "STOPPED";
         };
+        Hardest: {
+            colder: boolean;
+            /** Format: date */
+            from: string;
+            /** Format: double */
+            lowestCelsius: number;
+            /** Format: int32 */
+            nights: number;
+            /** Format: double */
+            outdoorCelsius: number | null;
+            /** Format: double */
+            paidJoules: number;
+            storesGaveLess: boolean;
+            /** Format: double */
+            usualLowest: number;
+            /** Format: double */
+            usualOutdoor: number | null;
+            /** Format: double */
+            usualPaid: number;
+        };
         HealthItem: {
             /** Format: int64 */
             bytes: number | null;
@@ -3747,6 +3767,7 @@ export interface components {
         PastNightView: {
             /** Format: int32 */
             close: number;
+            hardest: components["schemas"]["Hardest"] | null;
             /** Format: int32 */
             held: number;
             /** Format: uuid */

@@ -4,14 +4,18 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
+import nightbank.core.judgement.HardestWeek;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Nights of a house as they were.
  *
  * @param pending store days still being judged; what stores paid is told meanwhile
+ * @param hardest week of these nights, absent before two weeks were read
  */
 public record PastNightView(
     UUID houseId,
@@ -21,7 +25,61 @@ public record PastNightView(
     int close,
     int lost,
     int unknown,
-    int pending) {
+    int pending,
+    @Nullable Hardest hardest) {
+
+  /**
+   * The week in which the house was coldest; means of a night, °C and J.
+   *
+   * @param colder whether it was so outdoors
+   * @param storesGaveLess than on other nights
+   */
+  public record Hardest(
+      LocalDate from,
+      int nights,
+      double lowestCelsius,
+      double usualLowest,
+      @Nullable Double outdoorCelsius,
+      @Nullable Double usualOutdoor,
+      double paidJoules,
+      double usualPaid,
+      boolean colder,
+      boolean storesGaveLess) {
+    static @Nullable Hardest of(List<Night> nights) {
+      return HardestWeek.of(nights.stream().flatMap(n -> told(n).stream()).toList())
+          .map(
+              w ->
+                  new Hardest(
+                      LocalDate.ofEpochDay(w.firstDay()),
+                      w.nights(),
+                      w.lowest(),
+                      w.usualLowest(),
+                      or(w.outdoor()),
+                      or(w.usualOutdoor()),
+                      w.paid(),
+                      w.usualPaid(),
+                      w.colder(),
+                      w.storesGaveLess()))
+          .orElse(null);
+    }
+
+    private static Optional<HardestWeek.Night> told(Night n) {
+      return n.lowestCelsius() == null || n.verdict().equals("UNKNOWN")
+          ? Optional.empty()
+          : Optional.of(
+              new HardestWeek.Night(
+                  n.evening().toEpochDay(),
+                  n.lowestCelsius(),
+                  n.outdoorLowest() == null
+                      ? OptionalDouble.empty()
+                      : OptionalDouble.of(n.outdoorLowest()),
+                  n.paid().stream().mapToDouble(Paid::joules).sum()));
+    }
+
+    private static @Nullable Double or(OptionalDouble value) {
+      return value.isPresent() ? (Double) value.getAsDouble() : null;
+    }
+  }
 
   /**
    * One night, by the evening it began.

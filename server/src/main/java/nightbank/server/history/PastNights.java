@@ -106,15 +106,18 @@ public class PastNights {
             paid);
     int[] count = new int[PastNight.Outcome.values().length];
     told.forEach(t -> count[t.night().outcome().ordinal()]++);
+    List<PastNightView.Night> nights =
+        told.stream().map(t -> view(t, paid.getOrDefault(t.evening(), List.of()))).toList();
     return new PastNightView(
         house,
         limit,
-        told.stream().map(t -> view(t, paid.getOrDefault(t.evening(), List.of()))).toList(),
+        nights,
         count[PastNight.Outcome.HELD.ordinal()],
         count[PastNight.Outcome.CLOSE.ordinal()],
         count[PastNight.Outcome.LOST.ordinal()],
         count[PastNight.Outcome.UNKNOWN.ordinal()],
-        pending);
+        pending,
+        PastNightView.Hardest.of(nights));
   }
 
   /** A night, and what it is told by. */
