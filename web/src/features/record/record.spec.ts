@@ -180,9 +180,10 @@ describe('a statement', () => {
 })
 
 describe('the hardest week', () => {
-  const of = (h: Partial<NonNullable<Views['PastNightView']['hardest']>> | null) =>
+  const of = (h: Partial<NonNullable<Views['PastNightView']['hardest']>> | null, pending = 0) =>
     hardestSentences(
       {
+        pending,
         hardest: h && {
           from: '2026-01-10',
           nights: 7,
@@ -205,9 +206,14 @@ describe('the hardest week', () => {
     expect(of({ storesGaveLess: true })).toContain('the stores had less: 2.00 kWh a night')
     expect(of({ colder: false, storesGaveLess: true })).toMatch(/4\.0 °C\. The stores had less/)
   })
+  it('says nothing of stores whose days are still being judged', () => {
+    expect(of({ storesGaveLess: true }, 9)).toMatch(
+      /It was the cold: −9\.0 °C outdoors against −2\.0 °C\.$/,
+    )
+  })
   it('blames nothing that nobody read', () => {
     const unread = of({ colder: false, outdoorCelsius: null, usualOutdoor: null })
-    expect(unread).toContain('not known how cold outdoors')
+    expect(unread).toContain('How cold it was outdoors nobody read, with')
     expect(of(null)).toContain('Two weeks of nights')
   })
 })

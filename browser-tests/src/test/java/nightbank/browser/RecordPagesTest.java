@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.Set;
+import java.util.UUID;
 import javax.imageio.ImageIO;
 import nightbank.server.Visitor;
 import org.openqa.selenium.Keys;
@@ -82,6 +83,43 @@ public class RecordPagesTest {
     browser.driver.navigate().refresh();
     browser.reads("The night of Wed 21 January held");
     browser.click("Winter before").reads("No night of this time was read");
+  }
+
+  @Test
+  public void theWinterTellsItsHardestWeekAndTheNightsAhead() {
+    browser.laptop().go(demo.home + "/record/winter").see(".wall .lost");
+    browser.firstReads("main h1", "1 was lost");
+    browser.reads("From Sat 17 January on the house came down to 4.2 °C on the mean of 7 nights");
+    browser.reads("It was the cold: −5.9 °C outdoors against −1.2 °C");
+    browser.reads("of wood").reads("that is asked until");
+    browser.reads("is the night that breaks first").isAccessible();
+    browser.see(".wall .lost").click();
+    browser.reads("The night of Tue 20 January was lost");
+  }
+
+  @Test
+  public void whatIsNoticedIsPutAwayByATouchAndSaidAgain() {
+    String api = "/api/holdings/" + demo.home.substring(3);
+    String heap = UUID.randomUUID().toString();
+    String design =
+        keeper.get(api + "/stores/" + demo.id("Heap, north wall")).body().path("design").toString();
+    String house = demo.id("Tunnel");
+    keeper.post(
+        api + "/stores",
+        "{\"id\":\"%s\",\"name\":\"Old heap\",\"houseId\":\"%s\",\"design\":%s,\"probes\":[]}"
+            .formatted(heap, house, design));
+    keeper.post(
+        api + "/parts",
+        """
+        {"id":"%s","name":"Its heat","houseId":"%s","design":{"kind":"HEAP","storeId":"%s",
+         "fed":[{"feedstock":"horse-manure","kilograms":200,"at":"2026-01-20T10:00:00Z"}]}}
+        """
+            .formatted(UUID.randomUUID(), house, heap));
+    browser.laptop().go(demo.home + "/tonight?house=" + house).see(".noticed li");
+    browser.reads("Old heap weighs 2.3 t by its size, and 200 kg were put on it").isAccessible();
+    browser.click("Put away").isGone("Old heap weighs");
+    browser.go(demo.home + "/tonight?house=" + house).click("Say again what was put away");
+    browser.reads("Old heap weighs").isGone("Say again");
   }
 
   @Test

@@ -29,6 +29,7 @@ final class Views {
       {"health", demo.home + "/health", "table.ledger td"},
       {"loggers", demo.home + "/loggers", "form"},
       {"nights", demo.home + "/record/nights", ".wall .lost"},
+      {"winter", demo.home + "/record/winter", ".wall .lost"},
       {"trials", demo.home + "/record/trials", "form .run"},
       {
         "trial", demo.home + "/record/trials/" + demo.id("A fortnight of drying"), ".overlay .curve"
