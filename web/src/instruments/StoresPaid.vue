@@ -5,84 +5,64 @@ import type { Views } from '@/shared/api/client'
 import { energyOf } from '@/shared/units'
 
 const props = defineProps<{ stores: Views['StatementView']['stores'] }>()
-const W = 520
-const ROW = 54
 const parts = ['delivered', 'early', 'lost'] as const
 const words = { delivered: 'in the cold', early: 'too early', lost: 'lost' }
 const sum = (s: Views['Sums']) => parts.reduce((a, p) => a + Math.max(0, s[p]), 0)
 const rows = computed(() => [...props.stores].sort((a, b) => b.sums.delivered - a.sums.delivered))
 const most = computed(() => Math.max(3.6e5, ...rows.value.map((r) => sum(r.sums))))
-const bars = (s: Views['Sums']) => {
-  let at = 0
-  return parts.map((key) => {
-    const w = (Math.max(0, s[key]) / most.value) * W
-    at += w
-    return { key, x: at - w, w }
-  })
-}
+const wide = (joules: number) => `${(100 * Math.max(0, joules)) / most.value}%`
 const said = (s: Views['Sums']) =>
   parts
     .filter((p) => s[p] > 0.01 * sum(s))
     .map((p) => `${energyOf(s[p])} ${words[p]}`)
-    .join(', ')
+    .join(', ') || 'nothing yet'
 </script>
 
 <template>
-  <svg
-    class="paid"
-    :viewBox="`0 0 ${W} ${rows.length * ROW}`"
-    role="img"
-    aria-label="Store by store"
-  >
-    <g v-for="(r, i) in rows" :key="r.storeId" :transform="`translate(0 ${i * ROW})`">
-      <text y="17">
-        <tspan class="name">{{ r.name }}</tspan>
-        <tspan dx="8" class="soft">{{ said(r.sums) || 'nothing yet' }}</tspan>
-      </text>
-      <rect
-        v-for="b in bars(r.sums)"
-        :key="b.key"
-        :class="b.key"
-        :x="b.x"
-        y="25"
-        :width="b.w"
-        height="14"
-      />
-    </g>
-  </svg>
+  <ul class="paid" aria-label="Store by store">
+    <li v-for="r in rows" :key="r.storeId">
+      <b>{{ r.name }}</b> <span class="soft">{{ said(r.sums) }}</span>
+      <span class="bar" aria-hidden="true">
+        <span v-for="p in parts" :key="p" :class="p" :style="{ width: wide(r.sums[p]) }"></span>
+      </span>
+    </li>
+  </ul>
 </template>
 
 <style scoped>
 .paid {
-  width: 100%;
-  max-width: 34rem;
+  list-style: none;
+  padding: 0;
+  margin: 0;
 }
 
-text {
-  fill: var(--ink);
-  font-size: 15px;
+li {
+  margin-bottom: 0.6rem;
 }
 
-.name {
-  font-weight: 600;
-}
-
-.soft {
-  fill: var(--ink-soft);
-  font-size: 14px;
+.bar {
+  display: flex;
+  height: 14px;
+  margin-top: 0.2rem;
+  print-color-adjust: exact;
 }
 
 .delivered {
-  fill: var(--held);
+  background: var(--held);
 }
 
 .early {
-  fill: var(--sheet);
-  stroke: var(--close);
-  stroke-width: 2;
+  background: var(--sheet);
+  border: 2px solid var(--close);
 }
 
 .lost {
-  fill: var(--frost);
+  background: repeating-linear-gradient(135deg, var(--frost) 0 3px, var(--sheet) 3px 6px);
+}
+
+@media (forced-colors: active) {
+  .bar span {
+    forced-color-adjust: none;
+  }
 }
 </style>

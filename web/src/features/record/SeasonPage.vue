@@ -39,7 +39,7 @@ const { data: ledger } = useQuery(
   computed(() => ({ ...statementQuery(holding, '', ...span.value), meta: { aside: true } })),
 )
 const { data: wood } = useQuery({ ...woodQuery(holding), meta: { aside: true } })
-const { data: week } = useQuery(
+const { data: week, error: unknown } = useQuery(
   computed(() => ({ ...weekQuery(holding, house.value), meta: { aside: true } })),
 )
 const open = (evening: string) =>
@@ -78,31 +78,37 @@ const print = () => window.print()
     chosen=""
     @choose="open"
   />
-  <div class="parts">
-    <section v-if="nights">
-      <h2>The hardest week</h2>
-      <p v-for="s in hardestSentences(nights, session.units)" :key="s">{{ s }}</p>
-    </section>
+  <div v-if="nights" class="parts">
+    <div>
+      <section>
+        <h2>The hardest week</h2>
+        <p v-for="s in hardestSentences(nights, session.units)" :key="s">{{ s }}</p>
+      </section>
+      <section v-if="ledger">
+        <h2>Wood, power and work</h2>
+        <p>{{ effortSentence(ledger) }}</p>
+        <p v-if="wood">{{ woodSentence(wood) }}</p>
+      </section>
+      <section class="week">
+        <h2>The nights ahead</h2>
+        <p v-if="unknown">Nothing can be said of them until it is known how cold it gets.</p>
+        <p v-else-if="!week" role="status">Working through the nights ahead …</p>
+        <template v-else>
+          <NightsAhead
+            v-if="week.nights.nights.length > 1"
+            :nights="week.nights"
+            :night="week.night"
+            :units="session.units"
+            :zone="zone"
+          />
+          <p>{{ aheadWord(week.nights, week.night, zone) }}</p>
+        </template>
+      </section>
+    </div>
     <section v-if="ledger">
       <h2>What the stores paid</h2>
       <p>{{ statementSentence(ledger) }}</p>
       <StoresPaid v-if="ledger.stores.length" :stores="ledger.stores" />
-    </section>
-    <section v-if="ledger">
-      <h2>Wood, power and work</h2>
-      <p>{{ effortSentence(ledger) }}</p>
-      <p v-if="wood">{{ woodSentence(wood) }}</p>
-    </section>
-    <section v-if="week" class="week">
-      <h2>The nights ahead</h2>
-      <NightsAhead
-        v-if="week.nights.nights.length > 1"
-        :nights="week.nights"
-        :night="week.night"
-        :units="session.units"
-        :zone="zone"
-      />
-      <p>{{ aheadWord(week.nights, week.night, zone) }}</p>
     </section>
   </div>
   <BButton v-if="nights?.nights.length" class="no-print" variant="secondary" @click="print"
