@@ -21,4 +21,4 @@ shoot docs/screenshots \
   "next=day:laptop:@/next?usual=-4&hardest=-14&hour=10&winter=made" "sizing=day:laptop:@/sizing" "pairs=day:laptop:@/pairs?school=SAND_OR_WATER" \
   "build=day:laptop:@/stores/$bin/build" \
   "house=day:laptop:@/houses/$(id lean-to)" "file=day:laptop:+@/stores/$bin/file" \
-  "phone-tonight=night:phone:/" "phone-store=day:phone:@/stores/$bin" "phone-round=night-eyes:phone:@/round" "log=day:laptop:@/log" "notebook=day:laptop:@/stores/$bin/notebook"
+  "phone-tonight=night:phone:/" "phone-store=day:phone:@/stores/$bin" "phone-round=night-eyes:phone:@/round" "log=day:laptop:@/log" "winter=day:laptop:@/record/winter"
