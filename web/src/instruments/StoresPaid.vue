@@ -11,9 +11,9 @@ const sum = (s: Views['Sums']) => parts.reduce((a, p) => a + Math.max(0, s[p]), 
 const rows = computed(() => [...props.stores].sort((a, b) => b.sums.delivered - a.sums.delivered))
 const most = computed(() => Math.max(3.6e5, ...rows.value.map((r) => sum(r.sums))))
 const wide = (joules: number) => `${(100 * Math.max(0, joules)) / most.value}%`
+const there = (s: Views['Sums']) => parts.filter((p) => s[p] > 0.01 * sum(s))
 const said = (s: Views['Sums']) =>
-  parts
-    .filter((p) => s[p] > 0.01 * sum(s))
+  there(s)
     .map((p) => `${energyOf(s[p])} ${words[p]}`)
     .join(', ') || 'nothing yet'
 </script>
@@ -23,7 +23,12 @@ const said = (s: Views['Sums']) =>
     <li v-for="r in rows" :key="r.storeId">
       <b>{{ r.name }}</b> <span class="soft">{{ said(r.sums) }}</span>
       <span class="bar" aria-hidden="true">
-        <span v-for="p in parts" :key="p" :class="p" :style="{ width: wide(r.sums[p]) }"></span>
+        <span
+          v-for="p in there(r.sums)"
+          :key="p"
+          :class="p"
+          :style="{ width: wide(r.sums[p]) }"
+        ></span>
       </span>
     </li>
   </ul>

@@ -93,6 +93,7 @@ public class RecordPagesTest {
     browser.reads("It was the cold: −5.9 °C outdoors against −1.2 °C");
     browser.reads("of wood").reads("that is asked until");
     browser.reads("is the night that breaks first").isAccessible();
+    assertThat(browser.printedPages()).isEqualTo(2);
     browser.see(".wall .lost").click();
     browser.reads("The night of Tue 20 January was lost");
   }
