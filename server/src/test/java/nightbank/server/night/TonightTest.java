@@ -217,7 +217,10 @@ public class TonightTest {
     JsonNode said = own.keeper.post(path, "{\"stores\":[],\"quick\":false}").body();
     JsonNode known = own.keeper.get(path).body();
     assertThat(known.path("night")).isEqualTo(said);
-    assertThat(Instant.parse(known.path("at").asString())).isBefore(Instant.now().plusSeconds(60));
+    assertThat(Instant.parse(known.path("at").asString()))
+        .as("when it was said, by the program's clock")
+        .isCloseTo(
+            Instant.ofEpochSecond(said.path("at").path(0).asLong()), within(5, ChronoUnit.MINUTES));
     assertThat(own.keeper.get(grounds.path("/houses/" + house + "/tonight")).status())
         .isIn(403, 404);
   }
