@@ -167,9 +167,9 @@ export const router = createRouter({
         },
         {
           path: 'record/winter',
-          name: 'season',
+          name: 'winter',
           meta: { title: 'The winter' },
-          component: () => import('./features/record/SeasonPage.vue'),
+          component: () => import('./features/record/WinterPage.vue'),
         },
         {
           path: 'record/trials',

@@ -99,12 +99,12 @@ const dusk = computed(() => {
   const set = props.night.sunset ? Date.parse(props.night.sunset) / 1000 : first
   return Math.min(Math.max(first, set), at.value[at.value.length - 1] / 1000 - 3600)
 })
-/** Whether the coldest comes so soon that its figure would lie over the scale. */
-const early = computed(() => coldest.value.x < left + 90)
-const coldest = computed(() => ({
-  x: x.value(Date.parse(props.night.coldestAt)),
-  y: y.value(props.night.coldestCelsius),
-}))
+/** Where it is; so soon in the night its figure would lie over the scale. */
+const coldest = computed(() => {
+  const cx = x.value(Date.parse(props.night.coldestAt))
+  const early = cx < left + 90
+  return { at: `translate(${cx} ${y.value(props.night.coldestCelsius)})`, early }
+})
 
 /** Heat given to the house so far, J. */
 const given = computed(() =>
@@ -254,14 +254,9 @@ function add(l: Lane) {
       <path v-if="without.length" class="without" :d="path(without)" />
       <path v-if="felt" class="leaf" :d="path(night.leaf)" />
       <path class="air" :d="path(night.air)" />
-      <g class="coldest">
-        <circle :cx="coldest.x" :cy="coldest.y" r="6" />
-        <text
-          :x="coldest.x + (early ? 10 : -10)"
-          :y="coldest.y - 12"
-          :text-anchor="early ? 'start' : 'end'"
-          class="figure"
-        >
+      <g class="coldest" :transform="coldest.at">
+        <circle r="6" />
+        <text :class="['figure', { early: coldest.early }]" x="-10" y="-12">
           {{ degrees(night.coldestCelsius, units) }}
         </text>
       </g>
@@ -460,12 +455,18 @@ text {
 }
 
 .coldest text {
+  text-anchor: end;
   fill: var(--ink);
   font-size: 20px;
   font-weight: 700;
   paint-order: stroke;
   stroke: var(--sheet);
   stroke-width: 4px;
+}
+
+.coldest .early {
+  text-anchor: start;
+  transform: translateX(20px);
 }
 
 .leaf {

@@ -7,7 +7,7 @@ defineProps<{ holding: string }>()
   <nav class="record" aria-label="Record">
     <RouterLink :to="{ name: 'nights', params: { holding } }">Nights</RouterLink>
     <RouterLink :to="{ name: 'statement', params: { holding } }">Statement</RouterLink>
-    <RouterLink :to="{ name: 'season', params: { holding } }">The winter</RouterLink>
+    <RouterLink :to="{ name: 'winter', params: { holding } }">The winter</RouterLink>
     <RouterLink
       :to="{ name: 'trials', params: { holding } }"
       :class="{ 'router-link-active': $route.path.includes('/record/trials') }"

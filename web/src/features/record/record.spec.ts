@@ -180,10 +180,9 @@ describe('a statement', () => {
 })
 
 describe('the hardest week', () => {
-  const of = (h: Partial<NonNullable<Views['PastNightView']['hardest']>> | null, pending = 0) =>
+  const of = (h: Partial<NonNullable<Views['PastNightView']['hardest']>> | null) =>
     hardestSentences(
       {
-        pending,
         hardest: h && {
           from: '2026-01-10',
           nights: 7,
@@ -207,7 +206,7 @@ describe('the hardest week', () => {
     expect(of({ colder: false, storesGaveLess: true })).toMatch(/4\.0 °C\. The stores had less/)
   })
   it('says nothing of stores whose days are still being judged', () => {
-    expect(of({ storesGaveLess: true }, 9)).toMatch(
+    expect(of({ paidJoules: null, usualPaid: null })).toMatch(
       /It was the cold: −9\.0 °C outdoors against −2\.0 °C\.$/,
     )
   })

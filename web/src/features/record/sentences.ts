@@ -105,14 +105,14 @@ export function hardestSentences(v: Nights, u: Temperature): string[] {
     h.outdoorCelsius == null || h.usualOutdoor == null
       ? ''
       : `${degrees(h.outdoorCelsius, u)} outdoors against ${degrees(h.usualOutdoor, u)}`
-  const judged = !v.pending && h.usualPaid > 3.6e5
-  const paid = judged
-    ? `${energyOf(h.paidJoules)} a night from the stores against ${energyOf(h.usualPaid)}`
-    : ''
-  const less = judged && h.storesGaveLess
-  if (h.colder && less) said.push(`It was colder, ${outdoors}, and the stores had less: ${paid}.`)
+  const paid =
+    h.paidJoules == null || h.usualPaid == null
+      ? ''
+      : `${energyOf(h.paidJoules)} a night from the stores against ${energyOf(h.usualPaid)}`
+  if (h.colder && h.storesGaveLess)
+    said.push(`It was colder, ${outdoors}, and the stores had less: ${paid}.`)
   else if (h.colder) said.push(`It was the cold: ${[outdoors, paid].filter(Boolean).join('; ')}.`)
-  else if (less) said.push(`The stores had less: ${paid}.`)
+  else if (h.storesGaveLess) said.push(`The stores had less: ${paid}.`)
   else
     said.push(
       `${outdoors ? `It was hardly colder, ${outdoors}` : 'How cold it was outdoors nobody read'}${paid ? `, with ${paid}` : ''}: look for wind, a clear sky, a door or a lid in the notes of these nights.`,

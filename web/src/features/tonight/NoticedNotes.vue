@@ -51,7 +51,7 @@ async function again() {
         <BButton
           v-if="session.role(holding) !== 'GUEST'"
           variant="secondary"
-          :aria-label="`Do not say again: ${r.name}`"
+          :aria-label="`Put away: ${r.name}`"
           @click="put(r)"
           >Put away</BButton
         >

@@ -23,6 +23,8 @@ describe('what a friend would say', () => {
   it('tells the hour of what has one, in the reader’s units', () => {
     const warm = remark(of('EVENING_TOO_WARM', 34, 30), { ...SI, fahrenheit: true }, 'UTC')
     expect(warm).toContain('93.2 °F at 19:30')
-    expect(remark(of('CHARGE_TODAY', 1, 2), SI, 'UTC')).toContain('before tomorrow, at 19:30')
+    expect(remark(of('CHARGE_TODAY', 1, 2), SI, 'UTC')).toContain(
+      'before the coming dawn, at 19:30',
+    )
   })
 })

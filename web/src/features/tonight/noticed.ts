@@ -10,7 +10,7 @@ export function remark(r: Remark, units: Units, zone: string): string {
   const at = r.at ? clock(Date.parse(r.at) / 1000, zone) : ''
   switch (r.rule) {
     case 'CHARGE_TODAY':
-      return `A later night comes to ${t(r.seen)}, and ${t(r.against)} is stood: what holds it begins before tomorrow, at ${at}. The nights ahead say what.`
+      return `A later night comes to ${t(r.seen)}, and ${t(r.against)} is stood: what holds it begins before the coming dawn, at ${at}. The nights ahead say what.`
     case 'LOOP_FIGURES':
       return `${r.name} carries ${powerOf(r.seen)} by its flow and thermometers, but what heats it gives ${powerOf(r.against)} at most. One figure is wrong: time the flow, and hold both thermometers in one cup.`
     case 'HEATER_TOO_SMALL':

@@ -2840,14 +2840,14 @@ export interface components {
             /** Format: double */
             outdoorCelsius: number | null;
             /** Format: double */
-            paidJoules: number;
+            paidJoules: number | null;
             storesGaveLess: boolean;
             /** Format: double */
             usualLowest: number;
             /** Format: double */
             usualOutdoor: number | null;
             /** Format: double */
-            usualPaid: number;
+            usualPaid: number | null;
         };
         HealthItem: {
             /** Format: int64 */

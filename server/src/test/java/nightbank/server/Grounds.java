@@ -2,7 +2,12 @@ package nightbank.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import nightbank.server.Visitor.Answer;
@@ -32,6 +37,14 @@ public final class Grounds {
   public static Grounds fresh(Program program, String name) {
     Visitor keeper = Visitor.keeper(program, "keeper" + NUMBER.incrementAndGet());
     return new Grounds(keeper, keeper.newHolding(name));
+  }
+
+  /** Where it is winter on the day on which the test runs. */
+  public static Grounds inWinter(Program program) {
+    int month = program.bean(Clock.class).instant().atZone(ZoneOffset.UTC).getMonthValue();
+    double latitude = month >= 5 && month <= 10 ? -70 : 70;
+    Visitor keeper = Visitor.keeper(program, "keeper" + NUMBER.incrementAndGet());
+    return new Grounds(keeper, keeper.newHolding("Wintry " + NUMBER.get(), latitude));
   }
 
   /** Somebody with the password of all, let in by a code of the keeper's, and signed in. */
@@ -84,6 +97,28 @@ public final class Grounds {
             probe(id, "half", "STORE", 0.55),
             probe(id, "edge", "STORE", 0.92),
             probe(id, "air", "AIR", 1));
+  }
+
+  /** A cylinder of compost in a house, read as the drum is; about 1.2 t. */
+  public static String heap(UUID id, String name, UUID house) {
+    return drum(id, name)
+        .replace("\"houseId\":null", "\"houseId\":\"" + house + "\"")
+        .replace("0.56", "1.6")
+        .replace("0.62", "1.2")
+        .replace("dry-sand", "compost")
+        .replace("\"measuredDensity\":1550", "\"measuredDensity\":500")
+        .replace("\"measuredSpecificHeat\":825", "\"measuredSpecificHeat\":2800");
+  }
+
+  /** Tells the weather of the coming nights: as cold all the time. */
+  public void weather(double celsius) {
+    StringBuilder csv = new StringBuilder("time,celsius\n");
+    Instant first = Instant.now().truncatedTo(ChronoUnit.HOURS).minus(Duration.ofHours(1));
+    for (int h = 0; h < 60; h++) {
+      csv.append(first.plus(Duration.ofHours(h))).append(',').append(celsius).append('\n');
+    }
+    byte[] file = csv.toString().getBytes(StandardCharsets.UTF_8);
+    assertThat(keeper.upload(path("/weather"), "w.csv", file).status()).isEqualTo(200);
   }
 
   private static String probe(UUID store, String name, String kind, double radius) {

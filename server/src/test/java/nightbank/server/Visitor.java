@@ -81,12 +81,15 @@ public final class Visitor {
   }
 
   public UUID newHolding(String name) {
+    return newHolding(name, 57.3);
+  }
+
+  public UUID newHolding(String name, double latitude) {
     return UUID.fromString(
         post(
                 "/api/holdings",
-                "{\"name\":\""
-                    + name
-                    + "\",\"latitude\":57.3,\"longitude\":-3.4,\"zone\":\"Europe/London\"}")
+                "{\"name\":\"%s\",\"latitude\":%s,\"longitude\":-3.4,\"zone\":\"Europe/London\"}"
+                    .formatted(name, latitude))
             .body()
             .path("id")
             .asString());

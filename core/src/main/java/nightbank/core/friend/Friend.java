@@ -34,6 +34,7 @@ public final class Friend {
 
   private static final double OTHERS_WARM = 27;
   private static final double OPEN = 0.5; // K above it
+  private static final double SPENT = 3600; // s after dusk
 
   private Friend() {}
 
@@ -86,8 +87,8 @@ public final class Friend {
   }
 
   /**
-   * The warmest moment after dusk at which something gives heat, where vents stand open or that is
-   * too warm.
+   * The warmest moment at which a source gives heat, from an hour after dusk on, when the day's sun
+   * is spent; where vents stand open then or it is too warm.
    *
    * @param id of the house
    */
@@ -98,8 +99,9 @@ public final class Friend {
     double warm = vented < felt ? vented : felt;
     int hottest = -1;
     for (int i = 0; i < night.seconds().length; i++) {
-      boolean burns = burns(night, i);
-      boolean dark = night.seconds()[i] > duskSeconds;
+      int at = i;
+      boolean burns = night.sources().stream().anyMatch(s -> s.watts()[at] > 0);
+      boolean dark = night.seconds()[i] > duskSeconds + SPENT;
       if (dark && burns && (hottest < 0 || night.air()[i] > night.air()[hottest])) {
         hottest = i;
       }
@@ -113,11 +115,6 @@ public final class Friend {
                 warm,
                 OptionalDouble.of(night.seconds()[hottest])))
         : Optional.empty();
-  }
-
-  private static boolean burns(SystemResult night, int i) {
-    return night.sources().stream().anyMatch(s -> s.watts()[i] > 0)
-        || night.stores().stream().anyMatch(s -> s.toHouseWatts()[i] > 0);
   }
 
   /** Each circuit with whose flow halved the night's coldest is noticeably colder. */

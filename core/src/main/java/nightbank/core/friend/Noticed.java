@@ -9,7 +9,7 @@ import java.util.function.Predicate;
  * Something noticed, with what was read.
  *
  * @param of the part, store or house that it is said of
- * @param seen what was read, in the unit of its rule: °C, W, K or kg
+ * @param seen what was read, in the unit of its rule: °C, W or kg
  * @param against what it was held against, in the same
  * @param atSeconds when, from the start of what was looked at; empty where no moment is meant
  */
@@ -20,7 +20,7 @@ public record Noticed(Rule rule, String of, double seen, double against, Optiona
           .thenComparing(Comparator.comparingDouble(Noticed::excess).reversed());
 
   private double excess() {
-    return Math.abs(seen - against) / Math.max(1e-9, Math.min(Math.abs(seen), Math.abs(against)));
+    return Math.abs(seen - against);
   }
 
   /** Of many the weightiest, at most three: more than that nobody reads. */

@@ -53,9 +53,14 @@ public record HardestWeek(
         && outdoor.getAsDouble() < usualOutdoor.getAsDouble() - COLDER;
   }
 
+  /** Whether stores give anything there to speak of. */
+  public boolean storesPay() {
+    return usualPaid > NOTHING;
+  }
+
   /** Whether the stores gave less than on other nights. */
   public boolean storesGaveLess() {
-    return usualPaid > NOTHING && paid < LESS * usualPaid;
+    return storesPay() && paid < LESS * usualPaid;
   }
 
   /** Empty before two weeks of nights were read, or where no week has five of them. */

@@ -124,6 +124,9 @@ public class FriendTest {
     assertThat(said.seen()).isGreaterThan(30);
     assertThat(said.atSeconds().orElseThrow()).isBetween(3600.0, 6 * 3600.0);
     assertThat(Friend.evening("h", hot, Places.house(), NIGHT)).isEmpty();
+    assertThat(Friend.evening("h", hot, Places.house(), 3.5 * 3600))
+        .as("it burns for half an hour yet, which the sun may have warmed")
+        .isEmpty();
     assertThat(Friend.evening("h", SystemSimulation.run(night(heated(9000), 6)), Places.house(), 0))
         .isEmpty();
   }

@@ -31,6 +31,7 @@ public record PastNightView(
   /**
    * The week in which the house was coldest; means of a night, °C and J.
    *
+   * @param paidJoules absent while stores' days are still being judged, and where none pay
    * @param colder whether it was so outdoors
    * @param storesGaveLess than on other nights
    */
@@ -41,11 +42,11 @@ public record PastNightView(
       double usualLowest,
       @Nullable Double outdoorCelsius,
       @Nullable Double usualOutdoor,
-      double paidJoules,
-      double usualPaid,
+      @Nullable Double paidJoules,
+      @Nullable Double usualPaid,
       boolean colder,
       boolean storesGaveLess) {
-    static @Nullable Hardest of(List<Night> nights) {
+    static @Nullable Hardest of(List<Night> nights, boolean judged) {
       return HardestWeek.of(nights.stream().flatMap(n -> told(n).stream()).toList())
           .map(
               w ->
@@ -56,10 +57,10 @@ public record PastNightView(
                       w.usualLowest(),
                       or(w.outdoor()),
                       or(w.usualOutdoor()),
-                      w.paid(),
-                      w.usualPaid(),
+                      judged && w.storesPay() ? (Double) w.paid() : null,
+                      judged && w.storesPay() ? (Double) w.usualPaid() : null,
                       w.colder(),
-                      w.storesGaveLess()))
+                      judged && w.storesGaveLess()))
           .orElse(null);
     }
 

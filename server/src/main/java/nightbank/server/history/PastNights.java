@@ -117,7 +117,7 @@ public class PastNights {
         count[PastNight.Outcome.LOST.ordinal()],
         count[PastNight.Outcome.UNKNOWN.ordinal()],
         pending,
-        PastNightView.Hardest.of(nights));
+        PastNightView.Hardest.of(nights, pending == 0));
   }
 
   /** A night, and what it is told by. */

@@ -39,17 +39,20 @@ public class Noticing {
   public NoticedView of(UUID holding, UUID house, UUID person) {
     houses.get(holding, house);
     NightSigns.Seen seen = signs.of(holding, house);
-    List<RemarkView> said = views(holding, person, seen.all(), seen.from());
-    return new NoticedView(said, away.all(holding, person).size());
+    Set<PutAway> put = away.all(holding, person);
+    return new NoticedView(views(holding, put, seen.all(), seen.from()), put.size());
   }
 
   /** The weightiest that were not put away. */
   List<RemarkView> views(UUID holding, UUID person, List<Noticed> all, Instant from) {
-    Set<PutAway> put = away.all(holding, person);
-    Map<UUID, String> names = names(holding);
-    return Noticed.weightiest(
-            all, n -> put.contains(new PutAway(n.rule(), UUID.fromString(n.of()))))
-        .stream()
+    return views(holding, away.all(holding, person), all, from);
+  }
+
+  private List<RemarkView> views(UUID holding, Set<PutAway> put, List<Noticed> all, Instant from) {
+    List<Noticed> said =
+        Noticed.weightiest(all, n -> put.contains(new PutAway(n.rule(), UUID.fromString(n.of()))));
+    Map<UUID, String> names = said.isEmpty() ? Map.of() : names(holding);
+    return said.stream()
         .map(n -> view(n, names.getOrDefault(UUID.fromString(n.of()), ""), from))
         .toList();
   }

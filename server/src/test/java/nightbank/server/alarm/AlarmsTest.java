@@ -79,7 +79,11 @@ public class AlarmsTest {
 
   @BeforeMethod
   void newGround() {
-    grounds = Grounds.fresh(program);
+    on(Grounds.fresh(program));
+  }
+
+  private void on(Grounds own) {
+    grounds = own;
     house = grounds.newHouse();
     air = UUID.randomUUID();
     place = grounds.keeper.get(grounds.path("")).body().path("name").asString();
@@ -248,6 +252,7 @@ public class AlarmsTest {
 
   @Test
   public void dryWoodThatWillNotDoForThreeDaysIsToldAndOverWithAStackThatWill() {
+    on(Grounds.inWinter(program));
     watched("[\"WOOD\"]");
     for (int day = 2; day <= 6; day += 2) {
       String fire =

@@ -2,10 +2,8 @@ package nightbank.server.night;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
 import nightbank.server.Grounds;
@@ -41,15 +39,7 @@ public class NoticedTest {
 
   private UUID heap(double fedKilograms) {
     UUID heap = UUID.randomUUID();
-    sent(
-        "/stores",
-        Grounds.drum(heap, "Heap")
-            .replace("\"houseId\":null", "\"houseId\":\"" + house + "\"")
-            .replace("0.56", "1.6")
-            .replace("0.62", "1.2")
-            .replace("dry-sand", "compost")
-            .replace("\"measuredDensity\":1550", "\"measuredDensity\":500")
-            .replace("\"measuredSpecificHeat\":825", "\"measuredSpecificHeat\":2800"));
+    sent("/stores", Grounds.heap(heap, "Heap", house));
     sent(
         "/parts",
         """
@@ -59,17 +49,6 @@ public class NoticedTest {
             .formatted(
                 UUID.randomUUID(), house, heap, fedKilograms, now.minus(Duration.ofDays(9))));
     return heap;
-  }
-
-  private void weather(double celsius) {
-    StringBuilder csv = new StringBuilder("time,celsius\n");
-    Instant first = now.truncatedTo(ChronoUnit.HOURS).minus(Duration.ofHours(1));
-    for (int h = 0; h < 40; h++) {
-      csv.append(first.plus(Duration.ofHours(h))).append(',').append(celsius).append('\n');
-    }
-    byte[] file = csv.toString().getBytes(StandardCharsets.UTF_8);
-    Answer a = grounds.keeper.upload(grounds.path("/weather"), "w.csv", file);
-    assertThat(a.status()).isEqualTo(200);
   }
 
   @Test
@@ -116,7 +95,7 @@ public class NoticedTest {
         """,
         house);
     assertThat(rules()).as("nobody said how cold it gets").isEmpty();
-    weather(2);
+    grounds.weather(2);
     assertThat(rules()).containsExactly("EVENING_TOO_WARM");
     JsonNode said = noticed().path("remarks").path(0);
     assertThat(said.path("seen").asDouble()).isGreaterThan(said.path("against").asDouble());

@@ -3,8 +3,6 @@ package nightbank.server.night;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.nio.charset.StandardCharsets;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.UUID;
@@ -202,13 +200,7 @@ public class TonightTest {
   @Test
   public void whatWasSaidWithNothingTypedIsKnownToTheNextAndWhatWasTypedIsNot() {
     Grounds own = Grounds.fresh();
-    StringBuilder csv = new StringBuilder("time,celsius\n");
-    Instant first = Instant.now().truncatedTo(ChronoUnit.HOURS).minus(Duration.ofHours(1));
-    for (int h = 0; h < 40; h++) {
-      csv.append(first.plus(Duration.ofHours(h))).append(",-3\n");
-    }
-    byte[] weather = csv.toString().getBytes(StandardCharsets.UTF_8);
-    assertThat(own.keeper.upload(own.path("/weather"), "w.csv", weather).status()).isEqualTo(200);
+    own.weather(-3);
     String path = own.path("/houses/" + own.newHouse() + "/tonight");
     assertThat(own.keeper.get(path).status()).isEqualTo(204);
     own.keeper.post(path, "{\"airCelsius\":9}");

@@ -23,15 +23,7 @@ public class FeedingsTest {
   void heap() {
     house = grounds.newHouse();
     heap = UUID.randomUUID();
-    sent(
-        "/stores",
-        Grounds.drum(heap, "Heap " + heap)
-            .replace("\"houseId\":null", "\"houseId\":\"" + house + "\"")
-            .replace("0.56", "1.6")
-            .replace("0.62", "1.2")
-            .replace("dry-sand", "compost")
-            .replace("\"measuredDensity\":1550", "\"measuredDensity\":500")
-            .replace("\"measuredSpecificHeat\":825", "\"measuredSpecificHeat\":2800"));
+    sent("/stores", Grounds.heap(heap, "Heap " + heap, house));
     sent(
         "/parts",
         """

@@ -106,6 +106,7 @@ public class UpkeepTest {
 
   @Test
   public void fromThreeFiresOnTheSeasonsNeedIsTold() {
+    grounds = Grounds.inWinter(Program.shared());
     for (int d = 1; d <= 8; d++) {
       fire(daysAgo(3 * d), "10");
     }

@@ -35,11 +35,11 @@ const described = computed(() => houses.value?.find((h) => h.id === house.value)
 const { data: nights, error } = useQuery(
   computed(() => nightsQuery(holding, house.value, ...span.value)),
 )
-const { data: ledger } = useQuery(
+const { data: ledger, error: unstated } = useQuery(
   computed(() => ({ ...statementQuery(holding, '', ...span.value), meta: { aside: true } })),
 )
 const { data: wood } = useQuery({ ...woodQuery(holding), meta: { aside: true } })
-const { data: week, error: unknown } = useQuery(
+const { data: week, error: unsaid } = useQuery(
   computed(() => ({ ...weekQuery(holding, house.value), meta: { aside: true } })),
 )
 const open = (evening: string) =>
@@ -91,7 +91,7 @@ const print = () => window.print()
       </section>
       <section class="week">
         <h2>The nights ahead</h2>
-        <p v-if="unknown">Nothing can be said of them until it is known how cold it gets.</p>
+        <ProblemNote v-if="unsaid" :error="unsaid" />
         <p v-else-if="!week" role="status">Working through the nights ahead …</p>
         <template v-else>
           <NightsAhead
@@ -105,8 +105,9 @@ const print = () => window.print()
         </template>
       </section>
     </div>
+    <ProblemNote v-if="unstated && !ledger" :error="unstated" />
     <section v-if="ledger">
-      <h2>What the stores paid</h2>
+      <h2>What all stores of the place paid</h2>
       <p>{{ statementSentence(ledger) }}</p>
       <StoresPaid v-if="ledger.stores.length" :stores="ledger.stores" />
     </section>
