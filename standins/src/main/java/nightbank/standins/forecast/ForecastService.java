@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -32,6 +33,8 @@ public final class ForecastService implements AutoCloseable {
   private static final long SEED = 20_494_741;
 
   private final HttpServer server;
+  private final AtomicInteger asked = new AtomicInteger();
+  private final AtomicInteger answered = new AtomicInteger();
   private volatile Fault fault = Fault.NONE;
 
   /** What can go wrong with a service. */
@@ -85,6 +88,16 @@ public final class ForecastService implements AutoCloseable {
     fault = next;
   }
 
+  /** How often it was asked for weather. */
+  public int asked() {
+    return asked.get();
+  }
+
+  /** How often it came to the end of what it had to say. */
+  public int answered() {
+    return answered.get();
+  }
+
   private void switchFault(HttpExchange e) throws IOException {
     String kind = query(e).getOrDefault("kind", "none");
     fault = Fault.valueOf(kind.toUpperCase(Locale.ROOT));
@@ -92,6 +105,12 @@ public final class ForecastService implements AutoCloseable {
   }
 
   private void hourly(HttpExchange e) throws IOException {
+    asked.incrementAndGet();
+    told(e);
+    answered.incrementAndGet();
+  }
+
+  private void told(HttpExchange e) throws IOException {
     try {
       switch (fault) {
         case SLOW ->
