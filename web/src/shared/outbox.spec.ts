@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { send } from './outbox'
+import { onwards, send } from './outbox'
 
 const entry = { method: 'PUT', path: '/api/x', kind: 'json', body: '{}', what: 'x' } as const
 const answer = (status: number, body = '') => new Response(body || null, { status })
@@ -51,5 +51,24 @@ describe('what becomes of an entry', () => {
       ),
     )
     expect(await send(entry)).toEqual({ later: 'not let in yet' })
+  })
+})
+
+describe('what is typed on while it is on its way', () => {
+  const out = { ...entry, seq: 1, etag: '"7"', by: { id: 'a', name: 'Isla' } }
+  const typed = { ...out, seq: 2, body: '{"name":"Bench of slate"}' }
+
+  it('goes over what that became', () => {
+    expect(onwards([out, typed], out, '"8"')).toEqual([{ ...typed, etag: '"8"' }])
+  })
+  it('does not when another typed it, at something else, or over another version', () => {
+    const others = [
+      { ...typed, by: { id: 'b', name: 'Rory' } },
+      { ...typed, path: '/api/y' },
+      { ...typed, etag: '"6"' },
+      { ...typed, refused: 'It was refused.' },
+    ]
+    expect(onwards(others, out, '"8"')).toEqual([])
+    expect(onwards([typed], out)).toEqual([])
   })
 })

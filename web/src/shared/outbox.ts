@@ -130,6 +130,15 @@ async function told(answer: Response): Promise<Told> {
     .catch(() => ({}))) as Told
 }
 
+/** What somebody typed on while it was on its way goes over what that became. */
+export const onwards = (all: Waiting[], out: Waiting, etag?: string): Waiting[] =>
+  etag && out.etag
+    ? all
+        .filter((w) => w.seq !== out.seq && !w.refused && w.path === out.path)
+        .filter((w) => w.etag === out.etag && w.by?.id === out.by?.id)
+        .map((w) => ({ ...w, etag }))
+    : []
+
 let timer = 0
 
 /** Sends what waits, in order, what comes in meanwhile too; one tab at a time. */
@@ -144,7 +153,10 @@ export async function flush(): Promise<void> {
       if ('later' in outcome) return outcome.later
       if ('refused' in outcome) await db.put('outbox', { ...next, refused: outcome.refused })
       else {
-        await db.delete('outbox', next.seq!)
+        const tx = db.transaction('outbox', 'readwrite')
+        await tx.store.delete(next.seq!)
+        for (const w of onwards(await tx.store.getAll(), next, outcome.etag)) await tx.store.put(w)
+        await tx.done
         sent.value++
         if (next.etag) {
           if (outcome.etag) became.set(`${next.path} ${next.etag}`, outcome.etag)

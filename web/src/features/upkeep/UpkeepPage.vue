@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What keeps the place going: tasks that come round, and the wood against what the season asks. */
+/** What keeps the place going: tasks that come round, the wood against what the season asks, the heaps. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
@@ -12,6 +12,7 @@ import { sent } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { newId } from '../store/designs'
+import HeapSection from './HeapSection.vue'
 import StackEditor from './StackEditor.vue'
 import TaskEditor from './TaskEditor.vue'
 import { noteDone } from './done'
@@ -261,6 +262,7 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
         </p>
       </section>
     </div>
+    <HeapSection :holding="holding" />
     <ProblemNote v-if="error && !open.task && !open.stack" :error="error" />
   </template>
 </template>

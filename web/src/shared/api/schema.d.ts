@@ -2332,6 +2332,18 @@ export interface components {
             probeId: string;
             typed: string;
         };
+        CourseView: {
+            days: number[];
+            fed: number[];
+            high: number[];
+            low: number[];
+            /** Format: double */
+            outsideCelsius: number;
+            read: boolean;
+            /** Format: double */
+            startCelsius: number;
+            unfed: number[];
+        };
         Curve: {
             /** Format: double */
             heightFraction: number;
@@ -2882,6 +2894,7 @@ export interface components {
         HeapView: {
             /** Format: double */
             carbonToNitrogen: number;
+            course: components["schemas"]["CourseView"];
             /** Format: double */
             density: number;
             /** Format: double */
@@ -2893,6 +2906,7 @@ export interface components {
             keepCelsius: number;
             /** Format: double */
             kilograms: number;
+            layers: components["schemas"]["LayerView"][];
             logged: components["schemas"]["Fed"][];
             /** Format: double */
             moisture: number;
@@ -3208,6 +3222,16 @@ export interface components {
             /** Format: double */
             thicknessMetres: number;
             wet: boolean;
+        };
+        LayerView: {
+            /** Format: date-time */
+            at: string | null;
+            feedstock: string;
+            /** Format: double */
+            kilograms: number;
+            /** Format: double */
+            left: number;
+            logged: boolean;
         };
         LearnedFactor: {
             /** Format: double */
@@ -4051,6 +4075,7 @@ export interface components {
             loadKilograms: number;
             /** Format: double */
             lowestCelsius: number | null;
+            of: string;
             /** Format: double */
             watts: number;
         };

@@ -21,7 +21,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** Headless Chromium with a profile of its own, looking at one running program. */
 final class Browser implements AutoCloseable {
-  private static final Duration PATIENCE = Duration.ofSeconds(20);
+  private static final Duration PATIENCE = Duration.ofSeconds(45);
 
   private final String address;
   private final Path profile;
@@ -290,9 +290,29 @@ final class Browser implements AutoCloseable {
     return this;
   }
 
+  /** A finger meets whatever is touched, but for words within a sentence and what a drawing has. */
+  Browser isTouchable() {
+    Object small =
+        driver.executeScript(
+            """
+            const all = 'button, summary, select, textarea, input, .btn, nav a, [role=tab]'
+            return [...document.querySelectorAll(all)]
+              .filter((e) => !e.closest('svg, dialog:not([open])') && !e.matches('.word, [type=file]'))
+              .map((e) => ({
+                e,
+                r: (e.matches('[type=checkbox], [type=radio]') && e.labels?.[0]
+                  ? e.labels[0] : e).getBoundingClientRect(),
+              }))
+              .filter(({ r }) => r.width > 1 && r.height > 1 && Math.min(r.width, r.height) < 47.5)
+              .map(({ e, r }) => e.outerHTML.slice(0, 120) + ' ' + r.width + ' x ' + r.height)
+            """);
+    assertThat((List<?>) small).as(driver.getCurrentUrl()).isEmpty();
+    return this;
+  }
+
   private void finds(AxeBuilder axe) {
     assertThat(
-            axe.analyze(driver).getViolations().stream()
+            axe.setLegacyMode().analyze(driver).getViolations().stream()
                 .map(
                     r ->
                         r.getId()

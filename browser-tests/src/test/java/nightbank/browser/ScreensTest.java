@@ -10,7 +10,9 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-/** Every view in every light, by day at both widths: axe finds nothing, nothing sticks out. */
+/**
+ * Every view in every light, by day at both widths: axe finds nothing, nothing sticks out or slips.
+ */
 public class ScreensTest {
   private Demo demo;
   private Browser browser;
@@ -49,6 +51,7 @@ public class ScreensTest {
     browser.go(path).see(css);
     browser.isAccessible();
     if (phone) {
+      browser.isTouchable();
       for (String theme : new String[] {"night", "night-eyes"}) {
         browser.theme(theme).see(css);
         browser.isLegible();

@@ -14,7 +14,8 @@ public final class HouseModel {
   /** Of what a store's bare or wrapped face gives off, by long waves (0.4 to 0.6). */
   public static final double RADIANT = 0.5;
 
-  private static final double SUB_STEP = 60;
+  private static final double SUB_STEP = 60; // s
+  private static final int MOST_PARTS = 10; // of a step longer than ten minutes
   private static final double SUN_TO_AIR = 0.35; // leaves and pots warm the air at once; 0.2 to 0.5
   private static final double FOOT_REACH = 0.5; // m of soil that a store's foot warms round it
   private static final double PIPE_REACH = 0.2; // m that pipes in beds warm; they lie at half of it
@@ -199,7 +200,7 @@ public final class HouseModel {
   /** Moves on by one step. */
   public void step(double seconds, Step s) {
     double wind = house.windHere(s.windMetresPerSecond);
-    int parts = Math.max(1, (int) Math.ceil(seconds / SUB_STEP - 1e-9));
+    int parts = Math.max(1, Math.min(MOST_PARTS, (int) Math.ceil(seconds / SUB_STEP - 1e-9)));
     double dt = seconds / parts;
     double outside = outsideVapour(s);
     lostJoules = 0;

@@ -1,5 +1,7 @@
 package nightbank.core.house;
 
+import java.util.Arrays;
+
 /**
  * Heat by conduction down a column of earth or through a wall, per m² of its surface: implicit in
  * time, closing to rounding. Pore water freezes evenly between 0 and -0.5 °C; temperatures follow
@@ -138,6 +140,10 @@ final class SoilColumn {
   }
 
   private void spread(double into, double depth, double shallow, double shallowDepth) {
+    if (into == 0 && shallow == 0) {
+      Arrays.fill(alpha, 0);
+      return;
+    }
     double share = into / Math.max(1e-9, depth);
     double shallowShare = shallow / Math.max(1e-9, shallowDepth);
     double reach = 0;

@@ -23,17 +23,17 @@ import nightbank.core.weather.Weather;
  * outdoors as those that would be lost without.
  *
  * @param days the hard ones alone, begun as the first of them is come to
- * @param whole all of the winter at a first look
+ * @param fewest those of the very hardest nights alone
+ * @param whole all of the winter
  */
-record HardDays(SystemPlan days, Wintered whole) {
-  /** Longest step of a first look, s. */
-  static final double SKETCH = 3600;
+record HardDays(SystemPlan days, SystemPlan fewest, Wintered whole) {
+  /** Nights that tell how hard a winter is. */
+  static final int FEWEST = 6;
 
   private static final double DAY = 86_400;
   private static final double LIGHT_AT = 17 * 3600; // of the day
   private static final double NEARLY = 2.5; // K over the limit
   private static final int BEFORE = 2; // days in which stores come to what they have
-  private static final int FEWEST = 6;
   private static final int DAYS_OF_SOIL = 3 * 24; // records of an hour each
 
   /** The whole winter with its fires. */
@@ -46,7 +46,7 @@ record HardDays(SystemPlan days, Wintered whole) {
     if (fires.isEmpty()) {
       return unlit;
     }
-    double[] margins = Wintered.of(unlit.withStep(SKETCH)).lows();
+    double[] margins = Wintered.of(unlit.withStep(Ranking.STEP)).lows();
     double cold = Double.NEGATIVE_INFINITY;
     for (int n = 1; n < margins.length; n++) {
       cold = margins[n] < 0 ? Math.max(cold, outdoors(unlit, n)) : cold;
@@ -71,17 +71,24 @@ record HardDays(SystemPlan days, Wintered whole) {
   }
 
   static HardDays of(SystemPlan winter) {
-    SystemPlan sketch = winter.withStep(SKETCH);
-    SystemResult through = SystemSimulation.run(sketch);
-    Wintered whole = Wintered.of(sketch, through);
+    SystemPlan plan = winter.withStep(Ranking.STEP);
+    SystemResult through = SystemSimulation.run(plan);
+    Wintered whole = Wintered.of(plan, through);
+    double fewest = whole.low(FEWEST);
+    return new HardDays(
+        down(plan, through, whole, Math.max(NEARLY, fewest)),
+        down(plan, through, whole, fewest),
+        whole);
+  }
+
+  /** The days of nights that come down to so much over the limit, with those before them. */
+  private static SystemPlan down(
+      SystemPlan plan, SystemResult through, Wintered whole, double kelvin) {
     double[] margins = whole.lows();
-    double[] sorted = margins.clone();
-    Arrays.sort(sorted);
-    double nearly = Math.max(NEARLY, sorted[Math.min(sorted.length, FEWEST) - 1]);
-    int days = (int) Math.ceil(winter.lengthSeconds() / DAY);
+    int days = (int) Math.ceil(plan.lengthSeconds() / DAY);
     boolean[] kept = new boolean[days];
     for (int n = 0; n < margins.length; n++) {
-      if (margins[n] <= nearly) {
+      if (margins[n] <= kelvin) {
         for (int d = Math.max(0, n - 1 - BEFORE); d <= Math.min(days - 1, n); d++) {
           kept[d] = true;
         }
@@ -91,7 +98,7 @@ record HardDays(SystemPlan days, Wintered whole) {
     while (first < days - 1 && !kept[first]) {
       first++;
     }
-    return new HardDays(without(begunLike(winter, through, first * DAY), kept), whole);
+    return without(begunLike(plan, through, first * DAY), kept);
   }
 
   /** Begun with stores and air as they are at a moment. */

@@ -45,6 +45,7 @@ final class RankingSearch {
   private final List<SystemPlan> whole;
   private final List<Wintered> lived; // the whole winters
   private final List<SystemPlan> members;
+  private final SystemPlan hardestNights; // of the first member
   private final int tenth;
   private final Map<String, Retrofit> byId = new LinkedHashMap<>();
   private final Map<List<String>, List<Wintered>> known = new ConcurrentHashMap<>();
@@ -60,7 +61,8 @@ final class RankingSearch {
     whole = each(m -> HardDays.lit(drawn(m)));
     List<HardDays> hard = each(m -> HardDays.of(whole.get(m)));
     lived = hard.stream().map(HardDays::whole).toList();
-    members = hard.stream().map(h -> h.days().withStep(Ranking.STEP)).toList();
+    members = hard.stream().map(HardDays::days).toList();
+    hardestNights = hard.get(0).fewest();
     tenth = Math.max(1, nights(whole.get(0)) / 10);
     q.retrofits().apply(whole.get(0)).forEach(r -> byId.put(r.id(), r));
   }
@@ -95,8 +97,8 @@ final class RankingSearch {
     int n = byId.size();
     int pairs = Math.min(MOST_PAIRS, n * (n - 1) / 2);
     all =
-        Ranking.MEMBERS * (4 + n + MOST_STEPS * LOOKED_AT)
-            + MEMBERS_OF_PAIRS * pairs
+        Ranking.MEMBERS * (5 + n + MOST_STEPS)
+            + MEMBERS_OF_PAIRS * (pairs + MOST_STEPS * (LOOKED_AT - 1))
             + (pairs == MOST_PAIRS ? n * (n + 1) / 2 : 0);
     List<List<String>> alone = byId.keySet().stream().map(List::of).toList();
     know(Stream.concat(Stream.of(List.<String>of()), alone.stream()).toList(), Ranking.MEMBERS);
@@ -125,16 +127,23 @@ final class RankingSearch {
 
   /** Simulates what is not known yet, by so many members. */
   private void know(List<List<String>> sets, int by) {
-    List<List<String>> fresh =
-        sets.stream().filter(s -> known.getOrDefault(s, List.of()).size() < by).toList();
-    List<Wintered> found =
-        IntStream.range(0, fresh.size() * by)
-            .parallel()
-            .mapToObj(
-                i -> counted(() -> Wintered.of(changed(members.get(i % by), fresh.get(i / by)))))
+    record Run(List<String> set, int member) {}
+    List<Run> runs =
+        sets.stream()
+            .flatMap(
+                s ->
+                    IntStream.range(known.getOrDefault(s, List.of()).size(), by)
+                        .mapToObj(m -> new Run(s, m)))
             .toList();
-    for (int i = 0; i < fresh.size(); i++) {
-      known.put(fresh.get(i), found.subList(i * by, (i + 1) * by));
+    List<Wintered> found =
+        runs.parallelStream()
+            .map(r -> counted(() -> Wintered.of(changed(members.get(r.member()), r.set()))))
+            .toList();
+    for (int i = 0; i < runs.size(); i++) {
+      known.merge(
+          runs.get(i).set(),
+          List.of(found.get(i)),
+          (had, more) -> Stream.concat(had.stream(), more.stream()).toList());
     }
   }
 
@@ -176,7 +185,7 @@ final class RankingSearch {
   }
 
   private static Wintered sketched(SystemPlan plan) {
-    return Wintered.of(plan.withStep(HardDays.SKETCH));
+    return Wintered.of(plan.withStep(Ranking.STEP));
   }
 
   private static Ranking.Told told(List<Double> members) {
@@ -273,7 +282,7 @@ final class RankingSearch {
             || both.warmer().middle() > 1.15 * kelvin + LITTLE);
   }
 
-  /** Pairs that are worth a closer look, by one winter in steps of an hour. */
+  /** Pairs that are worth a closer look, by the hardest nights of one winter. */
   private List<List<String>> hopeful() {
     List<List<String>> pairs = new ArrayList<>();
     List<String> ids = List.copyOf(byId.keySet());
@@ -285,16 +294,15 @@ final class RankingSearch {
     if (pairs.size() <= MOST_PAIRS) {
       return pairs;
     }
-    SystemPlan sketch = members.get(0).withStep(HardDays.SKETCH);
-    double none = sketchedHardest(sketch, List.of());
+    double none = sketchedHardest(List.of());
     Map<String, Double> alone =
         ids.parallelStream()
-            .collect(Collectors.toMap(id -> id, id -> sketchedHardest(sketch, List.of(id)) - none));
+            .collect(Collectors.toMap(id -> id, id -> sketchedHardest(List.of(id)) - none));
     record Hope(List<String> pair, double kelvin) {}
     return pairs.parallelStream()
         .map(
             p -> {
-              double both = sketchedHardest(sketch, p) - none;
+              double both = sketchedHardest(p) - none;
               double more =
                   both
                       - Objects.requireNonNull(alone.get(p.get(0)))
@@ -307,8 +315,8 @@ final class RankingSearch {
         .toList();
   }
 
-  private double sketchedHardest(SystemPlan plan, List<String> set) {
-    return counted(() -> hardest(Wintered.of(changed(plan, set))));
+  private double sketchedHardest(List<String> set) {
+    return counted(() -> Wintered.of(changed(hardestNights, set)).coldest(HardDays.FEWEST));
   }
 
   private List<Ranking.Step> path(List<Ranking.Tried> singles) {
@@ -336,11 +344,14 @@ final class RankingSearch {
             .limit(LOOKED_AT)
             .map(t -> with(before, t.ids().get(0)))
             .toList();
-    know(next, Ranking.MEMBERS);
-    return next.stream()
-        .filter(s -> worthAfter(s, before) > 0)
-        .max(Comparator.comparingDouble(s -> worthAfter(s, before)))
-        .orElse(List.of());
+    know(next, MEMBERS_OF_PAIRS);
+    List<String> best =
+        next.stream()
+            .filter(s -> worthAfter(s, before) > 0)
+            .max(Comparator.comparingDouble(s -> worthAfter(s, before)))
+            .orElse(List.of());
+    know(List.of(best), Ranking.MEMBERS);
+    return best;
   }
 
   private Retrofit retrofit(String id) {

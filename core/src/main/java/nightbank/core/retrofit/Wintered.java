@@ -36,10 +36,21 @@ record Wintered(double[] lows, double coldKelvinHours, double fuelJoules, double
     return (int) Arrays.stream(lows).filter(t -> t < 0).count();
   }
 
+  /** The so-manieth of the coldest nights, K over the limit. */
+  double low(int night) {
+    double[] sorted = sorted();
+    return sorted[Math.min(night, sorted.length) - 1];
+  }
+
   /** Mean over so many of the coldest nights, K over the limit. */
   double coldest(int nights) {
+    double[] sorted = sorted();
+    return Arrays.stream(sorted, 0, Math.min(nights, sorted.length)).average().orElseThrow();
+  }
+
+  private double[] sorted() {
     double[] sorted = lows.clone();
     Arrays.sort(sorted);
-    return Arrays.stream(sorted, 0, Math.min(nights, sorted.length)).average().orElseThrow();
+    return sorted;
   }
 }

@@ -14,10 +14,10 @@ import nightbank.core.weather.MoistAir;
  * A heap's own heat: Q = ΔH Σ VSᵢ k(T) f_moisture f_air over every batch fed, each part of the heap
  * at its own temperature. Rate per day 0.0126 (1.066^(T-20) - 1.21^(T-60)) (Haug, Practical
  * Handbook of Compost Engineering, ch. 11); none below freezing or above about 80 °C. Good to a
- * factor of 1.5 for a heap that nobody has measured. The air that it breathes, so many times what
- * the destroyed solids need, comes in as it is outside and leaves saturated at the heap's own
- * temperature where it was needed: most of the heat of a hot heap goes with it, which holds it near
- * 60 °C. Neglects the lag of up to two days after feeding.
+ * factor of {@link #GOOD_TO} for a heap that nobody has measured. The air that it breathes, so many
+ * times what the destroyed solids need, comes in as it is outside and leaves saturated at the
+ * heap's own temperature where it was needed: most of the heat of a hot heap goes with it, which
+ * holds it near 60 °C. Neglects the lag of up to two days after feeding.
  *
  * @param store that it is
  * @param excessOfAir drawn over needed, 5 to 7 in heaps that hold 55 to 65 °C
@@ -26,6 +26,9 @@ public record CompostHeat(String store, List<Batch> batches, double excessOfAir)
     implements HeatSource {
   public static final double HEAT_OF_SOLIDS = 19e6; // J/kg, 18 to 21
   public static final double USUAL_EXCESS = 6;
+
+  /** What a heap gives that nobody has measured is right by this factor, either way. */
+  public static final double GOOD_TO = 1.5;
 
   private static final double AIR_NEEDED = 6; // kg/kg destroyed: 1.4 kg of O2 at 13.6 MJ/kg
   private static final double DAY = 86_400;
@@ -82,6 +85,11 @@ public record CompostHeat(String store, List<Batch> batches, double excessOfAir)
     /** The same at another time, seconds after the start. */
     public Batch at(double seconds) {
       return new Batch(seconds, kilograms, solids, moisture, freeAir);
+    }
+
+    /** The same with so many times as much that can burn. */
+    public Batch burning(double times) {
+      return new Batch(atSeconds, kilograms, solids * times, moisture, freeAir);
     }
 
     /** What is left of it after so long in a heap of that temperature, counted from now. */

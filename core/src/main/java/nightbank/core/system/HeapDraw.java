@@ -4,44 +4,52 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 import nightbank.core.source.CompostHeat;
 import nightbank.core.store.FluidStream;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.weather.Weather;
 
-/** What can be drawn from a heap day and night without its going cold. */
-public final class HeapDraw {
+/**
+ * A heap alone under a steady draw: what can be taken from it day and night without its going cold,
+ * how it must be fed for more, and how warm its core is meanwhile: its warmest place, which is what
+ * a thermometer is pushed in for. Still air and ground throughout.
+ *
+ * @param batches what is on it and what is to come
+ * @param keepCelsius that its core is to stay above
+ */
+public record HeapDraw(
+    HeatStore heap,
+    StoreState start,
+    List<CompostHeat.Batch> batches,
+    double keepCelsius,
+    double airCelsius,
+    double groundCelsius,
+    int days) {
   private static final String HEAP = "heap";
   private static final double STEP = 1800;
+  private static final double KEPT = 6 * 3600;
   private static final double FINE = 0.5; // W
   private static final double MOST = 1e6;
   private static final int[] RHYTHMS = {0, 14, 10, 7, 5, 4, 3, 2, 1}; // days between loads; 0: none
 
-  private HeapDraw() {}
+  public HeapDraw {
+    batches = List.copyOf(batches);
+  }
 
-  /**
-   * Largest steady draw that keeps the heap's mean above a temperature for so many days, W; 0 when
-   * it falls below of itself.
-   */
-  public static double largest(
-      HeatStore heap,
-      StoreState start,
-      List<CompostHeat.Batch> batches,
-      double keepCelsius,
-      double airCelsius,
-      double groundCelsius,
-      double days) {
-    SystemPlan alone = alone(heap, start, batches, airCelsius, groundCelsius, days);
+  /** Largest steady draw that keeps it, W; 0 when it falls below of itself. */
+  public double largest() {
+    SystemPlan alone = alone();
     double low = 0;
     double high = 100;
-    while (high < MOST && keeps(alone, high, keepCelsius)) {
+    while (high < MOST && keeps(alone, high)) {
       low = high;
       high *= 2;
     }
     for (int i = 0; i < 24 && high - low > FINE; i++) {
       double middle = (low + high) / 2;
-      if (keeps(alone, middle, keepCelsius)) {
+      if (keeps(alone, middle)) {
         low = middle;
       } else {
         high = middle;
@@ -54,34 +62,19 @@ public final class HeapDraw {
    * A rhythm of feeding.
    *
    * @param everyDays between loads, the first at once; 0 where none is needed
-   * @param lowestCelsius of the heap's mean meanwhile
+   * @param lowestCelsius of its core meanwhile
    */
   public record Rhythm(int everyDays, double lowestCelsius) {}
 
   /**
-   * The rarest feeding by like loads that keeps the heap's mean above a temperature under a steady
-   * draw for so many days; empty where not even a load a day does. A load is cold when it comes.
+   * The rarest feeding by like loads that keeps it under a draw; empty where not even a load a day
+   * does. A load is cold when it comes.
    *
-   * @param batches what is on it
    * @param load one load, its time not regarded
    */
-  public static Optional<Rhythm> rarest(
-      HeatStore heap,
-      StoreState start,
-      List<CompostHeat.Batch> batches,
-      CompostHeat.Batch load,
-      double watts,
-      double keepCelsius,
-      double airCelsius,
-      double groundCelsius,
-      int days) {
+  public Optional<Rhythm> rarest(CompostHeat.Batch load, double watts) {
     for (int every : RHYTHMS) {
-      List<CompostHeat.Batch> all = new ArrayList<>(batches);
-      for (int d = 0; every > 0 && d < days; d += every) {
-        all.add(load.at(d * 86_400.0 + STEP));
-      }
-      SystemPlan alone = alone(heap, start, all, airCelsius, groundCelsius, days);
-      double lowest = lowest(alone, watts);
+      double lowest = lowest(fed(load, every).alone(), watts);
       if (lowest >= keepCelsius) {
         return Optional.of(new Rhythm(every, lowest));
       }
@@ -89,13 +82,37 @@ public final class HeapDraw {
     return Optional.empty();
   }
 
-  private static SystemPlan alone(
-      HeatStore heap,
-      StoreState start,
-      List<CompostHeat.Batch> batches,
-      double airCelsius,
-      double groundCelsius,
-      double days) {
+  /** The same with like loads to come, every so many days from now on; 0 for none. */
+  public HeapDraw fed(CompostHeat.Batch load, int everyDays) {
+    List<CompostHeat.Batch> all = new ArrayList<>(batches);
+    for (int d = 0; everyDays > 0 && d < days; d += everyDays) {
+      all.add(load.at(d * 86_400.0 + STEP));
+    }
+    return with(all);
+  }
+
+  /** The same with so many times as much in it that can burn. */
+  public HeapDraw burning(double times) {
+    return with(batches.stream().map(b -> b.burning(times)).toList());
+  }
+
+  private HeapDraw with(List<CompostHeat.Batch> other) {
+    return new HeapDraw(heap, start, other, keepCelsius, airCelsius, groundCelsius, days);
+  }
+
+  /**
+   * Through its days under a draw.
+   *
+   * @param seconds from now
+   * @param coreCelsius its core
+   */
+  public record Course(double[] seconds, double[] coreCelsius) {}
+
+  public Course course(double watts) {
+    return drawn(alone().recording(KEPT), watts);
+  }
+
+  private SystemPlan alone() {
     SystemStore body = new SystemStore(HEAP, CompostHeat.asFed(heap, batches), start);
     return SystemPlan.of(
         new PlantSystem(
@@ -108,7 +125,7 @@ public final class HeapDraw {
         airCelsius,
         airCelsius,
         groundCelsius,
-        days * 86_400,
+        days * 86_400.0,
         STEP);
   }
 
@@ -117,20 +134,29 @@ public final class HeapDraw {
         new double[] {0}, new double[] {celsius}, new double[] {2}, new double[] {0.5});
   }
 
-  private static boolean keeps(SystemPlan alone, double watts, double keep) {
-    return lowest(alone, watts) >= keep;
+  private boolean keeps(SystemPlan alone, double watts) {
+    return lowest(alone, watts) >= keepCelsius;
   }
 
-  /** Of the heap's mean, °C. */
   private static double lowest(SystemPlan alone, double watts) {
+    return Arrays.stream(drawn(alone, watts).coreCelsius()).min().orElseThrow();
+  }
+
+  private static Course drawn(SystemPlan alone, double watts) {
     FluidCircuit draw =
         new FluidCircuit(
             "draw",
             FluidStream.water(0.5),
             List.of(new CircuitEnd.Exchanger(HEAP, 1e5), new CircuitEnd.Takes(watts)),
             Control.free());
-    SystemResult r =
-        SystemSimulation.run(alone.withSystem(alone.system().withCircuits(List.of(draw))));
-    return Arrays.stream(r.stores().get(0).meanCelsius()).min().orElseThrow();
+    DoubleStream.Builder seconds = DoubleStream.builder();
+    DoubleStream.Builder core = DoubleStream.builder();
+    SystemSimulation.run(
+        alone.withSystem(alone.system().withCircuits(List.of(draw))),
+        (at, stores) -> {
+          seconds.add(at);
+          core.add(stores.get(0).highestCelsius());
+        });
+    return new Course(seconds.build().toArray(), core.build().toArray());
   }
 }

@@ -30,7 +30,7 @@ public final class SystemSimulation {
   /** What a fleece over the plants is worth, K; 17 g/m² fleece, 1.5 to 3 in practice. */
   public static final double COVER_KELVIN = 2;
 
-  private static final double CALM = 0.5; // of the air's heat capacity, given up in one part
+  private static final double CALM = 1; // of the air's heat capacity in one part: beyond it swings
   private static final int MOST_PARTS = 100;
 
   private SystemSimulation() {}

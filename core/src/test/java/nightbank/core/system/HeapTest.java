@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import nightbank.core.Reference;
@@ -157,7 +158,7 @@ public class HeapTest {
     double keep = 50;
     // so much feed that its rate does not fall in the days tried
     List<Batch> plenty = List.of(new Batch(0, heap.mass(), 600, 0.55, 0.4));
-    double draw = HeapDraw.largest(heap, even(heap, keep + 0.2), plenty, keep, 5, 5, 2);
+    double draw = new HeapDraw(heap, even(heap, keep + 0.2), plenty, keep, 5, 5, 2).largest();
     StoreModel model = StoreModel.of(heap, even(heap, keep));
     model.step(600, Surroundings.of(5, 5));
     double lost = 0;
@@ -182,7 +183,7 @@ public class HeapTest {
   public void anUnderfedHeapHasNothingToSpare() {
     HeatStore heap = heap(3);
     List<Batch> little = List.of(new Batch(0, heap.mass(), 5, 0.55, 0.4));
-    assertThat(HeapDraw.largest(heap, even(heap, 50), little, 48, -5, 5, 10)).isZero();
+    assertThat(new HeapDraw(heap, even(heap, 50), little, 48, -5, 5, 10).largest()).isZero();
   }
 
   @Test
@@ -191,11 +192,12 @@ public class HeapTest {
     double keep = 45;
     List<Batch> little = List.of(new Batch(0, heap.mass(), 60, 0.55, 0.4));
     Batch load = new Batch(0, 60, 20, 0.55, 0.4);
-    double alone = HeapDraw.largest(heap, even(heap, 55), little, keep, 5, 5, 14);
+    double alone = new HeapDraw(heap, even(heap, 55), little, keep, 5, 5, 14).largest();
     int before = 99;
     for (double share : new double[] {0.9, 1.15, 1.4, 1.7}) {
       HeapDraw.Rhythm r =
-          HeapDraw.rarest(heap, even(heap, 55), little, load, alone * share, keep, 5, 5, 14)
+          new HeapDraw(heap, even(heap, 55), little, keep, 5, 5, 14)
+              .rarest(load, alone * share)
               .orElseThrow();
       int rarity = r.everyDays() == 0 ? 15 : r.everyDays();
       assertThat(rarity).isLessThanOrEqualTo(before);
@@ -206,11 +208,31 @@ public class HeapTest {
   }
 
   @Test
+  public void aFedHeapsCoreStaysOverItsLimitThroughItsWholeCourse() {
+    HeatStore heap = heap(1);
+    Batch load = new Batch(0, 60, 20, 0.55, 0.4);
+    HeapDraw now =
+        new HeapDraw(
+            heap, even(heap, 55), List.of(new Batch(0, heap.mass(), 60, 0.55, 0.4)), 45, 5, 5, 14);
+    double asked = 1.5 * now.largest();
+    int every = now.rarest(load, asked).orElseThrow().everyDays();
+    double[] fed = now.fed(load, every).course(asked).coreCelsius();
+    double[] unfed = now.course(asked).coreCelsius();
+    double[] less = now.burning(1 / CompostHeat.GOOD_TO).course(asked).coreCelsius();
+    double[] more = now.burning(CompostHeat.GOOD_TO).course(asked).coreCelsius();
+    int end = fed.length - 1;
+    assertThat(Arrays.stream(fed).min().orElseThrow()).isGreaterThanOrEqualTo(45);
+    assertThat(unfed[end]).isLessThan(45).isBetween(less[end], more[end]);
+    assertThat(unfed[0]).isEqualTo(fed[0]).isEqualTo(55);
+  }
+
+  @Test
   public void whereNotEvenALoadADayDoesNothingIsAdvised() {
     HeatStore heap = heap(3);
     List<Batch> little = List.of(new Batch(0, heap.mass(), 5, 0.55, 0.4));
     Batch load = new Batch(0, 10, 1, 0.8, 0.2);
-    assertThat(HeapDraw.rarest(heap, even(heap, 50), little, load, 800, 48, -5, 5, 10)).isEmpty();
+    assertThat(new HeapDraw(heap, even(heap, 50), little, 48, -5, 5, 10).rarest(load, 800))
+        .isEmpty();
   }
 
   @Test

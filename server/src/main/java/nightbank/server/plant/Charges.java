@@ -5,14 +5,9 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
-import java.util.stream.Stream;
-import nightbank.core.medium.Range;
 import nightbank.core.source.CompostHeat;
-import nightbank.core.source.FeedMix;
-import nightbank.core.source.Feedstock;
 import nightbank.core.source.FireLoad;
 import nightbank.core.source.Fuel;
 import nightbank.core.source.WoodFire;
@@ -24,7 +19,6 @@ import nightbank.core.system.Charge;
 import nightbank.core.system.ChargeBench;
 import nightbank.core.system.Control;
 import nightbank.core.system.FluidCircuit;
-import nightbank.core.system.HeapDraw;
 import nightbank.core.system.PlantSystem;
 import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.SystemPlan;
@@ -33,7 +27,6 @@ import nightbank.core.usual.Usual;
 import nightbank.core.weather.Weather;
 import nightbank.server.book.Books;
 import nightbank.server.part.PartDesign;
-import nightbank.server.part.PartMapping;
 import nightbank.server.part.PartView;
 import nightbank.server.part.Span;
 import nightbank.server.part.StoreHeat;
@@ -47,20 +40,16 @@ import org.springframework.stereotype.Service;
 /** Charges tried on a design, by the core; nothing is kept. */
 @Service
 public class Charges {
-  private static final double A_QUARTER_MORE = 1.25;
-  private static final double BARROW = 60; // kg of manure, heaped; estimate
   private static final double HEAP_HOURS = 14 * 24;
   private static final int POINTS = 160;
 
   private final Stores stores;
   private final Books books;
-  private final Feedings feedings;
   private final Clock clock;
 
-  Charges(Stores stores, Books books, Feedings feedings, Clock clock) {
+  Charges(Stores stores, Books books, Clock clock) {
     this.stores = stores;
     this.books = books;
-    this.feedings = feedings;
     this.clock = clock;
   }
 
@@ -126,10 +115,7 @@ public class Charges {
           "part.watts", "Its power is not known.", "Read it off the plate, or measure it.");
     }
     if (part instanceof PartDesign.Heap h && (h.fed() == null || h.fed().isEmpty())) {
-      throw Problem.invalid(
-          "part.fed",
-          "Nobody has said what the heap was fed.",
-          "Write down the feedings of the last weeks.");
+      throw Heaps.unfed("part.fed");
     }
     return part;
   }
@@ -224,67 +210,7 @@ public class Charges {
     return new Plants.Sunshine(at, shine);
   }
 
-  /** A heap's mixture and what can be drawn from it. */
-  public HeapView heap(UUID holding, HeapQuestion q) {
-    HeatStore store = stores.tried(holding, q.design());
-    PartDesign.Heap own = (PartDesign.Heap) known(new PartDesign.Heap(q.storeId(), q.fed()));
-    Feedings.Whole whole = feedings.whole(holding, own);
-    PartDesign.Heap heap = whole.heap();
-    Span day = new Span(clock.instant(), 86_400, ZoneOffset.UTC);
-    PartMapping to = new PartMapping(UUID.randomUUID(), "", day, books.materials(holding));
-    FeedMix mix = to.mix(heap.fed());
-    List<CompostHeat.Batch> batches = to.batches(heap);
-    double keep = Usual.HEAP_KEPT_OVER.value();
-    StoreState warm = StoreState.uniform(StoreGrid.night(store), keep + 5);
-    double ground = Usual.UNHOUSED_GROUND.value();
-    double days = Usual.HEAP_DAYS.value();
-    double draw = HeapDraw.largest(store, warm, batches, keep, 0, ground, days);
-    double asked =
-        within("watts", q.watts(), Math.ceil(draw * A_QUARTER_MORE / 10) * 10, 0, 100_000);
-    double load = within("loadKilograms", q.loadKilograms(), BARROW, 1, 20_000);
-    PartDesign.Fed last = heap.fed().get(heap.fed().size() - 1);
-    PartDesign.Fed next = new PartDesign.Fed(last.feedstock(), load, day.start());
-    Optional<HeapDraw.Rhythm> rhythm =
-        HeapDraw.rarest(
-            store,
-            warm,
-            batches,
-            CompostHeat.Batch.of(to.mix(List.of(next)), 0),
-            asked,
-            keep,
-            0,
-            ground,
-            (int) days);
-    double left = batches.stream().mapToDouble(CompostHeat.Batch::solids).sum();
-    Range all = mix.degradableSolids();
-    return new HeapView(
-        mix.kilograms(),
-        mix.carbonToNitrogen(),
-        mix.moisture(),
-        mix.density(),
-        mix.freeAir(),
-        left,
-        left * all.low() / all.value(),
-        left * all.high() / all.value(),
-        draw,
-        keep,
-        whole.logged(),
-        new HeapView.RhythmView(
-            asked,
-            books
-                .materials(holding)
-                .feedstock(last.feedstock())
-                .map(Feedstock::name)
-                .orElse(last.feedstock()),
-            load,
-            rhythm.map(HeapDraw.Rhythm::everyDays).orElse(-1),
-            rhythm.map(HeapDraw.Rhythm::lowestCelsius).orElse(null)),
-        Stream.concat(CompostHeat.unlike(store, batches).stream(), mix.hints().stream())
-            .map(h -> new HeapView.Hint(h.reason(), h.remedy()))
-            .toList());
-  }
-
-  private static double within(
+  static double within(
       String field, @Nullable Double said, double otherwise, double low, double high) {
     double v = said == null ? otherwise : said;
     if (!(v >= low && v <= high)) {

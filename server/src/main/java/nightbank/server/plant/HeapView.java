@@ -1,5 +1,7 @@
 package nightbank.server.plant;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.time.Instant;
 import java.util.List;
 import nightbank.server.part.PartDesign.Fed;
 import org.jspecify.annotations.Nullable;
@@ -8,11 +10,14 @@ import org.jspecify.annotations.Nullable;
  * What a heap is fed and what that is worth.
  *
  * @param solidsKilograms that can still be burnt
- * @param drawWatts largest steady draw that keeps it warm for two weeks
- * @param keepCelsius that it is kept at
+ * @param drawWatts largest steady draw that keeps its core warm for two weeks
+ * @param keepCelsius that its core is kept at
  * @param logged what the log says was fed since its own list ends
+ * @param layers all that was put on it, as listed, then as logged
  * @param rhythm how to feed it for a draw
+ * @param course how warm it is meanwhile
  */
+@RecordBuilder
 public record HeapView(
     double kilograms,
     double carbonToNitrogen,
@@ -25,21 +30,55 @@ public record HeapView(
     double drawWatts,
     double keepCelsius,
     List<Fed> logged,
+    List<LayerView> layers,
     RhythmView rhythm,
+    CourseView course,
     List<Hint> hints) {
+
+  /**
+   * What was put on it at once.
+   *
+   * @param left share of what it could burn that it still has
+   * @param logged whether the log says so and not its own list
+   */
+  public record LayerView(
+      String feedstock, double kilograms, @Nullable Instant at, double left, boolean logged) {}
 
   /**
    * How to feed it for a draw.
    *
+   * @param of the feedstock's id
    * @param everyDays between loads; 0: none is needed; -1: not even a load a day does
-   * @param lowestCelsius of its mean meanwhile, absent where nothing does
+   * @param lowestCelsius of its core meanwhile, absent where nothing does
    */
   public record RhythmView(
       double watts,
+      String of,
       String feedstock,
       double loadKilograms,
       int everyDays,
       @Nullable Double lowestCelsius) {}
+
+  /**
+   * Its core under the draw through the days to come, °C.
+   *
+   * @param startCelsius that it begins with
+   * @param read whether that was read these days, not taken for granted
+   * @param outsideCelsius throughout
+   * @param days of the other rows
+   * @param unfed when nothing more is put on
+   * @param low the same if it gives as little as may be, high as much
+   * @param fed by the rhythm; empty where there is none or none is needed
+   */
+  public record CourseView(
+      double startCelsius,
+      boolean read,
+      double outsideCelsius,
+      List<Double> days,
+      List<Double> unfed,
+      List<Double> low,
+      List<Double> high,
+      List<Double> fed) {}
 
   /** What is wrong with the mixture and how to mend it. */
   public record Hint(String reason, String remedy) {}

@@ -12,10 +12,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class PlantController {
   private final Charges charges;
+  private final Heaps heaps;
   private final Access access;
 
-  PlantController(Charges charges, Access access) {
+  PlantController(Charges charges, Heaps heaps, Access access) {
     this.charges = charges;
+    this.heaps = heaps;
     this.access = access;
   }
 
@@ -30,6 +32,6 @@ class PlantController {
   @PostMapping("/api/holdings/{holdingId}/heap")
   HeapView heap(@PathVariable UUID holdingId, @RequestBody HeapQuestion question) {
     access.require(holdingId, Role.GUEST);
-    return charges.heap(holdingId, question);
+    return heaps.heap(holdingId, question);
   }
 }

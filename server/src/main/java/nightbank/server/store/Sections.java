@@ -2,9 +2,10 @@ package nightbank.server.store;
 
 import java.util.ArrayList;
 import java.util.List;
+import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
 
-/** Cuts through a store's field. */
+/** Cuts through a store's field, and fields by their cuts. */
 public final class Sections {
   private static final int ACROSS = 12;
   private static final int UP = 18;
@@ -20,5 +21,17 @@ public final class Sections {
       }
     }
     return new StoreView.Section(ACROSS, UP, celsius);
+  }
+
+  /** The field that was cut, on a grid of the same body. */
+  public static StoreState field(StoreView.Section cut, StoreGrid grid) {
+    return StoreState.by(
+        grid,
+        (out, up) ->
+            cut.celsius().get(place(up, cut.up()) * cut.across() + place(out, cut.across())));
+  }
+
+  private static int place(double share, int of) {
+    return Math.max(0, Math.min(of - 1, (int) (share * of)));
   }
 }

@@ -1,6 +1,7 @@
 package nightbank.core.store.model;
 
 import java.util.Arrays;
+import java.util.function.DoubleBinaryOperator;
 import nightbank.core.medium.Enthalpy;
 import nightbank.core.store.HeatStore;
 
@@ -24,6 +25,17 @@ public final class StoreState {
   public static StoreState uniform(StoreGrid grid, double celsius) {
     double[] t = new double[grid.cells()];
     Arrays.fill(t, celsius);
+    return new StoreState(grid, t);
+  }
+
+  /**
+   * A field told by place.
+   *
+   * @param celsius at shares of the half width and of the height
+   */
+  public static StoreState by(StoreGrid grid, DoubleBinaryOperator celsius) {
+    double[] t = new double[grid.cells()];
+    Arrays.setAll(t, c -> celsius.applyAsDouble(grid.radiusFraction(c), grid.heightFraction(c)));
     return new StoreState(grid, t);
   }
 
