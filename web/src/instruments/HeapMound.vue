@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /**
  * A heap cut open: what was put on it lies in layers, the oldest lowest, the darker the more of it has yet
- * to burn; a thermometer stands in its core. Beside it how warm the core is in the days to come under the
- * draw: with nothing put on, with its doubt, and fed by the rhythm.
+ * to burn; a thermometer stands in its core. Beside it how warm it is where its loop lies in the days to come
+ * under the draw: with nothing put on, with its doubt, and fed by the rhythm.
  */
 import { computed, ref } from 'vue'
 import { coldAfter, layersOf } from '@/features/part/heap'
@@ -101,13 +101,20 @@ const last = computed(() => days.value[days.value.length - 1] || 1)
 const x = (d: number) => left.value + (d / last.value) * (right.value - left.value)
 const c = computed(() => props.heap.course)
 const hottest = computed(() =>
-  Math.max(props.heap.keepCelsius + 15, ...c.value.high, ...c.value.fed, c.value.startCelsius),
+  Math.max(props.heap.keepCelsius + 15, ...c.value.high, ...c.value.fed),
 )
 const coldest = computed(() =>
   Math.min(props.heap.keepCelsius - 15, ...c.value.low, ...c.value.fed),
 )
 const y = (t: number) =>
   top.value + (1 - (t - coldest.value) / (hottest.value - coldest.value)) * DEEP
+/** Where the first figure stands, off the limit's. */
+const startLine = computed(() => {
+  const [mine, keep] = [y(c.value.unfed[0]), y(props.heap.keepCelsius)]
+  const off =
+    Math.abs(mine - keep) > LINE ? 0 : mine < keep ? keep - mine - LINE : keep - mine + LINE
+  return mine + off + 5
+})
 const path = (row: number[]) =>
   row.map((t, i) => `${i ? 'L' : 'M'}${x(days.value[i])} ${y(t)}`).join(' ')
 const band = computed(
@@ -157,7 +164,7 @@ const endsApart = computed(() => {
     class="mound"
     :viewBox="`0 0 ${W} ${H}`"
     role="group"
-    aria-label="The heap cut open, and its core in the days to come"
+    aria-label="The heap cut open, and how warm it stays"
   >
     <path
       v-for="l in layers"
@@ -189,12 +196,14 @@ const endsApart = computed(() => {
     <text class="soft" :x="left - 6" :y="y(heap.keepCelsius) + 5" text-anchor="end">
       {{ degrees(heap.keepCelsius, units, 0) }}
     </text>
-    <text class="soft" :x="left - 6" :y="y(c.startCelsius) + 5" text-anchor="end">
-      {{ degrees(c.startCelsius, units, 0) }}
+    <text class="soft" :x="left - 6" :y="startLine" text-anchor="end">
+      {{ degrees(c.unfed[0], units, 0) }}
     </text>
     <path class="unfed" :d="path(c.unfed)" />
     <path v-if="c.fed.length" class="fed" :d="path(c.fed)" />
-    <text :x="right - 4" :y="endsApart.unfed - 8" text-anchor="end">nothing put on</text>
+    <text :x="right - 4" :y="Math.min(bottom - 4, endsApart.unfed + 20)" text-anchor="end">
+      nothing put on
+    </text>
     <text
       v-if="c.fed.length"
       class="fed-word"
@@ -221,10 +230,10 @@ const endsApart = computed(() => {
     >
       {{ dayWord(d) }}
     </text>
-    <ReadOff name="the heap's core" :xs="xs" :top="top" :bottom="bottom" :words="words" />
+    <ReadOff name="the heap" :xs="xs" :top="top" :bottom="bottom" :words="words" />
   </svg>
   <AsTable
-    of="the heap's core"
+    of="the heap"
     :head="['when', 'nothing put on', 'its doubt', 'fed']"
     :count="days.length"
     :row="row"

@@ -151,7 +151,7 @@ const row = (i: number) => {
     </path>
     <text v-for="l in named" :key="`n${l.s.id}`" :x="l.x + 5" :y="l.y - 5">{{ l.s.name }}</text>
     <path class="today" :d="`M${t(now)} ${TOP} V${TOP + DEEP}`" />
-    <text class="soft" :x="t(now) + 5" :y="TOP + 14">today</text>
+    <text class="soft" :x="t(now) + 5" :y="TOP + DEEP - 6">today</text>
   </svg>
   <AsTable
     of="the stacks"

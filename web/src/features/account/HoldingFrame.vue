@@ -128,8 +128,8 @@ onBeforeUnmount(() => {
       <RouterLink :to="{ name: 'tonight', params: { holding } }">Tonight</RouterLink>
       <RouterLink :to="{ name: 'log', params: { holding } }">Log</RouterLink>
       <RouterLink :to="{ name: 'stores', params: { holding } }">Stores</RouterLink>
-      <RouterLink class="wide" :to="{ name: 'upkeep', params: { holding } }">Upkeep</RouterLink>
-      <RouterLink :to="{ name: 'next', params: { holding } }">What next</RouterLink>
+      <RouterLink :to="{ name: 'upkeep', params: { holding } }">Upkeep</RouterLink>
+      <RouterLink class="wide" :to="{ name: 'next', params: { holding } }">What next</RouterLink>
       <RouterLink class="wide" :to="{ name: 'sizing', params: { holding } }">Sizing</RouterLink>
       <RouterLink class="wide" :to="{ name: 'pairs', params: { holding } }">Two ways</RouterLink>
       <RouterLink

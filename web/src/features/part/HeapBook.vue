@@ -6,8 +6,8 @@ import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
-import { degrees, massOf, percent, powerOf, toOwn, type Temperature } from '@/shared/units'
-import { coldSentence, rhythmSentence } from './heap'
+import { degrees, massOf, percent, toOwn, type Temperature } from '@/shared/units'
+import { coldSentence, giveSentence, rhythmSentence } from './heap'
 import type { Of } from './parts'
 import { useHeap } from './useHeap'
 
@@ -30,54 +30,69 @@ defineExpose({ askAgain: () => again.value++ })
 
 <template>
   <div class="heap-book">
-    <template v-if="worth">
-      <p class="verdict">
-        It can give <b>{{ powerOf(worth.drawWatts) }}</b> day and night for a fortnight with its
-        core above {{ degrees(worth.keepCelsius, units, 0) }}.
-      </p>
-      <p class="rhythm">
-        {{ rhythmSentence(worth.rhythm, units) }} {{ coldSentence(worth, now, zone) }}
-      </p>
-      <slot name="act" :rhythm="worth.rhythm" />
-      <HeapMound :heap="worth" :now="now" :zone="zone" :units="units" />
-      <div class="wanted no-print">
-        <NumberField
-          v-model="wanted.watts"
-          label="To be drawn"
-          quantity="power"
-          :placeholder="String(Math.round(toOwn(worth.rhythm.watts, 'power')))"
-          optional
-        />
-        <NumberField
-          v-model="wanted.load"
-          label="One load"
-          quantity="mass"
-          :placeholder="String(Math.round(toOwn(worth.rhythm.loadKilograms, 'mass')))"
-          optional
-        />
+    <div v-if="worth" class="sides">
+      <div>
+        <p class="verdict">{{ giveSentence(worth, units) }}</p>
+        <p class="rhythm">
+          {{ rhythmSentence(worth.rhythm, units) }} {{ coldSentence(worth, now, zone) }}
+        </p>
+        <slot name="act" :rhythm="worth.rhythm" />
+        <div class="wanted no-print">
+          <NumberField
+            v-model="wanted.watts"
+            label="To be drawn"
+            quantity="power"
+            :placeholder="String(Math.round(toOwn(worth.rhythm.watts, 'power')))"
+            optional
+          />
+          <NumberField
+            v-model="wanted.load"
+            label="One load"
+            quantity="mass"
+            :placeholder="String(Math.round(toOwn(worth.rhythm.loadKilograms, 'mass')))"
+            optional
+          />
+        </div>
+        <p class="soft">
+          {{ Math.round(worth.carbonToNitrogen) }} parts of carbon to one of nitrogen,
+          {{ percent(worth.moisture) }} water, {{ massOf(worth.solidsLow) }} to
+          {{ massOf(worth.solidsHigh) }} left to burn. What it gives is reckoned, good to half as
+          much again; outdoors {{ degrees(worth.course.outsideCelsius, units, 0) }} throughout{{
+            worth.course.read ? '' : ', and nobody has read it these three days'
+          }}.
+        </p>
       </div>
-      <p class="soft">
-        {{ Math.round(worth.carbonToNitrogen) }} parts of carbon to one of nitrogen,
-        {{ percent(worth.moisture) }} water, {{ massOf(worth.solidsLow) }} to
-        {{ massOf(worth.solidsHigh) }} left to burn. What it gives is reckoned, good to half as much
-        again; outdoors {{ degrees(worth.course.outsideCelsius, units, 0) }} throughout{{
-          worth.course.read ? '' : ', and nobody has read it these three days'
-        }}.
-      </p>
-      <div v-for="h in worth.hints" :key="h.reason" class="caution">
-        <b>{{ h.reason }}</b> {{ h.remedy }}
+      <div>
+        <HeapMound :heap="worth" :now="now" :zone="zone" :units="units" />
       </div>
-    </template>
+    </div>
+    <p v-if="!worth && !error" class="soft">Working through its fortnight …</p>
+    <div v-for="h in worth?.hints ?? []" :key="h.reason" class="caution">
+      <b>{{ h.reason }}</b> {{ h.remedy }}
+    </div>
     <ProblemNote v-if="error" :error="error" />
   </div>
 </template>
 
 <style scoped>
+.heap-book {
+  container-type: inline-size;
+}
+
 .wanted {
   display: grid;
   grid-template-columns: auto 1fr auto 1fr;
   gap: 0.4rem;
   align-items: center;
   margin: 0.6rem 0;
+}
+
+@container (min-width: 900px) {
+  .sides {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr);
+    gap: 2rem;
+    align-items: start;
+  }
 }
 </style>

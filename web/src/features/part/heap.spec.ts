@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Views } from '@/shared/api/client'
-import { coldAfter, coldSentence, layersOf, rhythmSentence } from './heap'
+import { coldAfter, coldSentence, giveSentence, layersOf, rhythmSentence } from './heap'
 
 const C = { fahrenheit: false }
 const rhythm = {
@@ -15,12 +15,13 @@ const rhythm = {
 describe('feeding a heap', () => {
   it('says what, how much and how often', () => {
     expect(rhythmSentence(rhythm, C)).toBe(
-      'For 200 W day and night for a fortnight feed 60 kg of horse manure today and every 3 days; on the way its core is 46 °C at the coldest.',
+      'For 200 W day and night for a fortnight feed 60 kg of horse manure today and every 3 days; on the way it is 46 °C at the coldest.',
     )
   })
   it('says that nothing is needed, or that nothing does', () => {
     expect(rhythmSentence({ ...rhythm, everyDays: 0 }, C)).toContain('nothing need be fed')
     expect(rhythmSentence({ ...rhythm, everyDays: -1, lowestCelsius: null }, C)).toContain('cold')
+    expect(rhythmSentence({ ...rhythm, watts: 0, everyDays: -1 }, C)).toBe('')
   })
 })
 
@@ -49,7 +50,12 @@ describe('a heap as it lies', () => {
     const late = { ...heap, course: { ...heap.course, unfed: [60, 55, 50, 40] } }
     expect(coldSentence(late, NOW, 'UTC')).toContain('in 9 days')
     const now = { ...heap, course: { ...heap.course, unfed: [40, 38, 30, 20] } }
-    expect(coldSentence(now, NOW, 'UTC')).toContain('as it is')
+    expect(coldSentence(now, NOW, 'UTC')).toBe('')
+    expect(giveSentence(now, C)).toContain('draw nothing')
+  })
+  it('tells what it can give, or that it has nothing to spare', () => {
+    expect(giveSentence({ ...heap, drawWatts: 240 }, C)).toContain('240 W day and night')
+    expect(giveSentence({ ...heap, drawWatts: 0 }, C)).toContain('nothing to spare')
   })
   it('says nothing where nothing need be fed', () => {
     const fine = { ...heap, rhythm: { ...rhythm, everyDays: 0 } }

@@ -81,7 +81,6 @@ function feed(store: Views['StoreView'], r: Views['RhythmView']) {
 
 <style scoped>
 .heap {
-  margin-top: 1.2rem;
-  max-width: 62rem;
+  margin-top: 1.4rem;
 }
 </style>

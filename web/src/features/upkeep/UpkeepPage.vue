@@ -199,30 +199,6 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
             >To a calendar</a
           >
         </p>
-        <template v-if="keeper && upkeep.usual.length">
-          <h3>What such a place usually needs</h3>
-          <p class="soft">
-            With usual intervals, to be changed. Local rules, the makers of stoves and alarms, and
-            licensed trades come first.
-          </p>
-          <ul class="usual">
-            <li v-for="p in upkeep.usual" :key="p.usual">
-              <span
-                >{{ p.task.what }}
-                <span class="soft">{{ everyWords(p.task) }}. {{ p.task.why }}</span></span
-              >
-              <BButton
-                variant="secondary"
-                :aria-label="`Take on: ${p.task.what}`"
-                @click="takeOn([p])"
-                >Take on</BButton
-              >
-            </li>
-          </ul>
-          <BButton v-if="upkeep.usual.length > 1" variant="secondary" @click="takeOn(upkeep.usual)"
-            >Take all {{ upkeep.usual.length }} on</BButton
-          >
-        </template>
       </section>
       <section aria-labelledby="wood-h">
         <h2 id="wood-h">Wood</h2>
@@ -263,6 +239,27 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
       </section>
     </div>
     <HeapSection :holding="holding" />
+    <section v-if="keeper && upkeep.usual.length" aria-labelledby="usual-h">
+      <h2 id="usual-h">What such a place usually needs</h2>
+      <p class="soft">
+        With usual intervals, to be changed. Local rules, the makers of stoves and alarms, and
+        licensed trades come first.
+      </p>
+      <ul class="usual">
+        <li v-for="p in upkeep.usual" :key="p.usual">
+          <span
+            >{{ p.task.what }}
+            <span class="soft">{{ everyWords(p.task) }}. {{ p.task.why }}</span></span
+          >
+          <BButton variant="secondary" :aria-label="`Take on: ${p.task.what}`" @click="takeOn([p])"
+            >Take on</BButton
+          >
+        </li>
+      </ul>
+      <BButton v-if="upkeep.usual.length > 1" variant="secondary" @click="takeOn(upkeep.usual)"
+        >Take all {{ upkeep.usual.length }} on</BButton
+      >
+    </section>
     <ProblemNote v-if="error && !open.task && !open.stack" :error="error" />
   </template>
 </template>
@@ -342,6 +339,12 @@ h1.due {
   display: flex;
   flex-wrap: wrap;
   gap: 0.5rem;
+}
+
+.usual {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(22rem, 100%), 1fr));
+  column-gap: 2rem;
 }
 
 .usual li {

@@ -85,9 +85,11 @@ public class SizingBenchTest {
   }
 
   @Test
-  public void aHeapSaysWhatItCanGive() {
+  public void aHeapSaysWhatItCanGiveAndShowsWhatLiesOnIt() {
     browser.go(demo.home + "/stores/" + demo.id("Heap, north wall")).see(".cut-away .pipe");
-    browser.click("Charge").reads("It can give").reads("parts of carbon to one of nitrogen");
+    browser.click("Charge").reads("It has nothing to spare");
+    browser.see(".mound .layer");
+    browser.reads("parts of carbon to one of nitrogen");
   }
 
   @Test

@@ -13,11 +13,11 @@ import nightbank.core.weather.Weather;
 
 /**
  * A heap alone under a steady draw: what can be taken from it day and night without its going cold,
- * how it must be fed for more, and how warm its core is meanwhile: its warmest place, which is what
- * a thermometer is pushed in for. Still air and ground throughout.
+ * how it must be fed for more, and how warm it is inside meanwhile, where its loop lies. Still air
+ * and ground throughout.
  *
  * @param batches what is on it and what is to come
- * @param keepCelsius that its core is to stay above
+ * @param keepCelsius that it is to stay above inside, on the mean of its heated zone
  */
 public record HeapDraw(
     HeatStore heap,
@@ -32,6 +32,7 @@ public record HeapDraw(
   private static final double KEPT = 6 * 3600;
   private static final double FINE = 0.5; // W
   private static final double MOST = 1e6;
+  private static final double FLOW = 0.5; // kg/s, so that all of its zone is drawn from
   private static final int[] RHYTHMS = {0, 14, 10, 7, 5, 4, 3, 2, 1}; // days between loads; 0: none
 
   public HeapDraw {
@@ -62,7 +63,7 @@ public record HeapDraw(
    * A rhythm of feeding.
    *
    * @param everyDays between loads, the first at once; 0 where none is needed
-   * @param lowestCelsius of its core meanwhile
+   * @param lowestCelsius inside meanwhile
    */
   public record Rhythm(int everyDays, double lowestCelsius) {}
 
@@ -104,9 +105,9 @@ public record HeapDraw(
    * Through its days under a draw.
    *
    * @param seconds from now
-   * @param coreCelsius its core
+   * @param insideCelsius on the mean of its heated zone
    */
-  public record Course(double[] seconds, double[] coreCelsius) {}
+  public record Course(double[] seconds, double[] insideCelsius) {}
 
   public Course course(double watts) {
     return drawn(alone().recording(KEPT), watts);
@@ -139,24 +140,30 @@ public record HeapDraw(
   }
 
   private static double lowest(SystemPlan alone, double watts) {
-    return Arrays.stream(drawn(alone, watts).coreCelsius()).min().orElseThrow();
+    return Arrays.stream(drawn(alone, watts).insideCelsius()).min().orElseThrow();
+  }
+
+  private static List<FluidCircuit> loop(double watts) {
+    if (watts <= 0) {
+      return List.of();
+    }
+    return List.of(
+        new FluidCircuit(
+            "draw",
+            FluidStream.water(FLOW),
+            List.of(new CircuitEnd.Exchanger(HEAP, 1e5), new CircuitEnd.Takes(watts)),
+            Control.free()));
   }
 
   private static Course drawn(SystemPlan alone, double watts) {
-    FluidCircuit draw =
-        new FluidCircuit(
-            "draw",
-            FluidStream.water(0.5),
-            List.of(new CircuitEnd.Exchanger(HEAP, 1e5), new CircuitEnd.Takes(watts)),
-            Control.free());
     DoubleStream.Builder seconds = DoubleStream.builder();
-    DoubleStream.Builder core = DoubleStream.builder();
+    DoubleStream.Builder inside = DoubleStream.builder();
     SystemSimulation.run(
-        alone.withSystem(alone.system().withCircuits(List.of(draw))),
+        alone.withSystem(alone.system().withCircuits(loop(watts))),
         (at, stores) -> {
           seconds.add(at);
-          core.add(stores.get(0).highestCelsius());
+          inside.add(stores.get(0).zoneCelsius());
         });
-    return new Course(seconds.build().toArray(), core.build().toArray());
+    return new Course(seconds.build().toArray(), inside.build().toArray());
   }
 }

@@ -10,8 +10,8 @@ import org.jspecify.annotations.Nullable;
  * What a heap is fed and what that is worth.
  *
  * @param solidsKilograms that can still be burnt
- * @param drawWatts largest steady draw that keeps its core warm for two weeks
- * @param keepCelsius that its core is kept at
+ * @param drawWatts largest steady draw that keeps it warm inside for two weeks
+ * @param keepCelsius that it is kept at inside, where its loop lies
  * @param logged what the log says was fed since its own list ends
  * @param layers all that was put on it, as listed, then as logged
  * @param rhythm how to feed it for a draw
@@ -49,7 +49,7 @@ public record HeapView(
    *
    * @param of the feedstock's id
    * @param everyDays between loads; 0: none is needed; -1: not even a load a day does
-   * @param lowestCelsius of its core meanwhile, absent where nothing does
+   * @param lowestCelsius inside meanwhile, absent where nothing does
    */
   public record RhythmView(
       double watts,
@@ -60,9 +60,9 @@ public record HeapView(
       @Nullable Double lowestCelsius) {}
 
   /**
-   * Its core under the draw through the days to come, °C.
+   * How warm it is inside, where its loop lies, under the draw through the days to come, °C.
    *
-   * @param startCelsius that it begins with
+   * @param startCelsius of its warmest place as it begins
    * @param read whether that was read these days, not taken for granted
    * @param outsideCelsius throughout
    * @param days of the other rows

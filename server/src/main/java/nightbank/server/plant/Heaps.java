@@ -171,12 +171,12 @@ public class Heaps {
         read,
         now.airCelsius(),
         row(unfed.seconds(), 1 / 86_400.0),
-        row(unfed.coreCelsius(), 1),
-        row(now.burning(1 / CompostHeat.GOOD_TO).course(watts).coreCelsius(), 1),
-        row(now.burning(CompostHeat.GOOD_TO).course(watts).coreCelsius(), 1),
+        row(unfed.insideCelsius(), 1),
+        row(now.burning(1 / CompostHeat.GOOD_TO).course(watts).insideCelsius(), 1),
+        row(now.burning(CompostHeat.GOOD_TO).course(watts).insideCelsius(), 1),
         rhythm
             .filter(r -> r.everyDays() > 0)
-            .map(r -> row(now.fed(load, r.everyDays()).course(watts).coreCelsius(), 1))
+            .map(r -> row(now.fed(load, r.everyDays()).course(watts).insideCelsius(), 1))
             .orElse(List.of()));
   }
 

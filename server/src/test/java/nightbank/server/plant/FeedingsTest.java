@@ -167,4 +167,45 @@ public class FeedingsTest {
     assertThat(much.path("everyDays").asInt()).isEqualTo(-1);
     assertThat(much.path("lowestCelsius").isNull()).isTrue();
   }
+
+  @Test
+  public void theHeapBookHasEveryFeedingWithWhatIsLeftOfIt() {
+    fed("200", 1, "straw");
+    JsonNode book = book("[{\"feedstock\":\"horse-manure\",\"kilograms\":700,\"at\":\"%s\"}]");
+    JsonNode old = book.path("layers").path(0);
+    JsonNode young = book.path("layers").path(1);
+    assertThat(book.path("layers").size()).isEqualTo(2);
+    assertThat(old.path("kilograms").asDouble()).isEqualTo(700);
+    assertThat(old.path("logged").asBoolean()).isFalse();
+    assertThat(young.path("feedstock").asString()).isEqualTo("Straw");
+    assertThat(young.path("logged").asBoolean()).isTrue();
+    assertThat(old.path("left").asDouble()).isBetween(0.0, young.path("left").asDouble());
+    assertThat(young.path("left").asDouble()).isBetween(0.5, 1.0);
+    JsonNode course = book.path("course");
+    assertThat(course.path("read").asBoolean()).as("nobody read it").isFalse();
+    assertThat(course.path("days").size()).isEqualTo(course.path("unfed").size());
+    int end = course.path("days").size() - 1;
+    assertThat(course.path("unfed").path(end).asDouble())
+        .isBetween(
+            course.path("low").path(end).asDouble(), course.path("high").path(end).asDouble());
+  }
+
+  @Test
+  public void aHeapThatOnlyTheLogKnowsOfHasItsBookToo() {
+    fed("400", 3, "horse manure");
+    JsonNode book = book("[]");
+    assertThat(book.path("layers").size()).isEqualTo(1);
+    assertThat(book.path("kilograms").asDouble()).isEqualTo(400);
+  }
+
+  private JsonNode book(String fed) {
+    JsonNode design = grounds.keeper.get(grounds.path("/stores/" + heap)).body().path("design");
+    Answer a =
+        grounds.keeper.post(
+            grounds.path("/heap"),
+            "{\"design\":%s,\"fed\":%s,\"storeId\":\"%s\"}"
+                .formatted(design, fed.formatted(ago(12)), heap));
+    assertThat(a.status()).as(a.body().toString()).isEqualTo(200);
+    return a.body();
+  }
 }
