@@ -54,6 +54,6 @@ async function invite() {
   display: flex;
   gap: 0.5rem;
   align-items: center;
-  min-height: 40px;
+  min-height: 48px;
 }
 </style>
