@@ -60,7 +60,7 @@ final class CircuitRun {
   double tie() {
     double sum = 0;
     for (EndRun e : ends) {
-      sum += e != null && e.inAir() ? stream.capacityRate() : 0;
+      sum += e != null ? e.tie(stream.capacityRate()) : 0;
     }
     return sum;
   }

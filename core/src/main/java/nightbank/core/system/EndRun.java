@@ -61,6 +61,11 @@ abstract class EndRun {
     return false;
   }
 
+  /** W/K by which a stream ties the house's air to it here. */
+  double tie(double rate) {
+    return 0;
+  }
+
   boolean inFloor() {
     return false;
   }
@@ -197,6 +202,14 @@ abstract class EndRun {
     @Override
     boolean inAir() {
       return end instanceof CircuitEnd.Radiator || end instanceof CircuitEnd.HouseAir;
+    }
+
+    @Override
+    double tie(double rate) {
+      if (end instanceof CircuitEnd.Radiator r) {
+        return rate * -Math.expm1(-r.wattsPerKelvin() / rate);
+      }
+      return inAir() ? rate : 0;
     }
 
     @Override
