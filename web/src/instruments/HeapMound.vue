@@ -44,7 +44,7 @@ function upTo(share: number) {
   return HIGH
 }
 const edge = (from: number, to: number) =>
-  Array.from({ length: 9 }, (_, i) => from + ((to - from) * i) / 8)
+  Array.from({ length: 25 }, (_, i) => from + ((to - from) * i) / 24)
 const dayOf = (iso: string) =>
   iso
     ? new Date(iso).toLocaleDateString('en-GB', {
@@ -201,7 +201,7 @@ const endsApart = computed(() => {
     </text>
     <path class="unfed" :d="path(c.unfed)" />
     <path v-if="c.fed.length" class="fed" :d="path(c.fed)" />
-    <text :x="right - 4" :y="Math.min(bottom - 4, endsApart.unfed + 20)" text-anchor="end">
+    <text :x="right - 4" :y="Math.min(bottom + 10, endsApart.unfed + 22)" text-anchor="end">
       nothing put on
     </text>
     <text
