@@ -239,6 +239,11 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
       </section>
     </div>
     <HeapSection :holding="holding" />
+    <p class="no-print">
+      <RouterLink :to="{ name: 'next', params: { holding } }"
+        >What to change, for harder nights</RouterLink
+      >
+    </p>
     <section v-if="keeper && upkeep.usual.length" aria-labelledby="usual-h">
       <h2 id="usual-h">What such a place usually needs</h2>
       <p class="soft">
