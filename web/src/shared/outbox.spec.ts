@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { onwards, send } from './outbox'
+import { became, noted, onwards, send, type Own } from './outbox'
 
 const entry = { method: 'PUT', path: '/api/x', kind: 'json', body: '{}', what: 'x' } as const
 const answer = (status: number, body = '') => new Response(body || null, { status })
@@ -70,5 +70,60 @@ describe('what is typed on while it is on its way', () => {
     ]
     expect(onwards(others, out, '"8"')).toEqual([])
     expect(onwards([typed], out)).toEqual([])
+  })
+})
+
+describe('what took the place of something that may have arrived unheard', () => {
+  const server = (...answers: [number, string?][]) => {
+    const sent: [string, string][] = []
+    vi.stubGlobal('fetch', (_: string, how: { body: string; headers: Record<string, string> }) => {
+      const [status, etag] = answers[sent.length]!
+      sent.push([how.body, how.headers['If-Match']!])
+      return Promise.resolve(new Response('{}', { status, headers: etag ? { ETag: etag } : {} }))
+    })
+    return sent
+  }
+  const third = { ...entry, body: '3', etag: '"7"', instead: ['1', '2'] }
+
+  it('goes over what that became', async () => {
+    const sent = server([412], [200, '"8"'], [200, '"9"'])
+    expect(await send(third)).toEqual({ sent: true, etag: '"9"' })
+    expect(sent).toEqual([
+      ['3', '"7"'],
+      ['2', '"7"'],
+      ['3', '"8"'],
+    ])
+  })
+  it('is a conflict where none of it had', async () => {
+    const sent = server([412], [412], [412])
+    expect(await send(third)).toHaveProperty('refused')
+    expect(sent.map(([body]) => body)).toEqual(['3', '2', '1'])
+  })
+  it('waits where the signal goes meanwhile', async () => {
+    server([412], [503])
+    expect(await send(third)).toEqual({ later: 'the program is busy' })
+  })
+})
+
+describe('what one’s own changes made of a version', () => {
+  const own: Own = [
+    ['/api/x "1"', '"2"'],
+    ['/api/x "2"', '"4"'],
+    ['/api/x "4"', ''],
+    ['/api/y "1"', '"9"'],
+  ]
+  it('is the last that went out', () => {
+    expect(became(own, '/api/x', '"1"')).toBe('"4"')
+  })
+  it('is none where somebody else changed it, or nothing has gone out', () => {
+    expect(became(own, '/api/x', '"3"')).toBeNull()
+    expect(became(own, '/api/x', '"4"')).toBeNull()
+  })
+  it('is remembered once, the newest last, and not for ever', () => {
+    expect(noted(own, '/api/x', '"1"', '"5"').at(-1)).toEqual(['/api/x "1"', '"5"'])
+    expect(noted(own, '/api/x', '"1"', '"5"')).toHaveLength(4)
+    let many: Own = []
+    for (let i = 0; i < 500; i++) many = noted(many, '/api/x', `"${i}"`, `"${i + 1}"`)
+    expect(many).toHaveLength(100)
   })
 })

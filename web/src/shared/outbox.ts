@@ -15,6 +15,8 @@ export interface Waiting {
   body: string | Blob
   /** The version that it changes; of several changes of one thing the newest is sent, over the first's. */
   etag?: string
+  /** Of what it took the place of one may have arrived unheard: the last bodies. */
+  instead?: (string | Blob)[]
   /** In the grower's words, for the list of what waits. */
   what: string
   /** Who typed it: it goes out under no other name. */
@@ -25,14 +27,14 @@ export interface Waiting {
 const AGAIN_MS = 5000
 const PATIENCE_MS = 60_000 // where there is no signal nothing may end for minutes
 const SOON_MS = 300 // another flush was under way
+const UNHEARD = 4 // bodies that one entry may have taken the place of
+const OWN = 100 // versions remembered
 
 export const waiting = ref<Waiting[]>([])
 /** Grows each time something has gone out. */
 export const sent = ref(0)
 /** Grows each time a change of something that has versions has gone out. */
 export const changed = ref(0)
-/** Versions over which a change went out, by path, and what they became by it. */
-export const became = new Map<string, string>()
 export const trouble = ref('')
 /** Who is signed in here. */
 export const sender = ref<{ id: string; name: string } | null>(null)
@@ -43,36 +45,53 @@ async function look() {
   waiting.value = await (await open()).getAll('outbox')
 }
 
-/** An earlier change of the same thing that has not gone out. */
-async function takenBack(
-  store: {
-    getAll(): Promise<Waiting[]>
-    delete(seq: number): Promise<void>
-  },
-  path: string,
-) {
-  const mine = (w: Waiting) => w.path === path && w.etag && !w.refused && !ofAnother(w)
-  const before = (await store.getAll()).find(mine)
-  if (before) await store.delete(before.seq!)
-  return before
+/**
+ * Versions over which a change was kept here, with their path, and what each became when it went out:
+ * empty while it waits. The newest last; in the browser's database, so that a page that is opened
+ * anew, or another one, knows its own change from somebody else's.
+ */
+export type Own = [over: string, became: string][]
+
+const key = (path: string, etag: string) => `${path} ${etag}`
+
+export const noted = (own: Own, path: string, etag: string, became: string): Own =>
+  [...own.filter(([o]) => o !== key(path, etag)), [key(path, etag), became] as Own[0]].slice(-OWN)
+
+/** The version that one's own changes made of it, or null where there was none. */
+export function became(own: Own, path: string, etag: string): string | null {
+  const next = own.find(([o, b]) => o === key(path, etag) && b)?.[1]
+  return next && next !== etag ? (became(own, path, next) ?? next) : null
 }
+
+export const ownChanges = async () => (await kept<Own>('own')) ?? []
+
+/** Whether an earlier change of it by the same hand waits: what follows goes behind it. */
+export async function waits(path: string) {
+  return (await (await open()).getAll('outbox')).some(changeOf(path))
+}
+
+const changeOf = (path: string) => (w: Waiting) =>
+  w.path === path && !!w.etag && !w.refused && !ofAnother(w)
 
 /** Keeps an entry, and what is to be kept with it, both or neither. */
 export async function add(
-  entry: Omit<Waiting, 'seq' | 'refused' | 'by'>,
+  entry: Omit<Waiting, 'seq' | 'refused' | 'by' | 'instead'>,
   beside?: { key: string; value: unknown },
 ) {
   const tx = (await open()).transaction(['outbox', 'kept'], 'readwrite')
-  const before = entry.etag ? await takenBack(tx.objectStore('outbox'), entry.path) : undefined
-  await Promise.all([
-    tx.objectStore('outbox').add({
-      ...entry,
-      ...(before && { etag: before.etag }),
-      ...(sender.value && { by: { ...sender.value } }),
-    }),
-    beside && tx.objectStore('kept').put(JSON.parse(JSON.stringify(beside.value)), beside.key),
-    tx.done,
-  ])
+  const [outbox, keeps] = [tx.objectStore('outbox'), tx.objectStore('kept')]
+  const by = sender.value && { by: { ...sender.value } }
+  if (entry.etag) {
+    const own = ((await keeps.get('own')) ?? []) as Own
+    const before = (await outbox.getAll()).find(changeOf(entry.path))
+    const etag = before?.etag ?? became(own, entry.path, entry.etag) ?? entry.etag
+    const instead = before && [...(before.instead ?? []), before.body].slice(-UNHEARD)
+    if (before) void outbox.delete(before.seq!)
+    void outbox.add({ ...entry, etag, ...(instead && { instead }), ...by })
+    void keeps.put(noted(own, entry.path, etag, ''), 'own')
+  } else void outbox.add({ ...entry, ...by })
+  if (beside) void keeps.put(JSON.parse(JSON.stringify(beside.value)), beside.key)
+  await tx.done
   await look()
   void flush()
 }
@@ -94,9 +113,24 @@ export async function drop(key: string) {
   await (await open()).delete('kept', key)
 }
 
-type Outcome = { sent: true; etag?: string } | { refused: string } | { later: string }
+type Outcome =
+  | { sent: true; etag?: string }
+  | { refused: string; changed?: true } // by somebody meanwhile
+  | { later: string }
 
+/** Sends it; where what it took the place of had arrived unheard, over what that became. */
 export async function send(w: Waiting): Promise<Outcome> {
+  const outcome = await put(w)
+  if (!('changed' in outcome)) return outcome
+  for (const body of [...(w.instead ?? [])].reverse()) {
+    const arrived = await put({ ...w, body })
+    if ('sent' in arrived && arrived.etag) return send({ ...w, etag: arrived.etag, instead: [] })
+    if ('later' in arrived) return arrived
+  }
+  return { refused: outcome.refused }
+}
+
+async function put(w: Waiting): Promise<Outcome> {
   let answer: Response
   try {
     answer = await fetch(w.path, {
@@ -118,7 +152,8 @@ export async function send(w: Waiting): Promise<Outcome> {
     return { later: 'not let in yet' }
   if (answer.status === 429 || answer.status >= 500) return { later: 'the program is busy' }
   const said = await told(answer)
-  return { refused: [said.detail, said.remedy].filter(Boolean).join(' ') || 'It was refused.' }
+  const refused = [said.detail, said.remedy].filter(Boolean).join(' ') || 'It was refused.'
+  return answer.status === 412 ? { refused, changed: true } : { refused }
 }
 
 type Told = { code?: string; detail?: string; remedy?: string }
@@ -139,6 +174,19 @@ export const onwards = (all: Waiting[], out: Waiting, etag?: string): Waiting[] 
         .map((w) => ({ ...w, etag }))
     : []
 
+/** It is out of the box, and what it became is known, in one. */
+async function gone(out: Waiting, etag?: string) {
+  const tx = (await open()).transaction(['outbox', 'kept'], 'readwrite')
+  const [outbox, keeps] = [tx.objectStore('outbox'), tx.objectStore('kept')]
+  void outbox.delete(out.seq!)
+  for (const w of onwards(await outbox.getAll(), out, etag)) void outbox.put(w)
+  if (out.etag && etag) {
+    const own = ((await keeps.get('own')) ?? []) as Own
+    void keeps.put(noted(own, out.path, out.etag, etag), 'own')
+  }
+  await tx.done
+}
+
 let timer = 0
 
 /** Sends what waits, in order, what comes in meanwhile too; one tab at a time. */
@@ -153,15 +201,9 @@ export async function flush(): Promise<void> {
       if ('later' in outcome) return outcome.later
       if ('refused' in outcome) await db.put('outbox', { ...next, refused: outcome.refused })
       else {
-        const tx = db.transaction('outbox', 'readwrite')
-        await tx.store.delete(next.seq!)
-        for (const w of onwards(await tx.store.getAll(), next, outcome.etag)) await tx.store.put(w)
-        await tx.done
+        await gone(next, outcome.etag)
         sent.value++
-        if (next.etag) {
-          if (outcome.etag) became.set(`${next.path} ${next.etag}`, outcome.etag)
-          changed.value++
-        }
+        if (next.etag) changed.value++
       }
       await look()
     }

@@ -3,8 +3,13 @@ import type { Known } from './database'
 
 const kept = new Map<string, Known>()
 const added = vi.fn()
-const { became } = vi.hoisted(() => ({ became: new Map<string, string>() }))
-vi.mock('./outbox', () => ({ add: (w: unknown) => Promise.resolve(added(w)), became }))
+const box = vi.hoisted(() => ({ own: [] as [string, string][], waits: false }))
+vi.mock('./outbox', async (real) => ({
+  ...(await real<object>()),
+  add: (w: unknown) => Promise.resolve(added(w)),
+  waits: () => Promise.resolve(box.waits),
+  ownChanges: () => Promise.resolve(box.own),
+}))
 vi.mock('./database', () => ({
   open: async () => ({
     get: async (_: string, url: string) => kept.get(url),
@@ -26,6 +31,7 @@ const change = (name: string) =>
 beforeEach(() => {
   vi.stubGlobal('fetch', server)
   added.mockClear()
+  Object.assign(box, { own: [], waits: false })
   kept.set(path, {
     url: path,
     path,
@@ -74,10 +80,15 @@ describe('a change without signal', () => {
     expect((await ask(change('Tub'))).status).toBe(412)
     expect(added).not.toHaveBeenCalled()
   })
-  it('is no conflict with what the same page had changed before, once that has gone out', async () => {
-    server.mockRejectedValueOnce(new TypeError('no'))
-    await ask(change('Tub'))
-    became.set(`${path} "4"`, '"5"')
+  it('goes behind an earlier one of the same thing that still waits', async () => {
+    box.waits = true
+    server.mockClear()
+    expect((await ask(change('Tub'))).headers.get('ETag')).toBe('"4"')
+    expect(server).not.toHaveBeenCalled()
+    expect(added).toHaveBeenCalledOnce()
+  })
+  it('is no conflict with what was changed here before, once that has gone out', async () => {
+    box.own = [[`${path} "4"`, '"5"']]
     const over: (string | null)[] = []
     vi.stubGlobal('fetch', (r: Request) => {
       over.push(r.headers.get('If-Match'))
@@ -88,8 +99,8 @@ describe('a change without signal', () => {
     expect((await ask(change('Barrel'))).status).toBe(200)
     expect(over).toEqual(['"4"', '"5"'])
   })
-  it('is a conflict with what went out of another page', async () => {
-    became.set(`/api/holdings/h/stores/other "4"`, '"5"')
+  it('is a conflict with what somebody else changed', async () => {
+    box.own = [[`/api/holdings/h/stores/other "3"`, '"4"']]
     server.mockResolvedValue(new Response('{}', { status: 412 }))
     const other = new Request('http://x/api/holdings/h/stores/other', {
       method: 'PUT',

@@ -1,6 +1,6 @@
 import { ask as askServer, AWAY } from './answers'
 import { open } from './database'
-import { add, became } from './outbox'
+import { add, became, ownChanges, waits } from './outbox'
 
 /**
  * What is changed without signal: a store, a house, a part or the book waits in the outbox, the newest change in the
@@ -8,9 +8,6 @@ import { add, became } from './outbox'
  * where somebody has changed that meanwhile, the one who typed it is told.
  */
 const KEPT = /\/api\/holdings\/[^/]+\/(?:(stores)|(houses)|(parts)|(book))(?:\/[^/]+)?$/
-
-/** Versions over which this page itself changed something, by path. */
-const mine = new Set<string>()
 
 type Fields = Record<string, unknown>
 
@@ -59,20 +56,20 @@ export async function ask(request: Request): Promise<Response> {
   const path = new URL(request.url).pathname
   const etag = request.headers.get('If-Match')
   const again = request.method === 'PUT' && etag && KEPT.test(path) ? request.clone() : null
-  try {
-    const answer = await askServer(request, !!again)
-    const over = `${path} ${etag}`
-    const next = answer.status === 412 && mine.has(over) ? became.get(over) : undefined
-    if (next && again) return await ask(overNext(again, next))
-    if (!again || !AWAY.has(answer.status)) return answer
-  } catch (e) {
-    if (!again) throw e
-  }
+  if (!again) return askServer(request)
+  if (!(await waits(path)))
+    try {
+      const answer = await askServer(request, true)
+      const next = answer.status === 412 ? became(await ownChanges(), path, etag!) : null
+      if (next) return await ask(overNext(again, next))
+      if (!AWAY.has(answer.status)) return answer
+    } catch {
+      // it waits
+    }
   const text = await again.text()
   const sent = JSON.parse(text) as Fields
   const shown = await shownAs(path, sent, etag!)
   if (!shown) throw new TypeError('no signal')
-  mine.add(`${path} ${etag}`)
   await add({
     method: 'PUT',
     path,

@@ -129,6 +129,27 @@ public class SignalTest {
   }
 
   @Test(dependsOnMethods = "aStoreChangedWithoutSignalStaysChangedAndGoesOutOnce")
+  public void whatIsTypedAsTheSignalComesBackGoesOverWhatWentOut() {
+    String bench = demo.home + "/stores/" + demo.id("Stone bench");
+    browser.go(bench).see("input.title");
+    browser.signal(false);
+    call("Bench of turf");
+    browser.reads("1 entry waits");
+    browser.go(bench);
+    browser.until("it stays as it was typed", () -> titled().equals("Bench of turf"));
+    browser.signal(true);
+    browser.isGone("1 entry waits");
+    call("Stone bench");
+    Visitor v = new Visitor(demo.program);
+    v.post("/api/session", "{\"login\":\"keeper\",\"password\":\"quernstone croft\"}");
+    String api = "/api/holdings/" + demo.home.substring(3) + "/stores/" + demo.id("Stone bench");
+    browser.until(
+        "it goes over one's own change",
+        () -> v.get(api).body().path("name").asString().equals("Stone bench"));
+    browser.isGone("was not taken");
+  }
+
+  @Test(dependsOnMethods = "whatIsTypedAsTheSignalComesBackGoesOverWhatWentOut")
   public void aSignInThatRanOutIsGivenAgainWhereOneIs() {
     browser.go(demo.home + "/log").see(".touches");
     browser.driver.executeCdpCommand("Network.clearBrowserCookies", Map.of());

@@ -59,8 +59,12 @@ public class Books implements Reversible {
 
   @Transactional
   public BookView change(UUID holding, Book book, int version) {
-    Book before = get(holding).book();
+    BookView kept = get(holding);
+    Book before = kept.book();
     check(book);
+    if (kept.version() != version && json.same(before, book)) {
+      return kept;
+    }
     keep(holding, before, book, version);
     changes.made(holding, kind(), BOOK, BOOK, before, book);
     return get(holding);

@@ -177,6 +177,10 @@ public class Houses implements Reversible {
   public HouseView change(UUID holding, UUID id, HouseDraft draft, int version) {
     check(draft);
     StoredHouse stored = stored(holding, id);
+    HouseDraft sent = new HouseDraft(id, draft.name().strip(), draft.design());
+    if (stored.version() != version && json.same(draft(stored), sent)) {
+      return get(holding, id);
+    }
     HouseDesign before = stored.design().described();
     if (!repository.update(
         holding, id, draft.name().strip(), draft.design(), version, clock.instant())) {

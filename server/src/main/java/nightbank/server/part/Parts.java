@@ -101,6 +101,12 @@ public class Parts implements Reversible {
   public PartView change(UUID holding, UUID id, PartDraft draft, int version) {
     PartView before = get(holding, id);
     PartView part = checked(holding, id, draft, version);
+    if (before.version() != version
+        && json.same(
+            before,
+            new PartView(id, part.name(), part.houseId(), part.design(), before.version()))) {
+      return before;
+    }
     if (!repository.update(holding, part, clock.instant())) {
       throw Problem.changedMeanwhile("part");
     }

@@ -25,9 +25,14 @@ public class Json {
    * missing, null, blank or empty is all nothing.
    */
   public void requireSame(String what, Object kept, Object sent) {
-    if (!same(tree(kept), tree(sent))) {
+    if (!same(kept, sent)) {
       throw Problem.knownId(what);
     }
+  }
+
+  /** Whether what is sent is what is kept already: its answer may have been lost on the way. */
+  public boolean same(Object kept, Object sent) {
+    return same(tree(kept), tree(sent));
   }
 
   private static boolean same(JsonNode one, JsonNode other) {

@@ -363,6 +363,10 @@ public class Stores implements Reversible {
     Arrangements was = arrangements(holding, before, probes);
     Arrangements when = draft.over(was, json);
     check(holding, draft, when);
+    StoreDraft sent = StoreDraft.of(id, draft.name().strip(), draft.isPlanned(), when);
+    if (before.version() != version && json.same(draft(holding, before), sent)) {
+      return get(holding, id);
+    }
     if (!repository.update(
         holding,
         id,

@@ -7,6 +7,7 @@ import nightbank.server.Grounds;
 import nightbank.server.Visitor.Answer;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
 
 /** Two who change the same from what each of them had on the page: the second is told. */
 public class MeanwhileTest {
@@ -101,5 +102,39 @@ public class MeanwhileTest {
         own.path("/devices/" + id),
         body.formatted(id, "Mine", id),
         body.formatted(id, "Yours", id));
+  }
+
+  /** Sent over the version that it was made on, once more, because the answer never came. */
+  private void sentTwiceIsOneChange(String path, String body) {
+    String first = own.keeper.get(path).etag();
+    Answer once = own.keeper.put(path, first, body);
+    assertThat(once.status()).as(once.body().toString()).isEqualTo(200);
+    int noted = own.keeper.get(own.path("/changes")).body().size();
+    Answer twice = own.keeper.put(path, first, body);
+    assertThat(twice.status()).isEqualTo(200);
+    assertThat(twice.etag()).isEqualTo(once.etag()).isNotEqualTo(first);
+    assertThat(own.keeper.get(own.path("/changes")).body()).hasSize(noted);
+  }
+
+  @Test
+  public void aStoreSentTwiceIsOneChange() {
+    UUID drum = own.newDrum();
+    sentTwiceIsOneChange(own.path("/stores/" + drum), Grounds.drum(drum, "Renamed drum"));
+  }
+
+  @Test
+  public void aHouseSentTwiceIsOneChange() {
+    String path = own.path("/houses/" + own.newHouse());
+    JsonNode design = own.keeper.get(path).body().path("design");
+    sentTwiceIsOneChange(path, "{\"name\":\"Pit house\",\"design\":%s}".formatted(design));
+  }
+
+  @Test
+  public void aBookSentTwiceIsOneChange() {
+    String clinker =
+        "{\"id\":\"own-1\",\"name\":\"Clinker\",\"density\":1100,\"specificHeat\":850,\"conductivity\":0.4,"
+            + "\"moisture\":0,\"highestCelsius\":700,\"spread\":0.1,\"note\":\"weighed\"}";
+    sentTwiceIsOneChange(
+        own.path("/book"), "{\"currency\":\"€\",\"prices\":[],\"media\":[%s]}".formatted(clinker));
   }
 }

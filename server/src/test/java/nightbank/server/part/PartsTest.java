@@ -53,8 +53,12 @@ public class PartsTest {
     Answer changed = grounds.keeper.put(grounds.path("/parts/" + id), made.etag(), draft);
     assertThat(changed.status()).as(changed.body().toString()).isEqualTo(200);
     assertThat(changed.body().path("design").path("watts").asDouble()).isEqualTo(1800);
-    Answer late = grounds.keeper.put(grounds.path("/parts/" + id), made.etag(), draft);
+    Answer late =
+        grounds.keeper.put(grounds.path("/parts/" + id), made.etag(), draft.replace("1800", "900"));
     assertThat(late.status()).as("somebody else was faster").isEqualTo(412);
+    Answer again = grounds.keeper.put(grounds.path("/parts/" + id), made.etag(), draft);
+    assertThat(again.status()).as("its answer was lost on the way").isEqualTo(200);
+    assertThat(again.etag()).isEqualTo(changed.etag());
     assertThat(grounds.keeper.delete(grounds.path("/parts/" + id)).status()).isEqualTo(204);
     assertThat(grounds.keeper.get(grounds.path("/parts")).body().toString()).doesNotContain(id);
   }
