@@ -161,7 +161,7 @@ const endsApart = computed(() => {
 <template>
   <svg
     ref="root"
-    class="mound"
+    class="mound drawn-on"
     :viewBox="`0 0 ${W} ${H}`"
     role="group"
     aria-label="The heap cut open, and how warm it stays"
@@ -241,22 +241,6 @@ const endsApart = computed(() => {
 </template>
 
 <style scoped>
-.mound {
-  width: 100%;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  display: block;
-}
-
-text {
-  font-size: 14px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
 .small {
   font-size: 14px;
 }

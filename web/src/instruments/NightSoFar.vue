@@ -58,7 +58,7 @@ const row = (i: number) => [
 <template>
   <svg
     ref="root"
-    class="so-far"
+    class="so-far drawn-on"
     :viewBox="`0 0 ${W} ${H}`"
     role="img"
     aria-label="The night so far"
@@ -107,22 +107,6 @@ const row = (i: number) => [
 </template>
 
 <style scoped>
-.so-far {
-  width: 100%;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  display: block;
-}
-
-text {
-  font-size: 14px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
 .grid {
   stroke: var(--line-soft);
 }

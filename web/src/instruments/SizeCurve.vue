@@ -43,7 +43,12 @@ const spoken = computed(() => {
 </script>
 
 <template>
-  <svg class="curve" :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Size against nights lost">
+  <svg
+    class="curve drawn-on"
+    :viewBox="`0 0 ${W} ${H}`"
+    role="group"
+    aria-label="Size against nights lost"
+  >
     <text class="soft" :x="W - right" y="16" text-anchor="end">
       nights lost of {{ curve.nights }}
     </text>
@@ -77,21 +82,6 @@ const spoken = computed(() => {
 </template>
 
 <style scoped>
-.curve {
-  width: 100%;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-}
-
-text {
-  font-size: 14px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
 .small {
   font-size: 12px;
 }

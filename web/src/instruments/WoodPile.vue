@@ -94,7 +94,7 @@ const row = (i: number) => {
 <template>
   <svg
     ref="root"
-    class="pile"
+    class="pile drawn-on"
     :viewBox="`0 0 ${W} ${H}`"
     role="group"
     aria-label="Stacks against what the season asks"
@@ -162,22 +162,6 @@ const row = (i: number) => {
 </template>
 
 <style scoped>
-.pile {
-  width: 100%;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  display: block;
-}
-
-text {
-  font-size: 14px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
 .stack rect {
   fill: var(--frost-wash);
   stroke: var(--ink-soft);

@@ -93,10 +93,4 @@ main:not(:has(table.ledger tr)) .of-tables {
   min-height: 40px;
   padding: 0.25rem 0.4rem;
 }
-
-@media (max-width: 600px) {
-  .page-out :deep(button) {
-    min-height: 48px;
-  }
-}
 </style>

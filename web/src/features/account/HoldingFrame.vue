@@ -305,7 +305,6 @@ nav a.router-link-active {
 
   nav a,
   .tools button {
-    min-height: 48px;
     display: flex;
     align-items: center;
   }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A heap as a practice: what lies on it, what it can give, and how to feed it for what is drawn. */
-import { computed } from 'vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, reactive, shallowRef, watchEffect } from 'vue'
 import HeapMound from '@/instruments/HeapMound.vue'
 import type { Views } from '@/shared/api/client'
 import NumberField from '@/shared/NumberField.vue'
@@ -9,7 +10,7 @@ import { useSession } from '@/shared/session'
 import { degrees, massOf, percent, toOwn, type Temperature } from '@/shared/units'
 import { coldSentence, giveSentence, rhythmSentence } from './heap'
 import type { Of } from './parts'
-import { useHeap } from './useHeap'
+import { heapQuery } from './queries'
 
 const props = defineProps<{
   fed: Of<'HEAP'>['fed']
@@ -18,14 +19,22 @@ const props = defineProps<{
   units: Temperature
 }>()
 const session = useSession()
-const { worth, error, wanted, again } = useHeap(
-  props.holding,
-  () => props.store,
-  () => props.fed,
+/** What is to be drawn, and by which loads; null for what is proposed. */
+const wanted = reactive({ watts: null as number | null, load: null as number | null })
+const { data, error } = useQuery(
+  computed(() =>
+    heapQuery(props.holding, props.store, {
+      fed: JSON.parse(JSON.stringify(props.fed)),
+      watts: wanted.watts,
+      loadKilograms: wanted.load,
+    }),
+  ),
 )
+/** What was last answered: what cannot be answered leaves the fields where they are. */
+const worth = shallowRef(data.value)
+watchEffect(() => (worth.value = data.value ?? worth.value))
 const now = computed(() => session.now().getTime())
 const zone = computed(() => session.zone(props.holding))
-defineExpose({ askAgain: () => again.value++ })
 </script>
 
 <template>

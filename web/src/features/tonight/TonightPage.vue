@@ -367,7 +367,6 @@ div.coming {
 
   .say button {
     margin-top: 0.4rem;
-    min-height: 48px;
   }
   .headline,
   h1.coming {

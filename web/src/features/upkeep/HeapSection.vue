@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The heaps of a place, each with its book, fed by one touch. */
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQuery } from '@tanstack/vue-query'
 import { BButton } from 'bootstrap-vue-next'
-import { computed, reactive, useTemplateRef, watch } from 'vue'
+import { computed, reactive, watch } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { at } from '@/shared/at'
 import { add, sent } from '@/shared/outbox'
@@ -16,7 +16,6 @@ import { storesQuery } from '../store/queries'
 
 const props = defineProps<{ holding: string }>()
 const session = useSession()
-const client = useQueryClient()
 const { data: parts } = useQuery(partsQuery(props.holding))
 const { data: stores } = useQuery(storesQuery(props.holding))
 const role = computed(() => session.role(props.holding))
@@ -27,14 +26,9 @@ const heaps = computed(() =>
     return d.kind === 'HEAP' && store ? [{ part: p, fed: d.fed ?? [], store }] : []
   }),
 )
-const books = useTemplateRef<InstanceType<typeof HeapBook>[]>('books')
 /** Just put on, and not heard back of yet. */
 const fed = reactive(new Set<string>())
-watch(sent, () => {
-  fed.clear()
-  books.value?.forEach((b) => b.askAgain())
-  return client.invalidateQueries({ queryKey: ['holding', props.holding] })
-})
+watch(sent, () => fed.clear())
 function feed(store: Views['StoreView'], r: Views['RhythmView']) {
   fed.add(store.id)
   const event: Views['EventView'] = {
@@ -60,7 +54,7 @@ function feed(store: Views['StoreView'], r: Views['RhythmView']) {
 <template>
   <section v-for="h in heaps" :key="h.part.id" class="heap" :aria-label="h.store.name">
     <h2>{{ h.store.name }}</h2>
-    <HeapBook ref="books" :fed="h.fed" :store="h.store" :holding="holding" :units="session.units">
+    <HeapBook :fed="h.fed" :store="h.store" :holding="holding" :units="session.units">
       <template #act="{ rhythm }">
         <p v-if="role !== 'GUEST'" class="no-print">
           <BButton

@@ -77,4 +77,24 @@ public class UpkeepPageTest {
     browser.theme("night-eyes").isLegible().theme("day");
     assertThat(browser.complaints()).allMatch(c -> c.contains("INTERNET_DISCONNECTED"));
   }
+
+  @Test(dependsOnMethods = "withoutSignalItWaitsAndGoesOutOnce")
+  public void aHeapIsFedByOneTouchAndLiesInItsBookByKeys() {
+    browser.phone().go(demo.home + "/upkeep").see(".mound .layer");
+    int before = browser.driver.findElements(By.cssSelector(".mound .layer")).size();
+    browser.type("One load", "-5").reads("must lie between");
+    browser.type("One load", "80 kg");
+    browser.click("80 kg of hen manure is on");
+    browser.until(
+        "it lies on the heap",
+        () -> browser.driver.findElements(By.cssSelector(".mound .layer")).size() == before + 1);
+    browser.isAccessible();
+    browser.isTouchable();
+    browser.laptop().see("[aria-label='Read off the heap']").sendKeys(Keys.ARROW_RIGHT);
+    browser.reads("nothing put on");
+    browser.click("Undo");
+    browser.until(
+        "it is off again",
+        () -> browser.driver.findElements(By.cssSelector(".mound .layer")).size() == before);
+  }
 }

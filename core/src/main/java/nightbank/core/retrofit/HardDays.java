@@ -46,7 +46,7 @@ record HardDays(SystemPlan days, SystemPlan fewest, Wintered whole) {
     if (fires.isEmpty()) {
       return unlit;
     }
-    double[] margins = Wintered.of(unlit.withStep(Ranking.STEP)).lows();
+    double[] margins = Wintered.of(unlit).lows();
     double cold = Double.NEGATIVE_INFINITY;
     for (int n = 1; n < margins.length; n++) {
       cold = margins[n] < 0 ? Math.max(cold, outdoors(unlit, n)) : cold;
@@ -70,8 +70,7 @@ record HardDays(SystemPlan days, SystemPlan fewest, Wintered whole) {
         .orElseThrow();
   }
 
-  static HardDays of(SystemPlan winter) {
-    SystemPlan plan = winter.withStep(Ranking.STEP);
+  static HardDays of(SystemPlan plan) {
     SystemResult through = SystemSimulation.run(plan);
     Wintered whole = Wintered.of(plan, through);
     double fewest = whole.low(FEWEST);

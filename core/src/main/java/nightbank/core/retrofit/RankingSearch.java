@@ -68,7 +68,7 @@ final class RankingSearch {
   }
 
   private SystemPlan drawn(int m) {
-    SystemPlan plan = q.winters().get(m % q.winters().size()).small();
+    SystemPlan plan = q.winters().get(m % q.winters().size()).small().withStep(Ranking.STEP);
     return m == 0 ? plan : NightForecast.member(plan, q.doubt().ofTheHouseAlone(), m - 1);
   }
 
@@ -180,12 +180,8 @@ final class RankingSearch {
         over(none, this::hardest),
         Ranking.Told.of(lived.stream().mapToDouble(Wintered::fuelJoules).toArray()),
         Ranking.Told.of(lived.stream().mapToDouble(Wintered::electricJoules).toArray()),
-        told(each(m -> (double) sketched(alone(whole.get(m))).lost())),
-        told(each(m -> sketched(heated(alone(whole.get(m)))).electricJoules())));
-  }
-
-  private static Wintered sketched(SystemPlan plan) {
-    return Wintered.of(plan.withStep(Ranking.STEP));
+        told(each(m -> (double) Wintered.of(alone(whole.get(m))).lost())),
+        told(each(m -> Wintered.of(heated(alone(whole.get(m)))).electricJoules())));
   }
 
   private static Ranking.Told told(List<Double> members) {

@@ -183,8 +183,13 @@ abstract class EndRun {
       }
     }
 
+    /** Share of the way that a stream comes to what stays as it is. */
+    private static double passed(double transferUnits) {
+      return -Math.expm1(-transferUnits);
+    }
+
     private static void towards(double celsius, double transferUnits, Outlet out) {
-      double share = -Math.expm1(-transferUnits);
+      double share = passed(transferUnits);
       out.atZero = share * celsius;
       out.slope = 1 - share;
     }
@@ -207,7 +212,7 @@ abstract class EndRun {
     @Override
     double tie(double rate) {
       if (end instanceof CircuitEnd.Radiator r) {
-        return rate * -Math.expm1(-r.wattsPerKelvin() / rate);
+        return rate * passed(r.wattsPerKelvin() / rate);
       }
       return inAir() ? rate : 0;
     }

@@ -18,6 +18,7 @@ import nightbank.core.house.Greenhouse;
 import nightbank.core.house.InnerMass;
 import nightbank.core.house.Skins;
 import nightbank.core.medium.MediumCatalogue;
+import nightbank.core.store.FluidStream;
 import nightbank.core.store.Geometry;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.Place;
@@ -29,6 +30,9 @@ import org.testng.annotations.Test;
 
 /** A place through a night, with what is done in it. */
 public class SystemSimulationTest {
+  private static final CircuitEnd RADIATOR = new CircuitEnd.Radiator(22);
+  private static final FluidStream STREAM = FluidStream.water(0.5);
+
   @Test
   public void withEverythingDoneAtOnceEveryJouleIsBooked() {
     SystemResult n =
@@ -272,5 +276,28 @@ public class SystemSimulationTest {
     SystemPlan bare = p.withoutStores();
     assertThat(bare.system().has("element")).isTrue();
     assertThat(Optional.of(bare.system().stores())).contains(List.of());
+  }
+
+  private static SystemPlan warmedByALoop(CircuitEnd end) {
+    SystemStore sand = Places.store("sand", Places.lidded(), 90);
+    FluidCircuit loop =
+        new FluidCircuit(
+            "loop", STREAM, List.of(new CircuitEnd.Exchanger("sand", 1e5), end), Control.free());
+    return Places.night(
+            PlantSystem.of(Places.house(), List.of(sand)).withCircuits(List.of(loop)), -8)
+        .small();
+  }
+
+  /** 2090 W/K go by, 22 W/K reach the air. */
+  @Test
+  public void aSmallRadiatorOnAFastLoopShortensNoStep() {
+    SystemResult coarse = SystemSimulation.run(warmedByALoop(RADIATOR).withStep(600));
+    assertThat(coarse.stepSeconds()).isEqualTo(600);
+    SystemResult fine = SystemSimulation.run(warmedByALoop(RADIATOR).withStep(60));
+    assertThat(coarse.lowestCelsius()).isCloseTo(fine.lowestCelsius(), within(0.3));
+    SystemResult wide =
+        SystemSimulation.run(warmedByALoop(new CircuitEnd.Radiator(1e5)).withStep(600));
+    double most = Places.house().airCapacity() / STREAM.capacityRate();
+    assertThat(wide.stepSeconds()).as("the air's own heat and no more").isBetween(0.9 * most, most);
   }
 }

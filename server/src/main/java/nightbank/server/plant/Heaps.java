@@ -35,10 +35,6 @@ import org.springframework.stereotype.Service;
 @Service
 public class Heaps {
   private static final double A_QUARTER_MORE = 1.25;
-  private static final double BARROW = 60; // kg of manure, heaped; estimate
-  private static final double OUTSIDE = 0; // °C, a winter's fortnight
-  private static final double SPARE = 5; // K over what it is kept at, where nobody has read it
-  private static final int DAYS_OF_READING = 3; // after it a heap is another
 
   private final Stores stores;
   private final Books books;
@@ -75,20 +71,21 @@ public class Heaps {
     StoreGrid grid = StoreGrid.night(store);
     Optional<StoreState> read =
         cut(holding, q.storeId()).map(section -> Sections.field(section, grid));
-    StoreState start = read.orElse(StoreState.uniform(grid, keep + SPARE));
+    StoreState start = read.orElse(StoreState.uniform(grid, keep + Usual.HEAP_UNREAD_OVER.value()));
     HeapDraw now =
         new HeapDraw(
             store,
             start,
             batches,
             keep,
-            OUTSIDE,
+            Usual.HEAP_WEATHER.value(),
             Usual.UNHOUSED_GROUND.value(),
             (int) Usual.HEAP_DAYS.value());
     double draw = now.largest();
     double asked =
         Charges.within("watts", q.watts(), Math.ceil(draw * A_QUARTER_MORE / 10) * 10, 0, 100_000);
-    double kilograms = Charges.within("loadKilograms", q.loadKilograms(), BARROW, 1, 20_000);
+    double kilograms =
+        Charges.within("loadKilograms", q.loadKilograms(), Usual.HEAP_LOAD.value(), 1, 20_000);
     String of = heap.fed().get(heap.fed().size() - 1).feedstock();
     CompostHeat.Batch load =
         CompostHeat.Batch.of(to.mix(List.of(new Fed(of, kilograms, day.start()))), 0);
@@ -130,7 +127,7 @@ public class Heaps {
       return Optional.empty();
     }
     StoreView.Now now = stores.get(holding, store).now();
-    Instant oldest = clock.instant().minusSeconds(DAYS_OF_READING * 86_400L);
+    Instant oldest = clock.instant().minusSeconds((long) (Usual.HEAP_READ_FOR.value() * 86_400));
     return now.at() == null || now.at().isBefore(oldest)
         ? Optional.empty()
         : Optional.ofNullable(now.section());
