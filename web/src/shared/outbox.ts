@@ -70,6 +70,11 @@ export async function waits(path: string) {
   return (await (await open()).getAll('outbox')).some(changeOf(path))
 }
 
+/** Whether anything of the one who is here waits: what may build on it goes behind it. */
+export async function anyWaits() {
+  return (await (await open()).getAll('outbox')).some((w) => !w.refused && !ofAnother(w))
+}
+
 const changeOf = (path: string) => (w: Waiting) =>
   w.path === path && !!w.etag && !w.refused && !ofAnother(w)
 

@@ -8,6 +8,7 @@ vi.mock('./outbox', async (real) => ({
   ...(await real<object>()),
   add: (w: unknown) => Promise.resolve(added(w)),
   waits: () => Promise.resolve(box.waits),
+  anyWaits: () => Promise.resolve(box.waits),
   ownChanges: () => Promise.resolve(box.own),
 }))
 vi.mock('./database', () => ({
@@ -113,5 +114,39 @@ describe('a change without signal', () => {
     kept.clear()
     server.mockRejectedValue(new TypeError('no'))
     await expect(ask(change('Tub'))).rejects.toThrow('no signal')
+  })
+})
+
+describe('what is made without signal', () => {
+  const made = (method: string, room: string, body: object) =>
+    new Request(`http://x/api/holdings/h/${room}`, { method, body: JSON.stringify(body) })
+
+  it.each([
+    ['PUT', 'thermometers/t', { name: 'lowest' }, '“lowest”'],
+    ['PUT', 'wood/w', { name: 'Ash by the gate' }, '“Ash by the gate”'],
+    ['PUT', 'upkeep/u', { what: 'Sweep the flue' }, '“Sweep the flue”'],
+    ['POST', 'stores', { id: 's', name: 'Sand bin' }, '“Sand bin”'],
+  ])('waits: %s %s', async (method, room, body, what) => {
+    server.mockRejectedValue(new TypeError('no'))
+    expect((await ask(made(method, room, body))).ok).toBe(true)
+    expect(added).toHaveBeenCalledWith(
+      expect.objectContaining({ method, path: `/api/holdings/h/${room}`, what }),
+    )
+  })
+  it('goes behind what waits already, though the signal is back', async () => {
+    box.waits = true
+    server.mockClear()
+    await ask(made('POST', 'parts', { id: 'p', name: 'Stove' }))
+    expect(server).not.toHaveBeenCalled()
+    expect(added).toHaveBeenCalledOnce()
+  })
+  it('is the server’s where it answers, also where it refuses', async () => {
+    server.mockResolvedValue(new Response('{}', { status: 422 }))
+    expect((await ask(made('PUT', 'wood/w', { name: '' }))).status).toBe(422)
+    expect(added).not.toHaveBeenCalled()
+  })
+  it('is not what has to be worked out', async () => {
+    server.mockRejectedValue(new TypeError('no'))
+    await expect(ask(made('POST', 'heap', { fed: [] }))).rejects.toThrow('no signal')
   })
 })

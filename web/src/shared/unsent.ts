@@ -1,6 +1,6 @@
 import { ask as askServer, AWAY } from './answers'
 import { open } from './database'
-import { add, became, ownChanges, waits } from './outbox'
+import { add, anyWaits, became, ownChanges, waits } from './outbox'
 
 /**
  * What is changed without signal: a store, a house, a part or the book waits in the outbox, the newest change in the
@@ -8,6 +8,12 @@ import { add, became, ownChanges, waits } from './outbox'
  * where somebody has changed that meanwhile, the one who typed it is told.
  */
 const KEPT = /\/api\/holdings\/[^/]+\/(?:(stores)|(houses)|(parts)|(book))(?:\/[^/]+)?$/
+
+/** What bears an id that was made here and no version: sent twice it is the same. */
+const MADE = {
+  PUT: /\/api\/holdings\/[^/]+\/(?:thermometers|trials|upkeep|wood)\/[^/]+$/,
+  POST: /\/api\/holdings\/[^/]+\/(?:stores|parts)$/,
+}
 
 type Fields = Record<string, unknown>
 
@@ -24,7 +30,7 @@ function asItWillBe(path: string, known: Fields, sent: Fields): Fields {
 }
 
 const nameOf = (path: string, sent: Fields) =>
-  KEPT.exec(path)![4] ? 'What things cost' : `“${String(sent.name)}”`
+  KEPT.exec(path)?.[4] ? 'What things cost' : `“${String(sent.name ?? sent.what)}”`
 
 /** What is shown of it in the place of what was last heard; parts are heard as a list. */
 async function shownAs(path: string, sent: Fields, etag: string) {
@@ -51,9 +57,28 @@ function overNext(request: Request, etag: string): Request {
   return new Request(request, { headers })
 }
 
+/** What is made without signal waits, and is answered by what was sent: what comes of it is not known yet. */
+async function make(request: Request): Promise<Response> {
+  const again = request.clone()
+  if (!(await anyWaits()))
+    try {
+      const answer = await askServer(request, true)
+      if (!AWAY.has(answer.status)) return answer
+    } catch {
+      // it waits
+    }
+  const text = await again.text()
+  const path = new URL(again.url).pathname
+  const sent = JSON.parse(text) as Fields
+  const method = again.method as keyof typeof MADE
+  await add({ method, path, kind: 'json', body: text, what: nameOf(path, sent) })
+  return new Response(text, { headers: { 'Content-Type': 'application/json' } })
+}
+
 /** The server's answer; of what it could not be told, the change as it is kept here. */
 export async function ask(request: Request): Promise<Response> {
   const path = new URL(request.url).pathname
+  if (MADE[request.method as keyof typeof MADE]?.test(path)) return make(request)
   const etag = request.headers.get('If-Match')
   const again = request.method === 'PUT' && etag && KEPT.test(path) ? request.clone() : null
   if (!again) return askServer(request)

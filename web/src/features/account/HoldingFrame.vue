@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { fetchAhead, fetchedAhead } from '@/ahead'
@@ -15,6 +15,8 @@ import OwnUnits from '@/shared/OwnUnits.vue'
 import PageOut from '@/shared/PageOut.vue'
 import ShortcutList from '@/shared/ShortcutList.vue'
 import AlarmNote from '../alarm/AlarmNote.vue'
+import { upkeepQuery } from '../upkeep/queries'
+import { dueOf } from '../upkeep/sentences'
 import SignInAgain from './SignInAgain.vue'
 import TriesNote from './TriesNote.vue'
 import UndoButtons from '../change/UndoButtons.vue'
@@ -32,6 +34,14 @@ const page = computed(() => {
   const { store, house, run, trial } = route.params
   return JSON.stringify([holding.value, route.name, store, house, run, trial])
 })
+const { data: upkeep } = useQuery(
+  computed(() => ({
+    ...upkeepQuery(holding.value),
+    enabled: !!known.value,
+    meta: { aside: true },
+  })),
+)
+const due = computed(() => dueOf(upkeep.value?.tasks ?? []).length)
 const recordOpen = computed(() => route.path.includes('/record/'))
 
 const themes = [
@@ -128,7 +138,12 @@ onBeforeUnmount(() => {
       <RouterLink :to="{ name: 'tonight', params: { holding } }">Tonight</RouterLink>
       <RouterLink :to="{ name: 'log', params: { holding } }">Log</RouterLink>
       <RouterLink :to="{ name: 'stores', params: { holding } }">Stores</RouterLink>
-      <RouterLink :to="{ name: 'upkeep', params: { holding } }">Upkeep</RouterLink>
+      <RouterLink
+        :to="{ name: 'upkeep', params: { holding } }"
+        :class="{ due }"
+        :data-due="due || null"
+        >Upkeep</RouterLink
+      >
       <RouterLink class="wide" :to="{ name: 'next', params: { holding } }">What next</RouterLink>
       <RouterLink class="wide" :to="{ name: 'sizing', params: { holding } }">Sizing</RouterLink>
       <RouterLink class="wide" :to="{ name: 'pairs', params: { holding } }">Two ways</RouterLink>
@@ -226,6 +241,23 @@ nav a.router-link-active {
   border-bottom-color: var(--ember);
 }
 
+/* how many tasks are due: nothing is moved by it */
+nav a.due {
+  position: relative;
+}
+
+nav a.due::after {
+  content: attr(data-due) / ', ' attr(data-due) ' due';
+  position: absolute;
+  top: 0.1rem;
+  right: -0.1rem;
+  font-size: 12px;
+  line-height: 1.2;
+  font-weight: 700;
+  color: var(--close);
+  border-bottom: 3px double var(--close);
+}
+
 .undo {
   margin-left: auto;
 }
@@ -271,6 +303,10 @@ nav a.router-link-active {
 
   .name {
     flex: 1;
+    min-width: 0;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
 
   nav a.wide {

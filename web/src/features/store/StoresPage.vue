@@ -6,7 +6,9 @@ import { useRoute, useRouter } from 'vue-router'
 import PlacePicture from '@/instruments/PlacePicture.vue'
 import { api, body } from '@/shared/api/client'
 import { asItIs } from './arrangements'
+import { anyWaits } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import WaitsHere from '@/shared/WaitsHere.vue'
 import { useLive } from '@/shared/live'
 import { useSession } from '@/shared/session'
 import { energyOf } from '@/shared/units'
@@ -129,7 +131,7 @@ async function begin(key: string) {
         }),
       )
     await client.invalidateQueries({ queryKey: ['holding', holding] })
-    await router.push({ name: 'store', params: { holding, store: id } })
+    if (!(await anyWaits())) await router.push({ name: 'store', params: { holding, store: id } })
   } catch (e) {
     error.value = e
   }
@@ -198,6 +200,7 @@ async function begin(key: string) {
         <BButton variant="secondary" @click="begin(s.key)">{{ s.word }}</BButton>
       </li>
     </ul>
+    <WaitsHere :holding="holding" :of="['stores', 'parts']" />
   </section>
 </template>
 

@@ -5,6 +5,7 @@ import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref } from 'vue'
 import { api, body, type Views } from '@/shared/api/client'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import WaitsHere from '@/shared/WaitsHere.vue'
 import { useSession } from '@/shared/session'
 import { clock, day, degrees } from '@/shared/units'
 import { newId } from '../store/designs'
@@ -140,6 +141,7 @@ const when = (at: string) => {
       />
       <BButton type="submit" variant="secondary">Hang one up</BButton>
     </form>
+    <WaitsHere :holding="holding" :of="['thermometers']" />
     <ProblemNote v-if="error" :error="error" />
     <RouterLink
       v-if="here.length"

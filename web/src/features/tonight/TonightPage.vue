@@ -20,7 +20,7 @@ import { thermometersQuery } from '../thermometer/queries'
 import DueNote from '../upkeep/DueNote.vue'
 import LoopNotes from '../run/LoopNotes.vue'
 import { givenWords } from './givens'
-import { advice, aheadWord, certainty, errand, headline, shortage } from './sentences'
+import { advice, aheadPlan, aheadShort, certainty, errand, headline, shortage } from './sentences'
 import NightCard from './NightCard.vue'
 import NoticedNotes from './NoticedNotes.vue'
 import TonightAsk from './TonightAsk.vue'
@@ -93,6 +93,16 @@ const daysOffer = computed(() => {
   const a = nights.value?.advice
   return a && toAddress(a.actions) !== toAddress(doings.value) ? a.actions : null
 })
+const plan = computed(() =>
+  night.value && nights.value ? aheadPlan(nights.value, night.value, zone.value) : '',
+)
+/** How old it is, and what is being worked through. */
+const age = computed(() => {
+  const renewed = busy.value ? '; working it through anew …' : ''
+  if (asKnown.value) return `as was known ${asKnown.value}${renewed}`
+  if (looking.value) return 'Working through the nights ahead …'
+  return searching.value ? 'Looking for the least work that holds them all …' : ''
+})
 const print = () => window.print()
 
 /** What is planned, for whatever calendar wakes one. */
@@ -124,6 +134,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     >
   </template>
   <template v-else>
+    <p v-if="night" class="age soft no-print" role="status">{{ age }}</p>
     <h1 v-if="night" :class="['headline', night.verdict.toLowerCase()]" aria-live="polite">
       <svg viewBox="0 0 24 24" width="30" height="30" aria-hidden="true">
         <path v-if="night.verdict === 'HELD'" d="M3 20 Q12 -2 21 20 Z" />
@@ -149,14 +160,11 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
     <p v-if="night && night.verdict !== 'HELD'" class="no-print">
       <RouterLink :to="next">What would hold such nights?</RouterLink>
     </p>
-    <p v-if="looking" class="days soft" role="status">Working through the nights ahead …</p>
-    <div v-else-if="night && nights && nights.nights.length > 1" class="days no-print">
+    <div v-if="night && nights && nights.nights.length > 1" class="days no-print">
       <NightsAhead :nights="nights" :night="night" :units="session.units" :zone="zone" />
-      <div class="say">
-        <p>
-          {{ aheadWord(nights, night, zone) }}
-          <template v-if="searching">Looking for the least work that holds them all …</template>
-        </p>
+      <details v-if="plan" class="say">
+        <summary>{{ aheadShort(nights, zone) }} <span class="change">The plan</span></summary>
+        <p>{{ plan }}</p>
         <BButton
           v-if="daysOffer && !guest"
           size="sm"
@@ -164,27 +172,26 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
           @click="change(daysOffer, true)"
           >Plan these days so</BButton
         >
-      </div>
+      </details>
+      <p v-else class="say">{{ aheadShort(nights, zone) }}</p>
     </div>
-    <div v-else-if="night && !nights && busy" class="days"></div>
-    <DueNote :holding="holding" due />
+    <div v-else-if="night && !nights && (busy || looking)" class="days"></div>
     <ProblemNote v-if="error && !(asKnown && !reached)" :error="error" />
     <HouseTabs
+      v-if="night || error"
       :houses="houses ?? []"
       :chosen="asked.house"
       class="tabs"
       @choose="(id) => (asked.house = id)"
     />
     <details
+      v-if="night || error"
       class="known no-print"
       :open="asking || (!night && !!error)"
       @toggle="asking = ($event.target as HTMLDetailsElement).open"
     >
       <summary>
         {{ givenWords(asked, read, night, session.units) }} <span class="change">change</span>
-        <span v-if="asKnown" class="soft" role="status">
-          · as was known {{ asKnown }}{{ busy ? '; working it through anew …' : '' }}</span
-        >
       </summary>
       <TonightAsk :asked="asked" :read="read" :night="night" :units="session.units" @ask="ask()" />
     </details>
@@ -228,7 +235,7 @@ const house = computed(() => houses.value?.find((h) => h.id === asked.house))
         :ahead="nights?.noticed ?? []"
         :zone="zone"
       />
-      <DueNote :holding="holding" :due="false" />
+      <DueNote :holding="holding" />
       <LoopNotes :holding="holding" />
       <div v-for="c in night.cautions" :key="c.code + c.of" class="caution">
         <b>{{ c.of ? `${c.of}: ` : '' }}{{ withFigures(c.reason, c.figures) }}</b>
@@ -281,7 +288,14 @@ h1.coming {
   color: var(--lost);
 }
 
-/* nothing jumps when it comes */
+/* nothing jumps when it comes, changes or goes */
+.age {
+  position: absolute;
+  margin: -1.2rem 0 0;
+  font-size: 14px;
+  line-height: 1.2rem;
+}
+
 div.coming {
   min-height: 100vh;
 }
@@ -319,18 +333,11 @@ div.coming {
 
 .say {
   flex: 1;
-  display: flex;
-  gap: 1rem;
-  align-items: center;
+  margin: 0;
 }
 
 .say p {
-  margin: 0;
-  flex: 1;
-}
-
-.say button {
-  flex: none;
+  margin: 0.3rem 0;
 }
 
 .hint {
@@ -356,21 +363,19 @@ div.coming {
 }
 
 @media (max-width: 600px) {
-  .days,
-  .say {
-    display: block;
-  }
-
   .days {
+    display: block;
     min-height: 112px;
   }
 
-  .say button {
-    margin-top: 0.4rem;
-  }
   .headline,
   h1.coming {
     font-size: 1.35rem;
+    min-height: 2.4em;
+  }
+
+  .lead-line {
+    min-height: 3em;
   }
 }
 </style>

@@ -170,17 +170,25 @@ export const nightName = (n: Views['NightView'], i: number, zone: string) =>
   i === 0 ? 'Tonight' : weekday(Date.parse(n.dusk) / 1000, zone)
 
 /** What the nights ahead come to, in one sentence or two. */
-export function aheadWord(n: Views['NightsView'], names: Night, zone: string): string {
+export const aheadWord = (n: Views['NightsView'], names: Night, zone: string) =>
+  [aheadShort(n, zone), aheadPlan(n, names, zone)].filter(Boolean).join(' ')
+
+/** Which of the nights ahead breaks first. */
+export function aheadShort(n: Views['NightsView'], zone: string): string {
   const count = n.nights.length
   if (count < 2) return ''
   if (n.breaksFirst == null) return `The ${count} nights that the forecast reaches all hold.`
   const breaks = nightName(n.nights[n.breaksFirst], n.breaksFirst, zone)
   const first =
     n.breaksFirst === 0 ? 'Tonight breaks first' : `${breaks} is the night that breaks first`
+  return n.advice && !toBeDone(n).length ? `${first}; nothing at hand holds it.` : `${first}.`
+}
+
+/** What to do over the days, and until when it can wait; empty where nothing is advised. */
+export function aheadPlan(n: Views['NightsView'], names: Night, zone: string): string {
+  const own = toBeDone(n)
   const a = n.advice
-  if (!a) return `${first}.`
-  const own = a.actions.filter((d) => !planned(n, d))
-  if (!own.length) return `${first}; nothing at hand holds it.`
+  if (n.breaksFirst == null || !a || !own.length) return ''
   const when = (iso: string) => weekday(Date.parse(iso) / 1000, zone)
   const days = [...new Set(own.map((d) => when(d.from)))]
   const doing = days
@@ -191,8 +199,11 @@ export function aheadWord(n: Views['NightsView'], names: Night, zone: string): s
     .join('; ')
   const end = a.holds ? 'then all of them hold' : 'that comes nearest'
   const last = a.latest ? ` It can wait until ${when(a.latest)} ${at(a.latest, zone)}.` : ''
-  return `${first}. ${doing}: ${end}.${last}`
+  return `${doing}: ${end}.${last}`
 }
+
+/** What is advised over the days and not planned yet. */
+const toBeDone = (n: Views['NightsView']) => n.advice?.actions.filter((d) => !planned(n, d)) ?? []
 
 const planned = (n: Views['NightsView'], d: Doing) =>
   n.nights.some((x) =>

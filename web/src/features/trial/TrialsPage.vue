@@ -5,7 +5,9 @@ import { BButton, BFormCheckbox, BFormInput } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, body } from '@/shared/api/client'
+import { anyWaits } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import WaitsHere from '@/shared/WaitsHere.vue'
 import { useSession } from '@/shared/session'
 import { day } from '@/shared/units'
 import RecordTabs from '../record/RecordTabs.vue'
@@ -112,7 +114,7 @@ async function keep() {
       }),
     )
     await client.invalidateQueries({ queryKey: ['holding', holding] })
-    void router.push({ name: 'trial', params: { holding, trial: id } })
+    if (!(await anyWaits())) void router.push({ name: 'trial', params: { holding, trial: id } })
   } catch (e) {
     error.value = e
   }
@@ -126,6 +128,7 @@ async function keep() {
     Set runs side by side that began, lasted and stood in weather as they liked: they are brought to
     the same start and told apart with their doubt.
   </p>
+  <WaitsHere :holding="holding" :of="['trials']" />
   <ul v-if="trials?.length" class="list">
     <li v-for="t in trials" :key="t.id">
       <RouterLink :to="{ name: 'trial', params: { holding, trial: t.id } }">{{

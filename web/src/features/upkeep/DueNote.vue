@@ -9,7 +9,7 @@ import { noteDone } from './done'
 import { upkeepQuery, woodQuery } from './queries'
 import { carrySentence, dueOf, dueSentence, type Task } from './sentences'
 
-const props = defineProps<{ holding: string; due: boolean }>()
+const props = defineProps<{ holding: string }>()
 const session = useSession()
 const client = useQueryClient()
 const { data: upkeep } = useQuery({ ...upkeepQuery(props.holding), meta: { aside: true } })
@@ -28,7 +28,7 @@ function done(t: Task) {
 </script>
 
 <template>
-  <p v-if="due && first" class="due-note due no-print">
+  <p v-if="first" class="due-note due no-print">
     <span>{{ dueSentence(left, session.now().getTime(), zone) }}</span>
     <BButton
       v-if="session.role(holding) !== 'GUEST'"
@@ -38,7 +38,7 @@ function done(t: Task) {
       >Done</BButton
     >
   </p>
-  <p v-else-if="!due" class="due-note no-print">
+  <p class="due-note no-print">
     <span v-if="upkeep && !first && left.length">{{
       dueSentence(left, session.now().getTime(), zone)
     }}</span>

@@ -10,6 +10,7 @@ import type { Views } from '@/shared/api/client'
 import { at } from '@/shared/at'
 import { sent } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import WaitsHere from '@/shared/WaitsHere.vue'
 import { useSession } from '@/shared/session'
 import { newId } from '../store/designs'
 import HeapSection from './HeapSection.vue'
@@ -188,6 +189,7 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
           @keep="keepTask(newId(), $event)"
           @close="close"
         />
+        <WaitsHere :holding="holding" :of="['upkeep']" />
         <p class="buttons no-print">
           <BButton
             v-if="keeper && open.task !== 'new'"
@@ -214,6 +216,7 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
           @drop="tried(dropStack(holding, open.stack), close)"
           @close="close"
         />
+        <WaitsHere :holding="holding" :of="['wood']" />
         <ul class="stacks">
           <li v-for="s in wood.stacks" :key="s.id">
             <button type="button" class="name" @click="choose(s.id)">

@@ -32,9 +32,10 @@ public class PlaceTest {
   }
 
   @Test
-  public void theNightThatBreaksIsNamedAndItsPlanTakenWithOneTouch() {
+  public void theNightThatBreaksIsNamedAndItsPlanReadAndTaken() {
     browser.laptop().go(demo.home + "/tonight").see(".ahead .one");
-    browser.reads("is the night that breaks first").reads("then all of them hold");
+    browser.reads("is the night that breaks first");
+    browser.click("The plan").reads("then all of them hold");
     browser.click("Plan these days so").reads("that the forecast reaches all hold");
     assertThat(browser.driver.findElements(By.cssSelector(".ahead .planned"))).isNotEmpty();
     browser.driver.navigate().refresh();

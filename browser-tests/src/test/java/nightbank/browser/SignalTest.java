@@ -13,6 +13,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
 
 /** After one visit, without signal; and a sign-in that runs out while somebody types. */
 public class SignalTest {
@@ -93,6 +94,12 @@ public class SignalTest {
     return browser.see("input.title").getDomProperty("value");
   }
 
+  private Visitor keeper() {
+    Visitor v = new Visitor(demo.program);
+    v.post("/api/session", "{\"login\":\"keeper\",\"password\":\"quernstone croft\"}");
+    return v;
+  }
+
   private void call(String name) {
     browser.see("input.title").sendKeys(Keys.chord(Keys.CONTROL, "a"), name);
   }
@@ -109,8 +116,7 @@ public class SignalTest {
     browser.until("it stays as it was typed", () -> titled().equals("Bench of stones"));
     call("Bench of slate");
     browser.reads("1 entry waits");
-    Visitor v = new Visitor(demo.program);
-    v.post("/api/session", "{\"login\":\"keeper\",\"password\":\"quernstone croft\"}");
+    Visitor v = keeper();
     String api = "/api/holdings/" + demo.home.substring(3) + "/stores/" + demo.id("Stone bench");
     browser.signal(true);
     browser.until(
@@ -140,8 +146,7 @@ public class SignalTest {
     browser.signal(true);
     browser.isGone("1 entry waits");
     call("Stone bench");
-    Visitor v = new Visitor(demo.program);
-    v.post("/api/session", "{\"login\":\"keeper\",\"password\":\"quernstone croft\"}");
+    Visitor v = keeper();
     String api = "/api/holdings/" + demo.home.substring(3) + "/stores/" + demo.id("Stone bench");
     browser.until(
         "it goes over one's own change",
@@ -150,6 +155,24 @@ public class SignalTest {
   }
 
   @Test(dependsOnMethods = "whatIsTypedAsTheSignalComesBackGoesOverWhatWentOut")
+  public void aStoreBegunWithoutSignalIsBegunWhenThereIsSome() {
+    browser.go(demo.home + "/stores").see(".picture");
+    browser.signal(false);
+    String before = browser.driver.getCurrentUrl();
+    browser.click("A row of upright water columns").reads("on this device").isAccessible();
+    assertThat(browser.driver.getCurrentUrl()).isEqualTo(before);
+    browser.signal(true);
+    browser.isGone("on this device").reads("Row of upright water columns");
+    Visitor v = keeper();
+    String stores = "/api/holdings/" + demo.home.substring(3) + "/stores";
+    for (JsonNode s : v.get(stores).body()) {
+      if (s.path("name").asString().startsWith("Row of upright")) {
+        v.delete(stores + "/" + s.path("id").asString());
+      }
+    }
+  }
+
+  @Test(dependsOnMethods = "aStoreBegunWithoutSignalIsBegunWhenThereIsSome")
   public void aSignInThatRanOutIsGivenAgainWhereOneIs() {
     browser.go(demo.home + "/log").see(".touches");
     browser.driver.executeCdpCommand("Network.clearBrowserCookies", Map.of());

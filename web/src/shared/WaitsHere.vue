@@ -1,0 +1,25 @@
+<script setup lang="ts">
+/** What was made here without signal, where it will stand: it cannot be shown before it is sent. */
+import { computed } from 'vue'
+import { ofAnother, waiting } from './outbox'
+
+/** The rooms of a holding that it belongs to, as in `stores`. */
+const props = defineProps<{ holding: string; of: string[] }>()
+const PATH = /\/api\/holdings\/([^/]+)\/([^/]+)(?:\/[^/]+)?$/
+const made = computed(() =>
+  waiting.value
+    .filter((w) => !w.etag && !w.refused && !ofAnother(w))
+    .filter((w) => {
+      const [, holding, room] = PATH.exec(w.path) ?? []
+      return holding === props.holding && props.of.includes(room ?? '')
+    })
+    .map((w) => w.what),
+)
+</script>
+
+<template>
+  <p v-if="made.length" class="soft no-print" role="status">
+    {{ made.join(', ') }} {{ made.length === 1 ? 'waits' : 'wait' }} on this device and
+    {{ made.length === 1 ? 'goes' : 'go' }} out when there is signal.
+  </p>
+</template>
