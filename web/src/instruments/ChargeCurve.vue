@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** A charge and the hours after it: hottest, heated part and mean, with the moment looked at. */
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { degrees, hours, type Temperature } from '@/shared/units'
+import { useWidth } from '@/shared/useWidth'
 import AsTable from './AsTable.vue'
 import ReadOff from './ReadOff.vue'
 
@@ -12,14 +13,16 @@ const props = defineProps<{
   aim: number
   units: Temperature
 }>()
-const W = 640
+const root = ref<Element | null>(null)
+const W = useWidth(root, 640, 300)
 const H = 170
 const left = 52
 const right = 74
+const TICK = 52 // px, the least between two
 const last = computed(() => props.charge.seconds[props.charge.seconds.length - 1] || 1)
 const top = computed(() => Math.max(props.aim, ...props.charge.hottest) * 1.06 + 2)
 const low = computed(() => Math.min(0, ...props.charge.mean))
-const x = (s: number) => left + (s / last.value) * (W - left - right)
+const x = (s: number) => left + (s / last.value) * (W.value - left - right)
 const y = (c: number) => 12 + (1 - (c - low.value) / (top.value - low.value)) * (H - 42)
 const path = (row: number[]) =>
   row.map((c, i) => `${i ? 'L' : 'M'}${x(props.charge.seconds[i])} ${y(c)}`).join(' ')
@@ -34,7 +37,9 @@ const labels = computed(() => {
   return list
 })
 const ticks = computed(() => {
-  const step = last.value > 100 * 3600 ? 86_400 * 2 : last.value > 40 * 3600 ? 6 * 3600 : 3 * 3600
+  const wide = W.value - left - right
+  const steps = [3, 6, 12, 24, 48, 96].map((h) => h * 3600)
+  const step = steps.find((s) => (s / last.value) * wide > TICK) ?? steps[5]
   return Array.from({ length: Math.floor(last.value / step) + 1 }, (_, i) => i * step)
 })
 const xs = computed(() => props.charge.seconds.map(x))
@@ -51,6 +56,7 @@ const words = (i: number) => {
 
 <template>
   <svg
+    ref="root"
     class="curve"
     :viewBox="`0 0 ${W} ${H}`"
     role="group"

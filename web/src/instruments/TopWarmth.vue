@@ -37,8 +37,13 @@ const marks = computed(() => {
     { word: 'now', celsius: props.now },
     { word: 'full', celsius: props.full },
   ].filter((m): m is { word: string; celsius: number } => m.celsius != null)
-  const apart = list.length < 2 || Math.abs(x(list[0].celsius) - x(list[1].celsius)) > 70
-  return list.map((m, i) => ({ ...m, x: x(m.celsius), y: apart ? 14 : 8 + i * 12 }))
+  list.sort((a, b) => a.celsius - b.celsius)
+  const close = list.length > 1 && x(list[1].celsius) - x(list[0].celsius) < 70
+  return list.map((m, i) => {
+    const at = x(m.celsius)
+    const side = close ? ['end', 'start'][i] : at > W.value - 70 ? 'end' : 'middle'
+    return { ...m, x: at, side, dx: close ? [4, -4][i] : 0 }
+  })
 })
 </script>
 
@@ -63,8 +68,8 @@ const marks = computed(() => {
         <text :x="x(t)" :y="height - 3" text-anchor="middle">{{ degrees(t, units, 0) }}</text>
       </g>
       <g v-for="m in marks" :key="m.word" :class="m.word">
-        <path class="mark" :d="`M${m.x} ${m.y + 4} V${height - 20}`" />
-        <text :x="m.x" :y="m.y" :text-anchor="m.x > W - 70 ? 'end' : 'middle'" class="figure">
+        <path class="mark" :d="`M${m.x} 18 V${height - 20}`" />
+        <text :x="m.x + m.dx" y="14" :text-anchor="m.side" class="figure">
           {{ m.word }} {{ degrees(m.celsius, units, 0) }}
         </text>
       </g>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The same night twice: what is felt in the house with one design and with the other, on one axis; below
  * it what each store holds. */
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { clock, degrees, energyOf, type Temperature } from '@/shared/units'
+import { useWidth } from '@/shared/useWidth'
 import AsTable from './AsTable.vue'
 import ReadOff from './ReadOff.vue'
 
@@ -14,14 +15,16 @@ const props = defineProps<{
   units: Temperature
   zone: string
 }>()
-const W = 760
+const root = ref<Element | null>(null)
+const W = useWidth(root, 760, 320)
 const H = 400
 const left = 58
 const right = 14
 const upper = 250
 const start = computed(() => props.pair.at[0])
 const end = computed(() => props.pair.at[props.pair.at.length - 1])
-const x = (s: number) => left + ((s - start.value) / (end.value - start.value)) * (W - left - right)
+const x = (s: number) =>
+  left + ((s - start.value) / (end.value - start.value)) * (W.value - left - right)
 const all = computed(() => [
   ...props.pair.first.plants,
   ...props.pair.second.plants,
@@ -39,8 +42,9 @@ const fullest = computed(() =>
 const b = (j: number) => H - 30 - (j / fullest.value) * (H - 30 - upper - 22)
 const dusk = computed(() => x(Date.parse(props.pair.sunset) / 1000))
 const hoursShown = computed(() => {
-  const first = Math.ceil(start.value / 10_800) * 10_800
-  return Array.from({ length: 12 }, (_, i) => first + i * 10_800).filter((s) => s < end.value)
+  const step = W.value < 560 ? 21_600 : 10_800
+  const first = Math.ceil(start.value / step) * step
+  return Array.from({ length: 12 }, (_, i) => first + i * step).filter((s) => s < end.value)
 })
 const sides = computed(() => [
   { key: 'first', word: props.first, side: props.pair.first },
@@ -66,7 +70,7 @@ const words = (i: number) => {
 </script>
 
 <template>
-  <svg class="two" :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Both nights">
+  <svg ref="root" class="two" :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Both nights">
     <rect class="dark" :x="dusk" y="0" :width="W - right - dusk" :height="H - 30" />
     <rect
       class="danger"

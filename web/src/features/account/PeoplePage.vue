@@ -123,7 +123,7 @@ const newPassword = (personId: string) =>
   <div class="split">
     <section aria-labelledby="people-h">
       <h2 id="people-h">Who belongs here</h2>
-      <table class="ledger">
+      <table class="ledger people">
         <tbody>
           <tr v-for="p in people" :key="p.personId">
             <th scope="row">{{ p.name }}</th>
@@ -204,5 +204,22 @@ const newPassword = (personId: string) =>
 
 .own {
   max-width: 420px;
+}
+
+@media (max-width: 600px) {
+  .people tr {
+    display: block;
+    padding: 0.4rem 0;
+  }
+
+  .people :is(th, td) {
+    display: block;
+    width: 100%;
+    border: 0;
+  }
+
+  .people .acts {
+    display: flex;
+  }
 }
 </style>

@@ -310,6 +310,22 @@ final class Browser implements AutoCloseable {
     return this;
   }
 
+  /** What is written in drawings can be read: no letters under 9.5 px. */
+  Browser isReadable() {
+    Object small =
+        driver.executeScript(
+            """
+            return [...document.querySelectorAll('main svg text')]
+              .filter((t) => t.textContent.trim() && t.getBoundingClientRect().width)
+              .map((t) => [t, t.getScreenCTM()])
+              .map(([t, m]) => [t, parseFloat(getComputedStyle(t).fontSize) * Math.hypot(m.a, m.b)])
+              .filter(([, px]) => px < 9.5)
+              .map(([t, px]) => t.textContent.trim() + ' ' + px)
+            """);
+    assertThat((List<?>) small).as(driver.getCurrentUrl()).isEmpty();
+    return this;
+  }
+
   private void finds(AxeBuilder axe) {
     assertThat(
             axe.setLegacyMode().analyze(driver).getViolations().stream()

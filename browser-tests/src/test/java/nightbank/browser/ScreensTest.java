@@ -51,7 +51,7 @@ public class ScreensTest {
     browser.go(path).see(css);
     browser.isAccessible();
     if (phone) {
-      browser.isTouchable();
+      browser.isTouchable().isReadable();
       for (String theme : new String[] {"night", "night-eyes"}) {
         browser.theme(theme).see(css);
         browser.isLegible();
