@@ -1,19 +1,21 @@
 <script setup lang="ts">
 /** Size against nights lost in a winter: steps down that grow flat, with the chosen size marked. */
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Views } from '@/shared/api/client'
 import { massOf } from '@/shared/units'
+import { useWidth } from '@/shared/useWidth'
 import AsTable from './AsTable.vue'
 import ReadOff from './ReadOff.vue'
 
 const props = defineProps<{ curve: Views['CurveView']; chosen: number }>()
-const W = 560
+const root = ref<Element | null>(null)
+const W = useWidth(root, 560, 300)
 const H = 210
 const left = 44
 const right = 20
 const most = computed(() => Math.max(1, ...props.curve.points.map((p) => p.count)))
 const worst = computed(() => Math.max(1, ...props.curve.points.map((p) => p.nightsLost)))
-const x = (n: number) => left + (n / most.value) * (W - left - right)
+const x = (n: number) => left + (n / most.value) * (W.value - left - right)
 const y = (lost: number) => 24 + (1 - lost / worst.value) * (H - 74)
 const path = computed(() =>
   props.curve.points.map((p, i) => `${i ? 'L' : 'M'}${x(p.count)} ${y(p.nightsLost)}`).join(' '),
@@ -44,6 +46,7 @@ const spoken = computed(() => {
 
 <template>
   <svg
+    ref="root"
     class="curve drawn-on"
     :viewBox="`0 0 ${W} ${H}`"
     role="group"

@@ -14,7 +14,7 @@ import { housesQuery } from '../house/queries'
 import HouseLearned from './HouseLearned.vue'
 import { learnedQuery, nightsQuery } from './queries'
 import RecordTabs from './RecordTabs.vue'
-import { learnedNightSentences, nightSentences, wallSentence } from './sentences'
+import { learnedNightSentences, nightSentences, sinceSentence, wallSentence } from './sentences'
 import { evening, spanOf, todayIn, winterName, winterOf } from './winters'
 
 const session = useSession()
@@ -46,6 +46,7 @@ const opened = computed(
     data.value?.nights.find((n) => n.verdict === 'LOST') ??
     data.value?.nights.at(-1),
 )
+const since = computed(() => data.value?.since.find((s) => s.evening === opened.value?.evening))
 </script>
 
 <template>
@@ -121,6 +122,7 @@ const opened = computed(
           {{ s }}
         </p>
       </template>
+      <p v-if="since" class="soft">{{ sinceSentence(since, session.units) }}</p>
       <p v-if="data.pending" class="soft" role="status">
         {{ data.pending === 1 ? 'One day of a store is' : `${data.pending} days of stores are` }}
         still being judged; what was paid then comes in as it goes.

@@ -4,6 +4,7 @@ import {
   effortSentence,
   hardestSentences,
   nightSentences,
+  sinceSentence,
   statementSentence,
   wallSentence,
 } from './sentences'
@@ -177,6 +178,36 @@ describe('a statement', () => {
     ))
   it('says when a price is missing', () =>
     expect(effortSentence(statement({ cost: null }))).toContain('a price is missing'))
+})
+
+describe('the nights from a change on', () => {
+  const since = (over: Partial<Views['Since']>) =>
+    sinceSentence(
+      {
+        evening: '2026-01-20',
+        nightsBefore: 12,
+        nightsAfter: 9,
+        warmerKelvin: 0.8,
+        lowKelvin: 0.2,
+        highKelvin: 1.4,
+        finding: 'WARMER',
+        otherCold: false,
+        ...over,
+      },
+      celsius,
+    )
+  it('are warmer, colder, or leave it open', () => {
+    expect(since({})).toBe(
+      'Was something changed that day? The 9 nights from then on were, against 12 before, 0.8 K warmer in the same cold (0.2 K to 1.4 K).',
+    )
+    expect(since({ warmerKelvin: -0.8, finding: 'COLDER' })).toContain('0.8 K colder')
+    expect(since({ lowKelvin: -0.4, finding: 'CANNOT_TELL' })).toContain(
+      'but anything from −0.4 K to 1.4 K fits: more nights would tell.',
+    )
+  })
+  it('are to be taken with care where they met another cold', () => {
+    expect(since({ otherCold: true })).toContain('with care')
+  })
 })
 
 describe('the hardest week', () => {

@@ -94,6 +94,18 @@ export function nightSentences(n: Night, limit: number, u: Temperature, zone: st
   return said
 }
 
+/** For whoever changed something that day: the nights from it on against those before. */
+export function sinceSentence(s: Views['Since'], u: Temperature): string {
+  const by = `${kelvins(Math.abs(s.warmerKelvin), u)} ${s.warmerKelvin < 0 ? 'colder' : 'warmer'}`
+  const doubt = `${kelvins(s.lowKelvin, u)} to ${kelvins(s.highKelvin, u)}`
+  const said =
+    s.finding === 'CANNOT_TELL'
+      ? `${by} in the same cold, but anything from ${doubt} fits: more nights would tell`
+      : `${by} in the same cold (${doubt})`
+  const other = s.otherCold ? ' They met hardly the same cold, so take it with care.' : ''
+  return `Was something changed that day? The ${s.nightsAfter} nights from then on were, against ${s.nightsBefore} before, ${said}.${other}`
+}
+
 /** The week in which the house was coldest, and what was otherwise then. */
 export function hardestSentences(v: Nights, u: Temperature): string[] {
   const h = v.hardest

@@ -3803,6 +3803,7 @@ export interface components {
             nights: components["schemas"]["Night"][];
             /** Format: int32 */
             pending: number;
+            since: components["schemas"]["Since"][];
             /** Format: int32 */
             unknown: number;
         };
@@ -4283,6 +4284,23 @@ export interface components {
         SignIn: {
             login: string;
             password: string;
+        };
+        Since: {
+            /** Format: date */
+            evening: string;
+            /** @enum {string} */
+            finding: "WARMER" | "COLDER" | "CANNOT_TELL";
+            /** Format: double */
+            highKelvin: number;
+            /** Format: double */
+            lowKelvin: number;
+            /** Format: int32 */
+            nightsAfter: number;
+            /** Format: int32 */
+            nightsBefore: number;
+            otherCold: boolean;
+            /** Format: double */
+            warmerKelvin: number;
         };
         SizedView: {
             container: string;

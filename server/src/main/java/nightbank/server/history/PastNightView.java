@@ -4,10 +4,12 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import nightbank.core.evidence.EventKind;
+import nightbank.core.judgement.BeforeAfter;
 import nightbank.core.judgement.HardestWeek;
 import org.jspecify.annotations.Nullable;
 
@@ -16,6 +18,8 @@ import org.jspecify.annotations.Nullable;
  *
  * @param pending store days still being judged; what stores paid is told meanwhile
  * @param hardest week of these nights, absent before two weeks were read
+ * @param since what the nights from each evening on show against those before, where either side
+ *     has enough of them
  */
 public record PastNightView(
     UUID houseId,
@@ -26,7 +30,54 @@ public record PastNightView(
     int lost,
     int unknown,
     int pending,
-    @Nullable Hardest hardest) {
+    @Nullable Hardest hardest,
+    List<Since> since) {
+
+  /**
+   * The nights from an evening on against those before, at the same cold outdoors, for whoever
+   * changed something that day.
+   *
+   * @param warmerKelvin by how much the house's low is higher; with its 95 % confidence interval
+   * @param otherCold whether the cold of the one side hardly overlaps that of the other
+   */
+  public record Since(
+      LocalDate evening,
+      int nightsBefore,
+      int nightsAfter,
+      double warmerKelvin,
+      double lowKelvin,
+      double highKelvin,
+      BeforeAfter.Finding finding,
+      boolean otherCold) {
+    static List<Since> of(List<Night> nights) {
+      List<BeforeAfter.Night> read =
+          nights.stream()
+              .filter(n -> n.liftKelvin() != null)
+              .map(
+                  n ->
+                      new BeforeAfter.Night(
+                          n.evening().toEpochDay(),
+                          Objects.requireNonNull(n.lowestCelsius()),
+                          Objects.requireNonNull(n.outdoorLowest())))
+              .toList();
+      return read.stream().flatMap(n -> from(read, n.day()).stream()).toList();
+    }
+
+    private static Optional<Since> from(List<BeforeAfter.Night> read, long day) {
+      return BeforeAfter.of(read, day)
+          .map(
+              f ->
+                  new Since(
+                      LocalDate.ofEpochDay(day),
+                      f.nightsBefore(),
+                      f.nightsAfter(),
+                      f.warmer(),
+                      f.low(),
+                      f.high(),
+                      f.finding(),
+                      f.otherCold()));
+    }
+  }
 
   /**
    * The week in which the house was coldest; means of a night, °C and J.

@@ -117,7 +117,8 @@ public class PastNights {
         count[PastNight.Outcome.LOST.ordinal()],
         count[PastNight.Outcome.UNKNOWN.ordinal()],
         pending,
-        PastNightView.Hardest.of(nights, pending == 0));
+        PastNightView.Hardest.of(nights, pending == 0),
+        PastNightView.Since.of(nights));
   }
 
   /** A night, and what it is told by. */

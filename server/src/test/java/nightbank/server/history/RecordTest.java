@@ -49,6 +49,13 @@ public class RecordTest {
   }
 
   @Test
+  public void tooFewNightsSayNothingOfAChange() {
+    JsonNode nights = settled("/houses/" + house + "/nights?" + SPAN);
+    assertThat(nights.path("since").isArray()).isTrue();
+    assertThat(nights.path("since")).isEmpty();
+  }
+
+  @Test
   public void theLedgerOfAnyTimeClosesAndItsDaysAddUp() {
     JsonNode s = settled("/statement?" + SPAN + "&store=" + store);
     JsonNode sums = s.path("sums");
