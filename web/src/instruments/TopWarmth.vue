@@ -17,6 +17,7 @@ const WIDEST = 560
 const LEFT = 108
 const ROW = 17
 const TOP = 26
+const WORD = 70 // px, a mark's words
 const HOTTEST = 90 // °C; hotter marks stand at the end
 
 const figure = ref<HTMLElement | null>(null)
@@ -38,12 +39,14 @@ const marks = computed(() => {
     { word: 'full', celsius: props.full },
   ].filter((m): m is { word: string; celsius: number } => m.celsius != null)
   list.sort((a, b) => a.celsius - b.celsius)
-  const close = list.length > 1 && x(list[1].celsius) - x(list[0].celsius) < 70
-  return list.map((m, i) => {
-    const at = x(m.celsius)
-    const side = close ? ['end', 'start'][i] : at > W.value - 70 ? 'end' : 'middle'
-    return { ...m, x: at, side, dx: close ? [4, -4][i] : 0 }
-  })
+  const at = list.map((m) => x(m.celsius))
+  const close = list.length > 1 && at[1] - at[0] < WORD
+  const between = Math.min((at[0] + at[1]) / 2, W.value - WORD)
+  return list.map((m, i) =>
+    close
+      ? { ...m, x: at[i], side: ['end', 'start'][i], says: between + [-3, 3][i] }
+      : { ...m, x: at[i], side: at[i] > W.value - WORD ? 'end' : 'middle', says: at[i] },
+  )
 })
 </script>
 
@@ -69,7 +72,7 @@ const marks = computed(() => {
       </g>
       <g v-for="m in marks" :key="m.word" :class="m.word">
         <path class="mark" :d="`M${m.x} 18 V${height - 20}`" />
-        <text :x="m.x + m.dx" y="14" :text-anchor="m.side" class="figure">
+        <text :x="m.says" y="14" :text-anchor="m.side" class="figure">
           {{ m.word }} {{ degrees(m.celsius, units, 0) }}
         </text>
       </g>

@@ -12,7 +12,9 @@ import { heatColour } from '@/shared/heat'
 import { keepsOf } from '@/shared/keeps'
 import NumberField from '@/shared/NumberField.vue'
 import { asItIs } from '../store/arrangements'
+import { anyWaits } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
+import WaitsHere from '@/shared/WaitsHere.vue'
 import { useSession } from '@/shared/session'
 import { areaOf, degrees, energyOf, kelvins, massOf, powerOf } from '@/shared/units'
 import { useSearch } from '@/shared/useSearch'
@@ -172,7 +174,7 @@ async function plan(s: Found) {
       }),
     )
     await client.invalidateQueries({ queryKey: ['holding', holding, 'stores'] })
-    await router.push({ name: 'store', params: { holding, store: id } })
+    if (!(await anyWaits())) await router.push({ name: 'store', params: { holding, store: id } })
   } catch (e) {
     planError.value = e
   }
@@ -326,6 +328,7 @@ async function plan(s: Found) {
         <p v-else-if="!curveError" class="soft mt-3">Going through a winter of nights …</p>
         <ProblemNote v-if="curveError" :error="curveError" />
         <ProblemNote v-if="planError" :error="planError" />
+        <WaitsHere :holding="holding" :of="['stores']" />
         <BButton v-if="keeper && chosen.design" variant="primary" class="mt-2" @click="plan(chosen)"
           >Plan this store</BButton
         >
