@@ -274,11 +274,15 @@ const place = (c: Change) => {
       </section>
     </template>
   </template>
-  <p v-else-if="houses && !houses.length">
-    What next needs a house:
-    <RouterLink :to="{ name: 'new-house', params: { holding } }">five questions make one</RouterLink
-    >.
-  </p>
+  <template v-else-if="houses && !houses.length">
+    <h1>What to change next</h1>
+    <p>
+      What next needs a house:
+      <RouterLink :to="{ name: 'new-house', params: { holding } }"
+        >five questions make one</RouterLink
+      >.
+    </p>
+  </template>
 </template>
 
 <style scoped>

@@ -139,10 +139,13 @@ watch(
       </div>
     </div>
   </template>
-  <p v-else-if="stores">
-    This needs a house with a store:
-    <RouterLink :to="{ name: 'stores', params: { holding } }">begin one</RouterLink>.
-  </p>
+  <template v-else-if="stores">
+    <h1>Two ways with one store</h1>
+    <p>
+      This needs a house with a store:
+      <RouterLink :to="{ name: 'stores', params: { holding } }">begin one</RouterLink>.
+    </p>
+  </template>
 </template>
 
 <style scoped>

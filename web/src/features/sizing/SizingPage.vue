@@ -341,11 +341,15 @@ async function plan(s: Found) {
       </section>
     </div>
   </template>
-  <p v-else-if="houses && !houses.length">
-    Sizing needs a house:
-    <RouterLink :to="{ name: 'new-house', params: { holding } }">five questions make one</RouterLink
-    >.
-  </p>
+  <template v-else-if="houses && !houses.length">
+    <h1>Which store, and how much?</h1>
+    <p>
+      Sizing needs a house:
+      <RouterLink :to="{ name: 'new-house', params: { holding } }"
+        >five questions make one</RouterLink
+      >.
+    </p>
+  </template>
 </template>
 
 <style scoped>

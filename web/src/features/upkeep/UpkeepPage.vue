@@ -204,7 +204,13 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
       </section>
       <section aria-labelledby="wood-h">
         <h2 id="wood-h">Wood</h2>
-        <WoodPile :wood="wood" :now="now" :chosen="open.stack" @choose="choose" />
+        <WoodPile
+          v-if="wood.stacks.length"
+          :wood="wood"
+          :now="now"
+          :chosen="open.stack"
+          @choose="choose"
+        />
         <StackEditor
           v-if="open.stack && keeper"
           :key="open.stack"
