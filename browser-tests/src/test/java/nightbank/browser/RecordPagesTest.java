@@ -79,6 +79,7 @@ public class RecordPagesTest {
     browser.reads("Ice on the water dish");
     browser.see(".wall .night.chosen").sendKeys(Keys.ARROW_RIGHT);
     browser.reads("The night of Wed 21 January held");
+    browser.reads("The 9 nights from then on were, against 11 before,");
     assertThat(browser.driver.getCurrentUrl()).contains("night=2026-01-21");
     browser.driver.navigate().refresh();
     browser.reads("The night of Wed 21 January held");
