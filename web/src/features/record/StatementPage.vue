@@ -14,7 +14,7 @@ import WordHelp from '@/shared/WordHelp.vue'
 import { storesQuery } from '../store/queries'
 import { statementQuery } from './queries'
 import RecordTabs from './RecordTabs.vue'
-import { effortSentence, statementSentence } from './sentences'
+import { effortSentence, statementSentence, tasksSentence } from './sentences'
 import { daysBefore, evening, spanOf, todayIn, winterOf } from './winters'
 
 const session = useSession()
@@ -63,6 +63,7 @@ const rows = computed(() => {
   <RecordTabs :holding="holding" />
   <h1>{{ s ? statementSentence(s) : 'Statement' }}</h1>
   <p v-if="s" class="lead-line">{{ effortSentence(s) }}</p>
+  <p v-if="s && tasksSentence(s)">{{ tasksSentence(s) }}</p>
   <form class="asked no-print" aria-label="Which statement" @submit.prevent>
     <div>
       <label for="s-store">Of</label>

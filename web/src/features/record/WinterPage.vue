@@ -17,7 +17,13 @@ import { woodQuery } from '../upkeep/queries'
 import { woodSentence } from '../upkeep/sentences'
 import { nightsQuery, statementQuery, weekQuery } from './queries'
 import RecordTabs from './RecordTabs.vue'
-import { effortSentence, hardestSentences, statementSentence, wallSentence } from './sentences'
+import {
+  effortSentence,
+  hardestSentences,
+  statementSentence,
+  tasksSentence,
+  wallSentence,
+} from './sentences'
 import { spanOf, todayIn, winterName, winterOf } from './winters'
 
 const session = useSession()
@@ -86,7 +92,7 @@ const print = () => window.print()
       </section>
       <section v-if="ledger">
         <h2>Wood, power and work</h2>
-        <p>{{ effortSentence(ledger) }}</p>
+        <p>{{ effortSentence(ledger) }} {{ tasksSentence(ledger) }}</p>
         <p v-if="wood">{{ woodSentence(wood) }}</p>
       </section>
       <section class="week">

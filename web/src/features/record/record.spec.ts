@@ -6,6 +6,7 @@ import {
   nightSentences,
   sinceSentence,
   statementSentence,
+  tasksSentence,
   wallSentence,
 } from './sentences'
 import { daysBefore, evening, spanOf, todayIn, winterName, winterOf } from './winters'
@@ -149,6 +150,7 @@ const statement = (over: Partial<Views['StatementView']> = {}) =>
     },
     currency: '£',
     cost: 4.2,
+    tasks: [],
     ...over,
   }) as unknown as Views['StatementView']
 
@@ -176,6 +178,19 @@ describe('a statement', () => {
     expect(effortSentence(statement())).toBe(
       'It took 2 fires, 14 kg of wood (58.3 kWh), about 1.4 h of work; £4.20 in all.',
     ))
+  it('tells what came round and was done', () => {
+    expect(
+      tasksSentence(
+        statement({
+          tasks: [
+            { what: 'Take out the ash', times: 3 },
+            { what: 'Test the smoke alarm', times: 1 },
+          ],
+        }),
+      ),
+    ).toBe('Of what comes round: take out the ash, 3 times; test the smoke alarm, once.')
+    expect(tasksSentence(statement())).toBe('')
+  })
   it('says when a price is missing', () =>
     expect(effortSentence(statement({ cost: null }))).toContain('a price is missing'))
 })

@@ -200,6 +200,14 @@ export function statementSentence(s: Statement): string {
 }
 
 /** What it took, in one sentence. */
+/** What came round and was done. */
+export function tasksSentence(s: Statement): string {
+  const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
+  const small = (what: string) => what.charAt(0).toLowerCase() + what.slice(1)
+  const all = s.tasks.map((t) => `${small(t.what)}, ${times(t.times)}`)
+  return all.length ? `Of what comes round: ${all.join('; ')}.` : ''
+}
+
 export function effortSentence(s: Statement): string {
   const e = s.effort
   const parts = [

@@ -4462,6 +4462,7 @@ export interface components {
             storeName: string;
             stores: components["schemas"]["StoreSums"][];
             sums: components["schemas"]["Sums"];
+            tasks: components["schemas"]["Times"][];
             /** Format: date */
             to: string;
             /** Format: int32 */
@@ -4704,6 +4705,11 @@ export interface components {
             kind: "THROUGH";
             /** Format: uuid */
             storeId: string;
+        };
+        Times: {
+            /** Format: int32 */
+            times: number;
+            what: string;
         };
         Told: {
             /** Format: double */

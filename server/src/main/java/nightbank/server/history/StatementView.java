@@ -4,6 +4,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import nightbank.server.upkeep.Tasks;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -12,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param pending days still being judged; the rest is told meanwhile
  * @param unread days between a store's first and last reading on which too little was read
+ * @param tasks that come round and were done, of the whole holding alone; the most often first
  * @param cost of fuel and power at the holding's prices; absent where a price is missing
  */
 @RecordBuilder
@@ -27,7 +29,8 @@ public record StatementView(
     int unread,
     Effort effort,
     String currency,
-    Double cost) {
+    Double cost,
+    List<Tasks.Times> tasks) {
 
   /**
    * Ledger over the whole time.

@@ -1,6 +1,7 @@
 package nightbank.server.history;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -22,6 +23,7 @@ import nightbank.server.log.EventView;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.StoreView;
 import nightbank.server.store.Stores;
+import nightbank.server.upkeep.Tasks;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -35,13 +37,21 @@ public class Statements {
   private final EventLog events;
   private final Books books;
   private final Holdings holdings;
+  private final Tasks tasks;
 
-  Statements(LedgerDays days, Stores stores, EventLog events, Books books, Holdings holdings) {
+  Statements(
+      LedgerDays days,
+      Stores stores,
+      EventLog events,
+      Books books,
+      Holdings holdings,
+      Tasks tasks) {
     this.days = days;
     this.stores = stores;
     this.events = events;
     this.books = books;
     this.holdings = holdings;
+    this.tasks = tasks;
   }
 
   /**
@@ -83,10 +93,10 @@ public class Statements {
         judged.forEach(day -> add(rows, day));
       }
     }
+    Instant begin = LedgerDay.noon(from, zone);
+    Instant end = LedgerDay.noon(to.plusDays(1), zone);
     List<EventView> done =
-        events
-            .between(holding, LedgerDay.noon(from, zone), LedgerDay.noon(to.plusDays(1), zone))
-            .stream()
+        events.between(holding, begin, end).stream()
             .filter(e -> store == null || store.equals(e.storeId()))
             .toList();
     StatementView.Effort effort = effort(done, element);
@@ -108,6 +118,7 @@ public class Statements {
         .effort(effort)
         .currency(book.currency())
         .cost(cost(effort, book.prices()))
+        .tasks(store == null ? tasks.times(holding, begin, end) : List.of())
         .build();
   }
 

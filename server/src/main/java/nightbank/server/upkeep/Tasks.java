@@ -105,6 +105,13 @@ public class Tasks implements Reversible {
   /** A task as it is kept. */
   public record Kept(UUID id, TaskDraft draft) {}
 
+  /** How often something that comes round was done. */
+  public record Times(String what, int times) {}
+
+  public List<Times> times(UUID holding, Instant from, Instant to) {
+    return repository.times(holding, from, to);
+  }
+
   public UpkeepView view(UUID holding) {
     Instant now = clock.instant();
     ZoneId zone = ZoneId.of(holdings.get(holding).zone());

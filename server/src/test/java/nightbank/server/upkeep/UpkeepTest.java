@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 import nightbank.server.Grounds;
@@ -191,6 +193,25 @@ public class UpkeepTest {
     assertThat(upkeep().at("/tasks/0/done/0/note").asString()).isEqualTo("two buckets");
     takeBack("TASK_DONE");
     assertThat(upkeep().at("/tasks/0/state").asString()).isEqualTo("DUE");
+  }
+
+  @Test
+  public void aStatementTellsHowOftenATaskWasDoneInItsTime() {
+    UUID ash = kept("/upkeep", "{\"what\":\"Take out the ash\",\"days\":3}");
+    UUID flue = kept("/upkeep", "{\"what\":\"Sweep the flue\",\"days\":365}");
+    for (int days : new int[] {2, 5, 40}) {
+      kept("/upkeep/" + ash + "/done", "{\"at\":\"%s\"}".formatted(daysAgo(days)));
+    }
+    kept("/upkeep/" + flue + "/done", "{\"at\":\"%s\"}".formatted(daysAgo(6)));
+    LocalDate today = now.atZone(ZoneOffset.UTC).toLocalDate();
+    String span = "/statement?from=%s&to=%s".formatted(today.minusDays(10), today);
+    JsonNode tasks = grounds.keeper.get(grounds.path(span)).body().path("tasks");
+    assertThat(tasks).hasSize(2);
+    assertThat(tasks.at("/0/what").asString()).isEqualTo("Take out the ash");
+    assertThat(tasks.at("/0/times").asInt()).isEqualTo(2);
+    assertThat(tasks.at("/1/times").asInt()).isEqualTo(1);
+    Grounds other = Grounds.fresh();
+    assertThat(other.keeper.get(other.path(span)).body().path("tasks")).isEmpty();
   }
 
   @Test

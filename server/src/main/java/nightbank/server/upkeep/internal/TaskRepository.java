@@ -3,6 +3,7 @@ package nightbank.server.upkeep.internal;
 import static nightbank.db.Tables.TASK;
 import static nightbank.db.Tables.TASK_DONE;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,9 +11,11 @@ import java.util.UUID;
 import nightbank.core.upkeep.UsualTask;
 import nightbank.server.upkeep.Tasks.Kept;
 import nightbank.server.upkeep.Tasks.TaskDraft;
+import nightbank.server.upkeep.Tasks.Times;
 import nightbank.server.upkeep.TasksDone.Done;
 import nightbank.server.upkeep.UpkeepView.DoneView;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 
 /** Tasks, and when they were done. */
@@ -88,6 +91,20 @@ public class TaskRepository {
         .fetchGroups(
             TASK_DONE.TASK_ID,
             r -> new DoneView(r.get(TASK_DONE.ID), r.get(TASK_DONE.AT), r.get(TASK_DONE.NOTE)));
+  }
+
+  /** How often each was done in a time, the most often first. */
+  public List<Times> times(UUID holding, Instant from, Instant to) {
+    return db.select(TASK.WHAT, DSL.count())
+        .from(TASK_DONE)
+        .join(TASK)
+        .on(TASK.ID.eq(TASK_DONE.TASK_ID))
+        .where(TASK_DONE.HOLDING_ID.eq(holding))
+        .and(TASK_DONE.AT.ge(from))
+        .and(TASK_DONE.AT.lt(to))
+        .groupBy(TASK.ID, TASK.WHAT)
+        .orderBy(DSL.count().desc(), TASK.WHAT)
+        .fetch(r -> new Times(r.value1(), r.value2()));
   }
 
   public Optional<Done> find(UUID holding, UUID id) {
