@@ -57,7 +57,7 @@ const words = (i: number) => {
 <template>
   <svg
     ref="root"
-    class="curve"
+    class="curve drawn-on"
     :viewBox="`0 0 ${W} ${H}`"
     role="group"
     aria-label="Temperatures through the charge"
@@ -96,21 +96,6 @@ const words = (i: number) => {
 </template>
 
 <style scoped>
-.curve {
-  width: 100%;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-}
-
-text {
-  font-size: 13px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
 .on {
   fill: var(--line-soft);
   opacity: 0.6;

@@ -67,7 +67,7 @@ const counts = computed(() => {
 <template>
   <svg
     ref="root"
-    class="down"
+    class="down drawn-on"
     :viewBox="`0 0 ${W} ${H}`"
     role="img"
     :aria-label="`Nights lost of ${nights}: ${[Math.round(from), ...steps.map((s) => `${Math.round(s.lost)} after ${s.name}`)].join(', ')}`"
@@ -103,21 +103,6 @@ const counts = computed(() => {
 </template>
 
 <style scoped>
-.down {
-  width: 100%;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-}
-
-text {
-  font-size: 14px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
 .grid {
   stroke: var(--line-soft);
 }

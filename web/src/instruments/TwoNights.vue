@@ -70,7 +70,13 @@ const words = (i: number) => {
 </script>
 
 <template>
-  <svg ref="root" class="two" :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Both nights">
+  <svg
+    ref="root"
+    class="two drawn-on"
+    :viewBox="`0 0 ${W} ${H}`"
+    role="group"
+    aria-label="Both nights"
+  >
     <rect class="dark" :x="dusk" y="0" :width="W - right - dusk" :height="H - 30" />
     <rect
       class="danger"
@@ -125,21 +131,6 @@ const words = (i: number) => {
 </template>
 
 <style scoped>
-.two {
-  width: 100%;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-}
-
-text {
-  font-size: 13px;
-  fill: var(--ink);
-}
-
-.soft {
-  fill: var(--ink-soft);
-}
-
 path {
   fill: none;
 }

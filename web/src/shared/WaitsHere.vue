@@ -5,14 +5,10 @@ import { ofAnother, waiting } from './outbox'
 
 /** The rooms of a holding that it belongs to, as in `stores`. */
 const props = defineProps<{ holding: string; of: string[] }>()
-const PATH = /\/api\/holdings\/([^/]+)\/([^/]+)(?:\/[^/]+)?$/
 const made = computed(() =>
   waiting.value
-    .filter((w) => !w.etag && !w.refused && !ofAnother(w))
-    .filter((w) => {
-      const [, holding, room] = PATH.exec(w.path) ?? []
-      return holding === props.holding && props.of.includes(room ?? '')
-    })
+    .filter((w) => w.made && !w.refused && !ofAnother(w))
+    .filter((w) => props.of.some((room) => w.path.includes(`/${props.holding}/${room}`)))
     .map((w) => w.what),
 )
 </script>

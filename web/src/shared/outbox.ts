@@ -15,6 +15,8 @@ export interface Waiting {
   body: string | Blob
   /** The version that it changes; of several changes of one thing the newest is sent, over the first's. */
   etag?: string
+  /** Whether something new is made by it, which is shown once it is sent. */
+  made?: boolean
   /** Of what it took the place of one may have arrived unheard: the last bodies. */
   instead?: (string | Blob)[]
   /** In the grower's words, for the list of what waits. */
@@ -33,7 +35,7 @@ const OWN = 100 // versions remembered
 export const waiting = ref<Waiting[]>([])
 /** Grows each time something has gone out. */
 export const sent = ref(0)
-/** Grows each time a change of something that has versions has gone out. */
+/** Grows each time something that pages show was changed or made by it. */
 export const changed = ref(0)
 export const trouble = ref('')
 /** Who is signed in here. */
@@ -208,7 +210,7 @@ export async function flush(): Promise<void> {
       else {
         await gone(next, outcome.etag)
         sent.value++
-        if (next.etag) changed.value++
+        if (next.etag || next.made) changed.value++
       }
       await look()
     }

@@ -130,7 +130,7 @@ describe('what is made without signal', () => {
     server.mockRejectedValue(new TypeError('no'))
     expect((await ask(made(method, room, body))).ok).toBe(true)
     expect(added).toHaveBeenCalledWith(
-      expect.objectContaining({ method, path: `/api/holdings/h/${room}`, what }),
+      expect.objectContaining({ method, path: `/api/holdings/h/${room}`, what, made: true }),
     )
   })
   it('goes behind what waits already, though the signal is back', async () => {

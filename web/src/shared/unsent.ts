@@ -71,7 +71,7 @@ async function make(request: Request): Promise<Response> {
   const path = new URL(again.url).pathname
   const sent = JSON.parse(text) as Fields
   const method = again.method as keyof typeof MADE
-  await add({ method, path, kind: 'json', body: text, what: nameOf(path, sent) })
+  await add({ method, path, kind: 'json', body: text, what: nameOf(path, sent), made: true })
   return new Response(text, { headers: { 'Content-Type': 'application/json' } })
 }
 

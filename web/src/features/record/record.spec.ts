@@ -213,7 +213,7 @@ describe('the nights from a change on', () => {
     )
   it('are warmer, colder, or leave it open', () => {
     expect(since({})).toBe(
-      'Was something changed that day? The 9 nights from then on were, against 12 before, 0.8 K warmer in the same cold (0.2 K to 1.4 K).',
+      'Was something changed that day? The 9 nights from then on were, against 12 before, 0.8 K warmer in the same cold (0.2 K to 1.4 K). Wind, sky and what the stores held are not looked at.',
     )
     expect(since({ warmerKelvin: -0.8, finding: 'COLDER' })).toContain('0.8 K colder')
     expect(since({ lowKelvin: -0.4, finding: 'CANNOT_TELL' })).toContain(

@@ -103,7 +103,8 @@ export function sinceSentence(s: Views['Since'], u: Temperature): string {
       ? `${by} in the same cold, but anything from ${doubt} fits: more nights would tell`
       : `${by} in the same cold (${doubt})`
   const other = s.otherCold ? ' They met hardly the same cold, so take it with care.' : ''
-  return `Was something changed that day? The ${s.nightsAfter} nights from then on were, against ${s.nightsBefore} before, ${said}.${other}`
+  const left = ' Wind, sky and what the stores held are not looked at.'
+  return `Was something changed that day? The ${s.nightsAfter} nights from then on were, against ${s.nightsBefore} before, ${said}.${other}${left}`
 }
 
 /** The week in which the house was coldest, and what was otherwise then. */

@@ -205,7 +205,7 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
       <section aria-labelledby="wood-h">
         <h2 id="wood-h">Wood</h2>
         <WoodPile
-          v-if="wood.stacks.length"
+          v-if="wood.stacks.length || wood.asked"
           :wood="wood"
           :now="now"
           :chosen="open.stack"

@@ -192,7 +192,7 @@ final class Browser implements AutoCloseable {
   Browser isGone(String words) {
     new WebDriverWait(driver, PATIENCE)
         .withMessage(() -> "still “" + words + "” in:\n" + pageText())
-        .until(d -> !d.findElement(By.id("main")).getText().contains(words));
+        .until(d -> !pageText().contains(words));
     return this;
   }
 

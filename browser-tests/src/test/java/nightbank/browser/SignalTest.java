@@ -104,13 +104,17 @@ public class SignalTest {
     browser.see("input.title").sendKeys(Keys.chord(Keys.CONTROL, "a"), name);
   }
 
+  private void changeWithoutSignal(String store, String name) {
+    browser.go(store).see("input.title");
+    browser.signal(false);
+    call(name);
+    browser.reads("1 entry waits");
+  }
+
   @Test(dependsOnMethods = "isRenewedWhenTheSignalIsBack")
   public void aStoreChangedWithoutSignalStaysChangedAndGoesOutOnce() {
     String bench = demo.home + "/stores/" + demo.id("Stone bench");
-    browser.go(bench).see("input.title");
-    browser.signal(false);
-    call("Bench of stones");
-    browser.reads("1 entry waits");
+    changeWithoutSignal(bench, "Bench of stones");
     browser.go(demo.home + "/log").see(".touches");
     browser.go(bench);
     browser.until("it stays as it was typed", () -> titled().equals("Bench of stones"));
@@ -137,10 +141,7 @@ public class SignalTest {
   @Test(dependsOnMethods = "aStoreChangedWithoutSignalStaysChangedAndGoesOutOnce")
   public void whatIsTypedAsTheSignalComesBackGoesOverWhatWentOut() {
     String bench = demo.home + "/stores/" + demo.id("Stone bench");
-    browser.go(bench).see("input.title");
-    browser.signal(false);
-    call("Bench of turf");
-    browser.reads("1 entry waits");
+    changeWithoutSignal(bench, "Bench of turf");
     browser.go(bench);
     browser.until("it stays as it was typed", () -> titled().equals("Bench of turf"));
     browser.signal(true);

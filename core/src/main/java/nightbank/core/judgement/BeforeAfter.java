@@ -1,9 +1,9 @@
 package nightbank.core.judgement;
 
+import java.util.DoubleSummaryStatistics;
 import java.util.List;
 import java.util.Optional;
 import org.hipparchus.distribution.continuous.TDistribution;
-import org.hipparchus.stat.regression.OLSMultipleLinearRegression;
 
 /**
  * What a change to a house did, by its nights before and from the change on: how much warmer its
@@ -26,7 +26,8 @@ public record BeforeAfter(
   public static final int LEAST = 3;
 
   private static final double CONFIDENCE = 0.95;
-  private static final double ALIKE = 1; // K
+  private static final double SAME_COLD = 1e-9; // K², below it all nights were equally cold
+  private static final double ALIKE = 1; // K of cold that both sides met (estimate)
 
   /** What was found. */
   public enum Finding {
@@ -56,42 +57,66 @@ public record BeforeAfter(
    * @param change the first evening with it, days since 1970
    */
   public static Optional<BeforeAfter> of(List<Night> nights, long change) {
-    List<Night> before = nights.stream().filter(n -> n.day() < change).toList();
-    List<Night> after = nights.stream().filter(n -> n.day() >= change).toList();
-    if (before.size() < LEAST || after.size() < LEAST || within(before) + within(after) < 1e-9) {
+    Side before = Side.of(nights.stream().filter(n -> n.day() < change).toList());
+    Side after = Side.of(nights.stream().filter(n -> n.day() >= change).toList());
+    double outdoors = before.outdoors() + after.outdoors();
+    if (before.nights() < LEAST || after.nights() < LEAST || outdoors < SAME_COLD) {
       return Optional.empty();
     }
-    var regression = new OLSMultipleLinearRegression();
-    double[][] x = new double[nights.size()][];
-    for (int i = 0; i < x.length; i++) {
-      x[i] = new double[] {nights.get(i).outdoor(), nights.get(i).day() < change ? 0 : 1};
-    }
-    regression.newSampleData(nights.stream().mapToDouble(Night::house).toArray(), x);
-    double step = regression.estimateRegressionParameters()[2];
-    double t =
-        new TDistribution(nights.size() - 3).inverseCumulativeProbability(0.5 + CONFIDENCE / 2);
-    double half = t * regression.estimateRegressionParametersStandardErrors()[2];
+    double together = before.together() + after.together();
+    double slope = together / outdoors;
+    double apart = after.outdoor() - before.outdoor();
+    double step = after.house() - before.house() - slope * apart;
+    int free = nights.size() - 3; // two means and a slope
+    double scatter = Math.max(0, before.houses() + after.houses() - slope * together) / free;
+    double error =
+        Math.sqrt(
+            scatter * (1. / before.nights() + 1. / after.nights() + apart * apart / outdoors));
+    double half =
+        error * new TDistribution(free).inverseCumulativeProbability(0.5 + CONFIDENCE / 2);
+    double met =
+        Math.min(before.warmest(), after.warmest()) - Math.max(before.coldest(), after.coldest());
     return Optional.of(
         new BeforeAfter(
-            before.size(), after.size(), step, step - half, step + half, apart(before, after)));
+            before.nights(), after.nights(), step, step - half, step + half, met < ALIKE));
   }
 
-  /** Sum of squares of the outdoor lows about their mean, K². */
-  private static double within(List<Night> nights) {
-    double mean = nights.stream().mapToDouble(Night::outdoor).average().orElseThrow();
-    return nights.stream().mapToDouble(n -> Math.pow(n.outdoor() - mean, 2)).sum();
-  }
-
-  private static boolean apart(List<Night> before, List<Night> after) {
-    return Math.min(warmest(before), warmest(after)) - Math.max(coldest(before), coldest(after))
-        < ALIKE;
-  }
-
-  private static double warmest(List<Night> nights) {
-    return nights.stream().mapToDouble(Night::outdoor).max().orElseThrow();
-  }
-
-  private static double coldest(List<Night> nights) {
-    return nights.stream().mapToDouble(Night::outdoor).min().orElseThrow();
+  /**
+   * The nights of one side: means, °C, and sums of squares and products about them, K².
+   *
+   * @param together of both lows
+   */
+  private record Side(
+      int nights,
+      double house,
+      double outdoor,
+      double houses,
+      double outdoors,
+      double together,
+      double coldest,
+      double warmest) {
+    static Side of(List<Night> nights) {
+      DoubleSummaryStatistics out = nights.stream().mapToDouble(Night::outdoor).summaryStatistics();
+      double house = nights.stream().mapToDouble(Night::house).average().orElse(Double.NaN);
+      double houses = 0;
+      double outdoors = 0;
+      double together = 0;
+      for (Night n : nights) {
+        double h = n.house() - house;
+        double o = n.outdoor() - out.getAverage();
+        houses += h * h;
+        outdoors += o * o;
+        together += h * o;
+      }
+      return new Side(
+          nights.size(),
+          house,
+          out.getAverage(),
+          houses,
+          outdoors,
+          together,
+          out.getMin(),
+          out.getMax());
+    }
   }
 }

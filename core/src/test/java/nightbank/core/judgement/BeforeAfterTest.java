@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Random;
 import nightbank.core.judgement.BeforeAfter.Finding;
 import nightbank.core.judgement.BeforeAfter.Night;
+import org.hipparchus.distribution.continuous.TDistribution;
+import org.hipparchus.stat.regression.OLSMultipleLinearRegression;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -36,8 +38,28 @@ public class BeforeAfterTest {
     assertThat(found.nightsBefore()).isEqualTo(6);
   }
 
+  /** Step and doubt by another's least squares, which know of no groups. */
   @Test
-  public void agreesWithTheClosedFormOfTwoMeansWhereBothSidesMetTheSameCold() {
+  public void agreesWithARegressionOnAColumnOfNoughtsAndOnes() {
+    for (int seed = 0; seed < 20; seed++) {
+      List<Night> nights = nights(4 + seed, 5, 0.8, 0.7, seed);
+      double[][] x = new double[nights.size()][];
+      for (int i = 0; i < x.length; i++) {
+        x[i] = new double[] {nights.get(i).outdoor(), nights.get(i).day() < CHANGE ? 0 : 1};
+      }
+      var ols = new OLSMultipleLinearRegression();
+      ols.newSampleData(nights.stream().mapToDouble(Night::house).toArray(), x);
+      double half =
+          ols.estimateRegressionParametersStandardErrors()[2]
+              * new TDistribution(x.length - 3).inverseCumulativeProbability(0.975);
+      BeforeAfter found = BeforeAfter.of(nights, CHANGE).orElseThrow();
+      assertThat(found.warmer()).isCloseTo(ols.estimateRegressionParameters()[2], within(1e-9));
+      assertThat(found.high() - found.warmer()).isCloseTo(half, within(1e-9));
+    }
+  }
+
+  @Test
+  public void isTheDifferenceOfTheMeansWhereBothSidesMetTheSameCold() {
     List<Night> nights = new ArrayList<>();
     double[] house = {3.1, 2.4, 1.2, 4.0, 3.0, 2.3};
     for (int i = 0; i < 6; i++) {

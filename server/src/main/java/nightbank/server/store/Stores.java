@@ -363,8 +363,9 @@ public class Stores implements Reversible {
     Arrangements was = arrangements(holding, before, probes);
     Arrangements when = draft.over(was, json);
     check(holding, draft, when);
+    StoreDraft kept = StoreDraft.of(id, before.name(), before.planned(), was);
     StoreDraft sent = StoreDraft.of(id, draft.name().strip(), draft.isPlanned(), when);
-    if (before.version() != version && json.same(draft(holding, before), sent)) {
+    if (before.version() != version && json.same(kept, sent)) {
       return get(holding, id);
     }
     if (!repository.update(

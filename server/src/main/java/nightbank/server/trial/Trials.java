@@ -104,6 +104,9 @@ public class Trials implements Reversible {
   public TrialView save(UUID holding, UUID id, TrialDraft draft) {
     check(holding, draft);
     TrialDraft before = now(holding, id.toString());
+    if (before != null && Objects.equals(alike(before), alike(draft))) {
+      return get(holding, id);
+    }
     Versions.require("trial", alike(draft.was()), alike(before));
     keep(holding, id, draft);
     note(holding, id, before);

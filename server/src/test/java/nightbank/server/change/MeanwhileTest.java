@@ -69,6 +69,11 @@ public class MeanwhileTest {
     String body =
         "{\"name\":\"%s\",\"runs\":" + runs + ",\"was\":{\"name\":\"T\",\"runs\":" + runs + "}}";
     secondIsTold(path, body.formatted("Mine"), body.formatted("Yours"));
+    int noted = own.keeper.get(own.path("/changes")).body().size();
+    assertThat(own.keeper.put(path, null, body.formatted("Mine")).status())
+        .as("its answer was lost on the way")
+        .isEqualTo(200);
+    assertThat(own.keeper.get(own.path("/changes")).body()).hasSize(noted);
   }
 
   @Test
