@@ -11,8 +11,8 @@ const props = defineProps<{
   night: Views['PracticeView']
   units: Temperature
   zone: string
-  /** What was done, in words, with its moment. */
-  marks: { at: number; word: string }[]
+  /** What was done, in words, with its moment; and what would have been advised. */
+  marks: { at: number; word: string; advised?: boolean }[]
 }>()
 const root = ref<SVGSVGElement | null>(null)
 const W = useWidth(root, 900, 320)
@@ -26,10 +26,12 @@ const to = computed(() => Date.parse(props.night.ends))
 const now = computed(() => Date.parse(props.night.now))
 const x = (ms: number) =>
   left + ((ms - from.value) / (to.value - from.value)) * (W.value - left - right)
+const advised = computed(() => props.night.dawn?.advisedAir ?? null)
 const range = computed(() => {
   const all = [
     ...props.night.seen.air,
     ...props.night.seen.outdoor,
+    ...(advised.value ?? []),
     props.night.plantLimitCelsius,
     props.night.said.lowCelsius,
   ]
@@ -48,10 +50,17 @@ const hours = computed(() => {
 const ticks = computed(() => degreeTicks([range.value.low, range.value.high], 5, props.units))
 const H = computed(() => top + PLOT + 30 + ROW * props.marks.length)
 const lastAir = computed(() => props.night.seen.air[props.night.seen.air.length - 1])
+const head = computed(() => [
+  'at',
+  'in the house',
+  'outdoors',
+  ...(advised.value ? ['as advised'] : []),
+])
 const row = (i: number) => [
   clock(at.value[i] / 1000, props.zone),
   degrees(props.night.seen.air[i], props.units),
   degrees(props.night.seen.outdoor[i], props.units),
+  ...(advised.value ? [degrees(advised.value[i], props.units)] : []),
 ]
 </script>
 
@@ -85,9 +94,10 @@ const row = (i: number) => [
       plants stand this
     </text>
     <path class="outdoor" :d="path(night.seen.outdoor)" />
+    <path v-if="advised" class="advised" :d="path(advised)" />
     <path class="air" :d="path(night.seen.air)" />
     <circle class="air" :cx="x(now)" :cy="y(lastAir)" r="5" />
-    <g v-for="(m, i) in marks" :key="i">
+    <g v-for="(m, i) in marks" :key="i" :class="{ 'by-advice': m.advised }">
       <path class="mark" :d="`M${x(m.at)} ${top} V${top + PLOT + 38 + i * ROW}`" />
       <text
         :x="x(m.at) > W / 2 ? x(m.at) - 6 : x(m.at) + 6"
@@ -98,12 +108,7 @@ const row = (i: number) => [
       </text>
     </g>
   </svg>
-  <AsTable
-    of="the night so far"
-    :head="['at', 'in the house', 'outdoors']"
-    :count="at.length"
-    :row="row"
-  />
+  <AsTable of="the night so far" :head="head" :count="at.length" :row="row" />
 </template>
 
 <style scoped>
@@ -143,8 +148,24 @@ circle.air {
   stroke-width: 3;
 }
 
+.advised {
+  fill: none;
+  stroke: var(--held);
+  stroke-width: 2;
+  stroke-dasharray: 7 4;
+}
+
 .mark {
   stroke: var(--ink-soft);
   stroke-dasharray: 2 3;
+}
+
+.by-advice .mark {
+  stroke: var(--held);
+  stroke-dasharray: 7 4;
+}
+
+.by-advice text {
+  fill: var(--held);
 }
 </style>

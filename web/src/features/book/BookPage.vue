@@ -39,17 +39,15 @@ const { state, error, take, changed, settled, changedMeanwhile } = useKeeping(
   600,
 )
 
-watch(
-  loaded,
-  (l) => {
-    if (!l || state.value !== 'kept' || l.etag === etag) return
-    etag = l.etag
-    Object.assign(book, JSON.parse(JSON.stringify(l.data.book)))
-    take(JSON.stringify(book))
-    ready.value = true
-  },
-  { immediate: true },
-)
+function renew() {
+  const l = loaded.value
+  if (!l || state.value !== 'kept' || l.etag === etag) return
+  etag = l.etag
+  Object.assign(book, JSON.parse(JSON.stringify(l.data.book)))
+  take(JSON.stringify(book))
+  ready.value = true
+}
+watch(loaded, renew, { immediate: true })
 
 async function save(text: string) {
   const answer = await whole(
@@ -73,6 +71,7 @@ async function reload() {
   settled()
   etag = ''
   await client.invalidateQueries({ queryKey: ['holding', holding, 'book'] })
+  renew() // it may have been loaded before, and left aside while there was something to keep
 }
 
 const things = computed(() => offered(catalogue.value, book))

@@ -37,6 +37,10 @@ describe('what somebody changed', () => {
     expect(changeWords(walk, SI)).toBe('Round, taken away')
     const store = change('a', { kind: 'STORE', verb: 'REMOVED', name: 'Bin' })
     expect(changeWords(store, SI)).toBe('Store “Bin” taken away')
+    const plan = change('a', { kind: 'PLAN', name: 'LID 1.0 Sand drum' })
+    expect(changeWords(plan, SI)).toBe(
+      'Put a lid on the sand drum, off at midnight: kept as a plan',
+    )
     const done = change('a', { kind: 'TASK_DONE', name: 'Sweep' })
     expect(changeWords(done, SI)).toBe('“Sweep” done')
     const stack = change('a', { kind: 'WOOD', name: 'Ash' })

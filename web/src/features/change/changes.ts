@@ -1,6 +1,7 @@
 import type { Views } from '@/shared/api/client'
 import { degrees, type Temperature } from '@/shared/units'
 import { wordOf, type Kind, type Way } from '../log/doneKinds'
+import { deedOf, upper, type Change as Retrofit } from '../next/sentences'
 
 export type Change = Views['ChangeView']
 
@@ -9,6 +10,7 @@ const READING = { MADE: 'typed', CHANGED: 'put right', REMOVED: 'taken away' } a
 const EVENT = { MADE: 'logged', CHANGED: 'put right', REMOVED: 'taken away' } as const
 const PERSON = { MADE: 'let in', CHANGED: 'may something else', REMOVED: 'shut out' } as const
 const TASK_DONE = { MADE: 'done', CHANGED: 'put right', REMOVED: 'not done after all' } as const
+const PLAN = { MADE: 'kept as a plan', CHANGED: 'made, or not', REMOVED: 'let go' } as const
 const FILE = { MADE: 'read in', CHANGED: 'put right', REMOVED: 'taken out' } as const
 const WHAT = {
   RUN: 'Run',
@@ -36,6 +38,11 @@ export function changeWords(c: Change, units: Temperature): string {
     return `${c.name}: ${told.join(' → ')}, ${READING[c.verb]}`
   }
   if (c.kind === 'IMPORT') return `File ${c.name} ${FILE[c.verb]}`
+  if (c.kind === 'PLAN') {
+    const [kind, amount, ...name] = c.name.split(' ')
+    const of = { kind: kind as Retrofit['kind'], amount: Number(amount), name: name.join(' ') }
+    return `${upper(deedOf(of, units))}: ${PLAN[c.verb]}`
+  }
   if (c.kind === 'PERSON') return `${c.name} ${PERSON[c.verb]}`
   if (c.kind === 'PLACE') return `Where ${c.name} lies, changed`
   if (c.kind === 'ROUND') return `Round${c.name ? ` by ${c.name}` : ''}, taken away`

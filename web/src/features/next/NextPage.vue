@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** What next: the changes that spare most lost nights for what they take, in sensible order. */
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { BButton, BFormSelect } from 'bootstrap-vue-next'
-import { computed, reactive, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import StepsDown, { type Stair } from '@/instruments/StepsDown.vue'
 import type { Views } from '@/shared/api/client'
@@ -14,7 +14,10 @@ import { useSearch } from '@/shared/useSearch'
 import HouseTabs from '../house/HouseTabs.vue'
 import { housesQuery } from '../house/queries'
 import { catalogueQuery } from '../store/queries'
+import { newId } from '../store/designs'
 import { usualOf } from '../store/usual'
+import { keepPlan, plansQuery } from './plans'
+import PlansKept from './PlansKept.vue'
 import { rankingNow, startRanking, stopRanking } from './queries'
 import {
   boughtWords,
@@ -127,6 +130,21 @@ const unpriced = computed(() => [
       .flatMap((c) => c.needs.map((n) => n.price)),
   ),
 ])
+const keeper = computed(() => session.role(holding) === 'KEEPER')
+const { data: plans } = useQuery(plansQuery(holding))
+const own = computed(() => (plans.value ?? []).filter((p) => p.houseId === houseId.value))
+const isKept = (c: Change) => own.value.some((p) => !p.doneOn && p.kind === c.kind && p.of === c.of)
+const client = useQueryClient()
+const refused = ref<unknown>(null)
+async function keep(c: Change) {
+  refused.value = null
+  try {
+    await keepPlan(holding, newId(), view.value!.id, c.id)
+    await client.invalidateQueries({ queryKey: ['holding', holding] })
+  } catch (e) {
+    refused.value = e
+  }
+}
 /** Where a change is made. */
 const place = (c: Change) => {
   if (!c.of) return { name: 'house', params: { holding, house: houseId.value } }
@@ -207,6 +225,16 @@ const place = (c: Change) => {
               <RouterLink :to="place(changeOf(s.id))">{{
                 stepSentence(s, done, session.units)
               }}</RouterLink>
+              <span v-if="isKept(changeOf(s.id))" class="soft"> Kept as a plan.</span>
+              <BButton
+                v-else-if="keeper"
+                class="keep no-print"
+                size="sm"
+                variant="secondary"
+                :aria-label="`${deedOf(changeOf(s.id), session.units)}: keep as a plan`"
+                @click="keep(changeOf(s.id))"
+                >Keep as a plan</BButton
+              >
             </li>
           </ol>
           <p v-else class="soft">Nothing is needed, or nothing helps.</p>
@@ -221,6 +249,10 @@ const place = (c: Change) => {
           </template>
         </section>
       </div>
+    </template>
+    <ProblemNote v-if="refused" :error="refused" />
+    <PlansKept v-if="own.length" :holding="holding" :plans="own" />
+    <template v-if="done">
       <p v-if="unpriced.length" class="soft">
         What is bought counts nothing until it has a price:
         {{ unpriced.join(', ') }}.
@@ -238,6 +270,9 @@ const place = (c: Change) => {
                 <th scope="col" class="num">hard nights warmer</th>
                 <th scope="col">takes</th>
                 <th scope="col" class="num">wood in the winter</th>
+                <th v-if="keeper" scope="col" class="no-print">
+                  <span class="visually-hidden">plan</span>
+                </th>
               </tr>
             </thead>
             <tbody>
@@ -252,6 +287,17 @@ const place = (c: Change) => {
                       ? ''
                       : `${t.woodKilograms > 0 ? '+' : '−'}${massOf(Math.abs(t.woodKilograms))}`
                   }}
+                </td>
+                <td v-if="keeper" class="no-print">
+                  <template v-if="isKept(changeOf(t.ids[0]))">kept</template>
+                  <BButton
+                    v-else
+                    size="sm"
+                    variant="secondary"
+                    :aria-label="`${deedOf(changeOf(t.ids[0]), session.units)}: keep`"
+                    @click="keep(changeOf(t.ids[0]))"
+                    >Keep</BButton
+                  >
                 </td>
               </tr>
             </tbody>
@@ -302,6 +348,10 @@ h1 {
 
 .path li::marker {
   font-weight: 650;
+}
+
+.keep {
+  margin-left: 0.4rem;
 }
 
 .path a {

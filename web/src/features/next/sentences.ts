@@ -19,7 +19,7 @@ const roughly = (metres: number) => lengthOf(metres).replace('.00 ', ' ')
 const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1)
 
 /** A change as one says what is to be done. */
-export function deedOf(c: Change, u: Temperature): string {
+export function deedOf(c: Pick<Change, 'kind' | 'amount' | 'name'>, u: Temperature): string {
   const it = lower(c.name)
   switch (c.kind) {
     case 'CLOSE_GAPS':
@@ -55,7 +55,7 @@ export function deedOf(c: Change, u: Temperature): string {
   }
 }
 
-const upper = (said: string) => said.charAt(0).toUpperCase() + said.slice(1)
+export const upper = (said: string) => said.charAt(0).toUpperCase() + said.slice(1)
 
 /** Nights as one counts them: whole, or halves below three. */
 export function nightsOf(n: number): string {

@@ -13,6 +13,8 @@ import { clock, degrees, massOf } from '@/shared/units'
 import HouseTabs from '../house/HouseTabs.vue'
 import { housesQuery } from '../house/queries'
 import { newId } from '../store/designs'
+import { nightsQuery } from '../record/queries'
+import { evening as eveningWord, spanOf, todayIn, winterOf } from '../record/winters'
 import { skies, winds } from '../tonight/givens'
 import { beginNight, getNight, pastQuery, stepNight } from './queries'
 import {
@@ -33,6 +35,8 @@ const route = useRoute()
 const router = useRouter()
 const holding = String(route.params.holding)
 const zone = computed(() => session.zone(holding))
+const south = computed(() => session.south(holding))
+const today = computed(() => todayIn(zone.value, session.me?.now))
 const guest = computed(() => session.role(holding) === 'GUEST')
 const { data: houses } = useQuery(housesQuery(holding))
 const { data: past } = useQuery({ ...pastQuery(holding), meta: { aside: true } })
@@ -101,17 +105,23 @@ const goesOn = (p: Possible) =>
   !!night.value?.doings.some((d) => key(d) === key(p) && d.to === night.value!.ends)
 const nameOf = (d: Views['Doing']) =>
   night.value?.possible.find((p) => key(p) === key(d)) ?? { kind: d.kind, name: '', part: '' }
-const marks = computed(() =>
-  (night.value?.doings ?? [])
+const marksOf = (doings: Views['Doing'][], advised: boolean) =>
+  doings
     .flatMap((d) => [
       { at: Date.parse(d.from), word: offerWord(nameOf(d), d.amount) },
-      ...(d.kind !== 'LOAD' && d.to !== night.value!.ends
+      ...(d.kind !== 'LOAD' && Date.parse(d.to) < Date.parse(night.value!.ends)
         ? [{ at: Date.parse(d.to), word: endWord(nameOf(d)) }]
         : []),
     ])
-    .map((m) => ({ ...m, word: `${clock(m.at / 1000, zone.value)} ${m.word}` }))
-    .sort((a, b) => a.at - b.at),
-)
+    .map((m) => {
+      const said = `${clock(m.at / 1000, zone.value)} ${m.word}`
+      return { ...m, advised, word: advised ? `advised: ${said}` : said }
+    })
+    .sort((a, b) => a.at - b.at)
+const marks = computed(() => [
+  ...marksOf(night.value?.doings ?? [], false),
+  ...marksOf(night.value?.dawn?.advice ?? [], true),
+])
 const stores = computed(() =>
   (night.value?.seen.stores ?? []).map(
     (s) => `${s.name} ${degrees(s.celsius[s.celsius.length - 1], session.units)}`,
@@ -127,6 +137,26 @@ const ways = computed(() => {
       ]
     : []
 })
+/** Nights of this winter that were lost or close, and how cold it was: the worst first. */
+const { data: wall } = useQuery(
+  computed(() => ({
+    ...nightsQuery(
+      holding,
+      houseId.value,
+      ...spanOf(winterOf(today.value, south.value), south.value, today.value),
+    ),
+    enabled: !!houseId.value && !night.value,
+    meta: { aside: true },
+  })),
+)
+const hard = computed(() =>
+  (wall.value?.nights ?? [])
+    .filter((n) => (n.verdict === 'LOST' || n.verdict === 'CLOSE') && n.outdoorLowest != null)
+    .sort((a, b) => (a.lowestCelsius ?? 0) - (b.lowestCelsius ?? 0))
+    .slice(0, 3),
+)
+const nightWord = (n: Views['Night']) =>
+  `${eveningWord(n.evening)}, ${degrees(n.outdoorLowest!, session.units, 0)}: ${n.verdict === 'LOST' ? 'lost' : 'close'}`
 const held = computed(() => past.value?.filter((p) => p.held).length ?? 0)
 function another() {
   night.value = null
@@ -163,6 +193,23 @@ function another() {
           >{{ i + 1 }}. {{ l.name }}</BButton
         >
       </div>
+      <template v-if="hard.length">
+        <h2>Nights of your own</h2>
+        <div class="series">
+          <BButton
+            v-for="n in hard"
+            :key="n.evening"
+            variant="secondary"
+            :disabled="busy"
+            @click="begin({ lesson: null, lowCelsius: n.outdoorLowest, cloud: null, wind: null })"
+            >{{ nightWord(n) }}</BButton
+          >
+        </div>
+        <p class="soft">
+          As cold as it was then, in the house as it is now; sky and wind as they usually are.
+        </p>
+      </template>
+      <h2>One made up</h2>
       <form class="asked-in-a-row" @submit.prevent="begin(evening)">
         <NumberField v-model="evening.lowCelsius" label="It gets" :temperature="session.units" />
         <label for="p-sky">Sky</label>

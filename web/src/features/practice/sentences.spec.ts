@@ -37,7 +37,7 @@ const night = (own = way(true, 2.9)): Night => ({
   seen: { at: [], air: [8, 7.2], outdoor: [0, -1.3], stores: [] },
   possible: [],
   doings: [],
-  dawn: { own, advised: own, idle: own, advice: [], decisions: [] },
+  dawn: { own, advised: own, idle: own, advice: [], advisedAir: null, decisions: [] },
 })
 const decision = {
   kind: 'LOAD' as const,

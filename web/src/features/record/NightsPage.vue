@@ -11,6 +11,8 @@ import TableTools from '@/shared/TableTools.vue'
 import { useSession } from '@/shared/session'
 import { clock, degrees, kelvins, energyOf } from '@/shared/units'
 import { housesQuery } from '../house/queries'
+import { deedsOn, plansQuery } from '../next/plans'
+import { deedOf, upper } from '../next/sentences'
 import HouseLearned from './HouseLearned.vue'
 import { learnedQuery, nightsQuery } from './queries'
 import RecordTabs from './RecordTabs.vue'
@@ -37,6 +39,12 @@ const asked = computed(() => nightsQuery(holding, house.value, span.value[0], sp
 const { data, error } = useQuery(asked)
 const { data: learned } = useQuery(
   computed(() => learnedQuery(holding, house.value, span.value[0], span.value[1])),
+)
+const { data: plans } = useQuery(plansQuery(holding))
+const made = computed(() =>
+  (plans.value ?? []).filter(
+    (p) => p.houseId === house.value && data.value?.nights.some((n) => n.evening === p.doneOn),
+  ),
 )
 const learnedOf = computed(() => new Map(learned.value?.nights.map((n) => [n.evening, n])))
 const lifts = computed(() => new Map(learned.value?.nights.map((n) => [n.evening, n.liftByStores])))
@@ -102,6 +110,15 @@ const since = computed(() => data.value?.since.find((s) => s.evening === opened.
       }}
       {{ lifts.size ? 'The broad part of a mark is what the stores lifted.' : '' }}
     </p>
+    <p v-if="made.length" class="soft">
+      Changed this winter:
+      <template v-for="(p, i) in made" :key="p.id"
+        >{{ i ? ' · ' : ''
+        }}<BButton variant="link" class="p-0" @click="go({ night: p.doneOn! })">{{
+          upper(deedOf(p, session.units))
+        }}</BButton></template
+      >
+    </p>
     <section v-if="opened" aria-live="polite" class="one">
       <p
         v-for="(s, i) in nightSentences(opened, data.limitCelsius, session.units, zone)"
@@ -122,7 +139,15 @@ const since = computed(() => data.value?.since.find((s) => s.evening === opened.
           {{ s }}
         </p>
       </template>
-      <p v-if="since" class="soft">{{ sinceSentence(since, session.units) }}</p>
+      <p v-if="since" class="soft">
+        {{
+          sinceSentence(
+            since,
+            session.units,
+            deedsOn(plans ?? [], house, opened.evening, session.units),
+          )
+        }}
+      </p>
       <p v-if="data.pending" class="soft" role="status">
         {{ data.pending === 1 ? 'One day of a store is' : `${data.pending} days of stores are` }}
         still being judged; what was paid then comes in as it goes.

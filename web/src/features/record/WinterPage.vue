@@ -5,6 +5,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import NightWall from '@/instruments/NightWall.vue'
+import HeapWinter from '@/instruments/HeapWinter.vue'
 import NightsAhead from '@/instruments/NightsAhead.vue'
 import StoresPaid from '@/instruments/StoresPaid.vue'
 import { keepsOf } from '@/shared/keeps'
@@ -15,11 +16,12 @@ import { housesQuery } from '../house/queries'
 import { aheadWord } from '../tonight/sentences'
 import { woodQuery } from '../upkeep/queries'
 import { woodSentence } from '../upkeep/sentences'
-import { nightsQuery, statementQuery, weekQuery } from './queries'
+import { heapsQuery, nightsQuery, statementQuery, weekQuery } from './queries'
 import RecordTabs from './RecordTabs.vue'
 import {
   effortSentence,
   hardestSentences,
+  heapSentence,
   statementSentence,
   tasksSentence,
   wallSentence,
@@ -48,6 +50,8 @@ const { data: wood } = useQuery({ ...woodQuery(holding), meta: { aside: true } }
 const { data: week, error: unsaid } = useQuery(
   computed(() => ({ ...weekQuery(holding, house.value), meta: { aside: true } })),
 )
+const { data: heaps } = useQuery(computed(() => heapsQuery(holding, house.value, ...span.value)))
+const known = computed(() => (heaps.value ?? []).filter((h) => h.days.length || h.fed.length))
 const open = (evening: string) =>
   void router.push({
     name: 'nights',
@@ -116,6 +120,11 @@ const print = () => window.print()
       <h2>What all stores of the place paid</h2>
       <p>{{ statementSentence(ledger) }}</p>
       <StoresPaid v-if="ledger.stores.length" :stores="ledger.stores" />
+    </section>
+    <section v-for="h in known" :key="h.storeId">
+      <h2>{{ h.name }}</h2>
+      <p>{{ heapSentence(h, session.units) }}</p>
+      <HeapWinter :heap="h" :from="span[0]" :to="span[1]" :units="session.units" />
     </section>
   </div>
   <BButton v-if="nights?.nights.length" class="no-print" variant="secondary" @click="print"

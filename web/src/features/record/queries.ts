@@ -48,6 +48,20 @@ export const statementQuery = (holdingId: string, store: string, from: string, t
     retry: false,
   })
 
+/** The heaps beside a house, day by day. */
+export const heapsQuery = (holdingId: string, houseId: string, from: string, to: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'heaps', houseId, from, to],
+    enabled: !!houseId,
+    meta: { aside: true },
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/houses/{houseId}/heaps', {
+          params: { path: { holdingId, houseId }, query: { from, to } },
+        }),
+      ),
+  })
+
 /** Tonight and the nights after it with nothing typed, and what would hold them. */
 export const weekQuery = (holdingId: string, houseId: string) =>
   queryOptions({

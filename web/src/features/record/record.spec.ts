@@ -3,6 +3,7 @@ import type { Views } from '@/shared/api/client'
 import {
   effortSentence,
   hardestSentences,
+  heapSentence,
   nightSentences,
   sinceSentence,
   statementSentence,
@@ -191,12 +192,34 @@ describe('a statement', () => {
     ).toBe('Of what comes round: take out the ash, 3 times; test the smoke alarm, once.')
     expect(tasksSentence(statement())).toBe('')
   })
+  it('tells how warm a heap was and what it was fed', () => {
+    const heap: Views['HeapWinterView'] = {
+      storeId: 's',
+      name: 'Heap',
+      keepCelsius: 45,
+      days: [
+        { day: '2026-01-12', celsius: 58 },
+        { day: '2026-01-13', celsius: 44.2 },
+      ],
+      warm: 1,
+      fed: [
+        { at: '2026-01-11T10:00:00Z', feedstock: 'Straw', kilograms: 200 },
+        { at: '2026-01-12T10:00:00Z', feedstock: 'Straw', kilograms: 100 },
+      ],
+    }
+    expect(heapSentence(heap, celsius)).toBe(
+      'Over 45 °C in its warmest place on 1 of 2 days that were read, 44.2 °C on Tue 13 January. It was fed twice, 300 kg in all.',
+    )
+    expect(heapSentence({ ...heap, days: [], fed: [] }, celsius)).toBe(
+      'Nobody read its thermometers. Nobody noted that it was fed.',
+    )
+  })
   it('says when a price is missing', () =>
     expect(effortSentence(statement({ cost: null }))).toContain('a price is missing'))
 })
 
 describe('the nights from a change on', () => {
-  const since = (over: Partial<Views['Since']>) =>
+  const since = (over: Partial<Views['Since']>, deeds: string[] = []) =>
     sinceSentence(
       {
         evening: '2026-01-20',
@@ -210,7 +233,12 @@ describe('the nights from a change on', () => {
         ...over,
       },
       celsius,
+      deeds,
     )
+  it('name the plan that was made that day', () => {
+    const s = since({}).replace('Was something changed that day?', 'That day: stop the gaps.')
+    expect(since({}, ['stop the gaps'])).toBe(s)
+  })
   it('are warmer, colder, or leave it open', () => {
     expect(since({})).toBe(
       'Was something changed that day? The 9 nights from then on were, against 12 before, 0.8 K warmer in the same cold (0.2 K to 1.4 K). Wind, sky and what the stores held are not looked at.',

@@ -16,6 +16,7 @@ type Night = Nights['nights'][number]
 type LearnedNight = Views['LearnedNight']
 type Statement = Views['StatementView']
 
+const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
 const several = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
 
 /** A winter in one sentence. */
@@ -95,7 +96,7 @@ export function nightSentences(n: Night, limit: number, u: Temperature, zone: st
 }
 
 /** For whoever changed something that day: the nights from it on against those before. */
-export function sinceSentence(s: Views['Since'], u: Temperature): string {
+export function sinceSentence(s: Views['Since'], u: Temperature, deeds: string[] = []): string {
   const by = `${kelvins(Math.abs(s.warmerKelvin), u)} ${s.warmerKelvin < 0 ? 'colder' : 'warmer'}`
   const doubt = `${kelvins(s.lowKelvin, u)} to ${kelvins(s.highKelvin, u)}`
   const said =
@@ -104,7 +105,19 @@ export function sinceSentence(s: Views['Since'], u: Temperature): string {
       : `${by} in the same cold (${doubt})`
   const other = s.otherCold ? ' They met hardly the same cold, so take it with care.' : ''
   const left = ' Wind, sky and what the stores held are not looked at.'
-  return `Was something changed that day? The ${s.nightsAfter} nights from then on were, against ${s.nightsBefore} before, ${said}.${other}${left}`
+  const asked = deeds.length ? `That day: ${deeds.join('; ')}.` : 'Was something changed that day?'
+  return `${asked} The ${s.nightsAfter} nights from then on were, against ${s.nightsBefore} before, ${said}.${other}${left}`
+}
+
+/** How warm a heap was, and what it was fed for it. */
+export function heapSentence(h: Views['HeapWinterView'], u: Temperature): string {
+  const kilograms = h.fed.reduce((sum, f) => sum + f.kilograms, 0)
+  const fed = h.fed.length
+    ? `It was fed ${times(h.fed.length)}, ${massOf(kilograms)} in all.`
+    : 'Nobody noted that it was fed.'
+  if (!h.days.length) return `Nobody read its thermometers. ${fed}`
+  const last = h.days.at(-1)!
+  return `Over ${degrees(h.keepCelsius, u, 0)} in its warmest place on ${h.warm} of ${several(h.days.length, 'day', 'days')} that were read, ${degrees(last.celsius, u)} on ${evening(last.day)}. ${fed}`
 }
 
 /** The week in which the house was coldest, and what was otherwise then. */
@@ -203,7 +216,6 @@ export function statementSentence(s: Statement): string {
 /** What it took, in one sentence. */
 /** What came round and was done. */
 export function tasksSentence(s: Statement): string {
-  const times = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
   const small = (what: string) => what.charAt(0).toLowerCase() + what.slice(1)
   const all = s.tasks.map((t) => `${small(t.what)}, ${times(t.times)}`)
   return all.length ? `Of what comes round: ${all.join('; ')}.` : ''

@@ -66,7 +66,7 @@ const {
   changed,
   settle,
   never,
-  reload,
+  yieldTo,
   theirs,
   overrule,
   changedMeanwhile,
@@ -247,7 +247,7 @@ const topFull = computed(() => topWhenFull(draft.design, appraisal.value ?? unde
     <StoreConflict
       v-if="changedMeanwhile && theirs"
       :apart="apart(theirs.data, draft, session.units, insulation, media, houses ?? [])"
-      @theirs="reload"
+      @theirs="yieldTo"
       @mine="overrule"
     />
     <div class="split">

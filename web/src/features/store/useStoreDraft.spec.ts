@@ -81,7 +81,7 @@ function editor(past = ref(''), of = view('Drum', 1)) {
     }),
     { global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]] } },
   )
-  return { w, d: draft }
+  return { w, d: draft, loaded }
 }
 
 const settle = async () => {
@@ -125,6 +125,23 @@ describe('a store being changed', () => {
     expect(saves()[1]!.match).toBe('"9"')
     expect(saves()[1]!.name).toBe('Mine')
     expect(d.state.value).toBe('kept')
+  })
+  it('gives way to what the page had loaded already, and left aside', async () => {
+    const { d, loaded } = editor()
+    Object.assign(fake.state, { refuse: 412, newer: view('Theirs', 9) })
+    d.draft.name = 'Mine'
+    await settle()
+    loaded.value = { data: view('Theirs', 9), etag: '"9"' }
+    await flushPromises()
+    expect(d.draft.name).toBe('Mine')
+    d.yieldTo()
+    await flushPromises()
+    expect(d.draft.name).toBe('Theirs')
+    expect(d.state.value).toBe('kept')
+    fake.state.refuse = 0
+    d.draft.name = 'Mine after all'
+    await settle()
+    expect(saves()[1]!.match).toBe('"9"')
   })
   it('is no longer refused once it is as it was', async () => {
     const { d } = editor()

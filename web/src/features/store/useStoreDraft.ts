@@ -214,10 +214,14 @@ export function useStoreDraft(
     await keeping.keep()
   }
 
-  async function reload() {
+  /** Theirs in the place of mine: the page may have loaded it before and left it aside. */
+  function yieldTo() {
+    if (!theirs.value) return
+    etag = theirs.value.etag
+    view = theirs.value.data
     keeping.settled()
-    etag = ''
-    await client.invalidateQueries({ queryKey: ['holding', holdingId, 'store', storeId] })
+    take()
+    void client.invalidateQueries({ queryKey: ['holding', holdingId, 'store', storeId] })
   }
 
   return {
@@ -230,7 +234,7 @@ export function useStoreDraft(
     changed,
     settle,
     never,
-    reload,
+    yieldTo,
     theirs,
     overrule,
     changedMeanwhile: keeping.changedMeanwhile,

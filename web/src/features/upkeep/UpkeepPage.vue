@@ -12,6 +12,8 @@ import { sent } from '@/shared/outbox'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import WaitsHere from '@/shared/WaitsHere.vue'
 import { useSession } from '@/shared/session'
+import { plansQuery } from '../next/plans'
+import { deedOf } from '../next/sentences'
 import { newId } from '../store/designs'
 import HeapSection from './HeapSection.vue'
 import StackEditor from './StackEditor.vue'
@@ -48,6 +50,8 @@ const role = computed(() => session.role(holding))
 const keeper = computed(() => role.value === 'KEEPER')
 const { data: upkeep } = useQuery(upkeepQuery(holding))
 const { data: wood } = useQuery(woodQuery(holding))
+const { data: plans } = useQuery(plansQuery(holding))
+const meant = computed(() => (plans.value ?? []).filter((p) => !p.doneOn))
 const now = computed(() => session.now().getTime())
 const from = computed(() => now.value - 45 * DAY_MS)
 const to = computed(() => now.value + 120 * DAY_MS)
@@ -251,7 +255,9 @@ const calendar = at(`/api/holdings/${holding}/upkeep/calendar`)
     <p class="no-print">
       <RouterLink :to="{ name: 'next', params: { holding } }"
         >What to change, for harder nights</RouterLink
-      >
+      ><template v-if="meant.length"
+        >; meant to be made: {{ meant.map((p) => deedOf(p, session.units)).join('; ') }}</template
+      >.
     </p>
     <section v-if="keeper && upkeep.usual.length" aria-labelledby="usual-h">
       <h2 id="usual-h">What such a place usually needs</h2>

@@ -67,6 +67,7 @@ const wood = (more: Partial<Wood> = {}): Wood => ({
     high: 290,
     until: '2026-08-01T00:00:00Z',
     threeDaysKilograms: 12,
+    kindlingKilograms: 1.4,
   },
   ...more,
 })
@@ -119,7 +120,9 @@ describe('wood', () => {
     expect(woodSentence(wood({ stacks: [] }))).toBe('No wood is stacked here.')
   })
   it('says what to carry and from where, never from what is wet', () => {
-    expect(carrySentence(wood())).toBe('For three days carry 12 kg in, from Birch.')
+    expect(carrySentence(wood())).toBe(
+      'For three days carry 12 kg in, from Birch; split 1.4 kg of it finger-thick, for lighting.',
+    )
     expect(carrySentence(wood({ stacks: [stack({ moisture: 0.3 })] }))).toBeNull()
   })
   it('tells of what the book does not know', () => {

@@ -90,7 +90,11 @@ export function carrySentence(w: Wood): string | null {
   const a = w.asked
   const from = w.stacks.find((s) => s.moisture <= w.dryEnough && s.kilograms > 1)
   if (!a || !from || a.threeDaysKilograms < 1) return null
-  return `For three days carry ${massOf(a.threeDaysKilograms)} in, from ${from.name}.`
+  const thin =
+    a.kindlingKilograms >= 0.3
+      ? `; split ${massOf(a.kindlingKilograms)} of it finger-thick, for lighting`
+      : ''
+  return `For three days carry ${massOf(a.threeDaysKilograms)} in, from ${from.name}${thin}.`
 }
 
 /** What may be amiss in the book of the wood. */

@@ -123,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_7"];
+        get: operations["all_8"];
         put?: never;
         post?: never;
         delete?: never;
@@ -366,7 +366,7 @@ export interface paths {
         get?: never;
         put: operations["change_7"];
         post?: never;
-        delete: operations["remove_10"];
+        delete: operations["remove_11"];
         options?: never;
         head?: never;
         patch?: never;
@@ -494,7 +494,23 @@ export interface paths {
         get: operations["get_2"];
         put: operations["change_6"];
         post?: never;
-        delete: operations["remove_9"];
+        delete: operations["remove_10"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/houses/{houseId}/heaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["winter"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -894,7 +910,7 @@ export interface paths {
         get?: never;
         put: operations["change_5"];
         post?: never;
-        delete: operations["remove_8"];
+        delete: operations["remove_9"];
         options?: never;
         head?: never;
         patch?: never;
@@ -926,7 +942,7 @@ export interface paths {
         get?: never;
         put: operations["change_4"];
         post?: never;
-        delete: operations["remove_7"];
+        delete: operations["remove_8"];
         options?: never;
         head?: never;
         patch?: never;
@@ -959,6 +975,54 @@ export interface paths {
         put: operations["keepPhoto"];
         post?: never;
         delete: operations["removePhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_7"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/plans/{planId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep_1"];
+        post?: never;
+        delete: operations["remove_7"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holdings/{holdingId}/plans/{planId}/made": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["made"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1976,6 +2040,8 @@ export interface components {
             /** Format: double */
             kilograms: number;
             /** Format: double */
+            kindlingKilograms: number;
+            /** Format: double */
             low: number;
             /** Format: double */
             threeDaysKilograms: number;
@@ -2154,7 +2220,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "READING" | "EVENT" | "ROUND" | "PHOTO" | "TASK_DONE" | "TASK" | "WOOD" | "RUN" | "TRIAL" | "PART" | "STORE" | "HOUSE" | "THERMOMETER" | "BOOK" | "IMPORT" | "DEVICE" | "PERSON" | "PLACE";
+            kind: "READING" | "EVENT" | "ROUND" | "PHOTO" | "TASK_DONE" | "TASK" | "WOOD" | "RUN" | "TRIAL" | "PLAN" | "PART" | "STORE" | "HOUSE" | "THERMOMETER" | "BOOK" | "IMPORT" | "DEVICE" | "PERSON" | "PLACE";
             mine: boolean;
             name: string;
             /** Format: date-time */
@@ -2390,9 +2456,16 @@ export interface components {
         DawnView: {
             advice: components["schemas"]["Doing"][];
             advised: components["schemas"]["WayView"];
+            advisedAir: number[] | null;
             decisions: components["schemas"]["DecisionView"][];
             idle: components["schemas"]["WayView"];
             own: components["schemas"]["WayView"];
+        };
+        Day: {
+            /** Format: double */
+            celsius: number;
+            /** Format: date */
+            day: string;
         };
         DaysAdviceView: {
             actions: components["schemas"]["Doing"][];
@@ -2805,6 +2878,18 @@ export interface components {
             /** @enum {string} */
             way: "COIL" | "STONES" | "BORE";
         };
+        Foretold: {
+            currency: string;
+            /** Format: double */
+            hours: number;
+            lost: components["schemas"]["Told"];
+            /** Format: double */
+            money: number | null;
+            /** Format: int32 */
+            nights: number;
+            saved: components["schemas"]["Told"];
+            warmerKelvin: components["schemas"]["Told"];
+        };
         Frame: {
             /** Format: double */
             second: number;
@@ -2917,6 +3002,17 @@ export interface components {
             solidsKilograms: number;
             /** Format: double */
             solidsLow: number;
+        };
+        HeapWinterView: {
+            days: components["schemas"]["Day"][];
+            fed: components["schemas"]["Load"][];
+            /** Format: double */
+            keepCelsius: number;
+            name: string;
+            /** Format: uuid */
+            storeId: string;
+            /** Format: int32 */
+            warm: number;
         };
         Hearth: {
             /** Format: double */
@@ -3329,6 +3425,13 @@ export interface components {
             madeAt: string;
             view: string;
         };
+        Load: {
+            /** Format: date-time */
+            at: string;
+            feedstock: string;
+            /** Format: double */
+            kilograms: number;
+        };
         Logged: {
             /** Format: int32 */
             added: number;
@@ -3402,6 +3505,10 @@ export interface components {
             throughWatts: number;
             /** Format: double */
             watts: number;
+        };
+        MadeDraft: {
+            /** Format: date */
+            on: string | null;
         };
         MeView: {
             beginNeeded: boolean;
@@ -3855,6 +3962,31 @@ export interface components {
             /** @enum {string} */
             where: "HOUSE" | "OUTDOORS" | "ROOM";
         };
+        PlanDraft: {
+            change: string;
+            /** Format: uuid */
+            ranking: string;
+        };
+        PlanView: {
+            /** Format: double */
+            amount: number;
+            /** Format: date */
+            doneOn: string | null;
+            /** Format: uuid */
+            houseId: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            keptAt: string;
+            /** @enum {string} */
+            kind: "CLOSE_GAPS" | "SECOND_SKIN" | "SCREEN" | "FLEECE" | "EDGE_BOARD" | "LID" | "MORE_MASS" | "WATER_FILL" | "FOOT" | "BIGGER_ELEMENT" | "LONGER_FIRE" | "DRY_WOOD" | "HEAP_LOOP" | "HARDIER_PLANTS" | "HALF_HOUSE";
+            name: string;
+            /** Format: uuid */
+            of: string | null;
+            shown: components["schemas"]["Shown"] | null;
+            shownByLows: boolean;
+            told: components["schemas"]["Foretold"];
+        };
         Point: {
             /** Format: double */
             coldDegreeHours: number;
@@ -4244,6 +4376,21 @@ export interface components {
             askedKilograms: number;
             /** Format: double */
             readyKilograms: number;
+        };
+        Shown: {
+            /** Format: double */
+            highKelvin: number;
+            /** @enum {string} */
+            kept: "AS_TOLD" | "LESS" | "MORE" | "CANNOT_TELL";
+            /** Format: double */
+            lowKelvin: number;
+            /** Format: int32 */
+            nightsAfter: number;
+            /** Format: int32 */
+            nightsBefore: number;
+            otherCold: boolean;
+            /** Format: double */
+            warmerKelvin: number;
         };
         Side: {
             /** Format: double */
@@ -4896,7 +5043,7 @@ export interface components {
             /** Format: double */
             low: number;
             /** @enum {string} */
-            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_UNREAD_OVER" | "HEAP_WEATHER" | "HEAP_LOAD" | "HEAP_READ_FOR" | "HEAP_FALLEN" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "WARNED_UNDER_HIGHEST" | "BURNS_IN_A_MINUTE" | "ROOM_CONTENTS" | "WINDOW_SHARE" | "TURF" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
+            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "KINDLING" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_UNREAD_OVER" | "HEAP_WEATHER" | "HEAP_LOAD" | "HEAP_READ_FOR" | "HEAP_FALLEN" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "WARNED_UNDER_HIGHEST" | "BURNS_IN_A_MINUTE" | "ROOM_CONTENTS" | "WINDOW_SHARE" | "TURF" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
             source: string;
             unit: string;
             /** Format: double */
@@ -5206,7 +5353,7 @@ export interface operations {
             };
         };
     };
-    all_7: {
+    all_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -5694,7 +5841,7 @@ export interface operations {
             };
         };
     };
-    remove_10: {
+    remove_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -5978,7 +6125,7 @@ export interface operations {
             };
         };
     };
-    remove_9: {
+    remove_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -5996,6 +6143,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    winter: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeapWinterView"][];
+                };
             };
         };
     };
@@ -6725,7 +6898,7 @@ export interface operations {
             };
         };
     };
-    remove_8: {
+    remove_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -6795,7 +6968,7 @@ export interface operations {
             };
         };
     };
-    remove_7: {
+    remove_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -6906,6 +7079,103 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    all_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"][];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    remove_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    made: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                planId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
             };
         };
     };

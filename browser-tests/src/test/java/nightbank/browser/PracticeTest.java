@@ -55,6 +55,10 @@ public class PracticeTest {
     key("Sleep");
     browser.until("it is dawn", () -> headline().matches("(You held it|It was lost).*"));
     browser.reads("what would have been advised").reads("would have").isAccessible();
+    browser.until(
+        "the advised night is drawn beside one's own",
+        () -> browser.see(".so-far").getText().contains("advised: "));
+    browser.see(".so-far .advised");
     assertThat(browser.driver.findElements(By.cssSelector(".ways tbody tr"))).hasSize(3);
     String dawn = headline();
     browser.driver.navigate().refresh();
@@ -63,6 +67,13 @@ public class PracticeTest {
     key("Another night");
     browser.reads("1 practised");
     assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test(dependsOnMethods = "aNightIsLivedToItsDawnAndToldWhatMattered")
+  public void aNightOfOnesOwnThatWasLostIsLivedAgain() {
+    browser.go(demo.home + "/practice").reads("Nights of your own");
+    key(": lost");
+    browser.reads("in the house,").reads("It is said to get");
   }
 
   @Test(dependsOnMethods = "aNightIsLivedToItsDawnAndToldWhatMattered")

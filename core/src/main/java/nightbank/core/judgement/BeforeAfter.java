@@ -51,6 +51,43 @@ public record BeforeAfter(
     return low > 0 ? Finding.WARMER : high < 0 ? Finding.COLDER : Finding.CANNOT_TELL;
   }
 
+  /** Whether it did what was told of it beforehand. */
+  public enum Kept {
+    AS_TOLD,
+    LESS,
+    MORE,
+    /** What was told fits, and so does nothing at all. */
+    CANNOT_TELL
+  }
+
+  /**
+   * Against what was told beforehand, which is of the hard nights; all nights are looked at here,
+   * and most changes do somewhat less on mild ones.
+   *
+   * @param toldLow and {@code toldHigh}: by so much warmer, K
+   */
+  public Kept against(double toldLow, double toldHigh) {
+    if (high < toldLow) {
+      return Kept.LESS;
+    }
+    if (low > toldHigh) {
+      return Kept.MORE;
+    }
+    return finding() == Finding.CANNOT_TELL ? Kept.CANNOT_TELL : Kept.AS_TOLD;
+  }
+
+  /**
+   * As {@link #of}, by the nights that no other change divides from this one.
+   *
+   * @param others first evenings with the other changes; whatever was done on the same is not told
+   *     apart
+   */
+  public static Optional<BeforeAfter> of(List<Night> nights, long change, List<Long> others) {
+    long from = others.stream().filter(o -> o < change).max(Long::compare).orElse(Long.MIN_VALUE);
+    long to = others.stream().filter(o -> o > change).min(Long::compare).orElse(Long.MAX_VALUE);
+    return of(nights.stream().filter(n -> n.day() >= from && n.day() < to).toList(), change);
+  }
+
   /**
    * Empty where either side has less than {@link #LEAST} nights, or all were equally cold.
    *

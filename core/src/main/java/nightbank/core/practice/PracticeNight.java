@@ -99,9 +99,12 @@ public final class PracticeNight {
    * @param own what was done
    * @param advised what the forecast's advice of the evening would have come to
    * @param idle nothing done at all
+   * @param advisedAir what the house's thermometer would have shown with it, °C, at the moments of
+   *     {@link Seen}
    * @param decisions at most three, the weightiest first
    */
-  public record Dawn(Way own, Way advised, Way idle, List<Decision> decisions) {}
+  public record Dawn(
+      Way own, Way advised, Way idle, double[] advisedAir, List<Decision> decisions) {}
 
   /**
    * The night's end.
@@ -110,6 +113,7 @@ public final class PracticeNight {
    */
   public Dawn dawn(List<Action> done, List<Action> advice, List<Action> standing) {
     SystemResult own = lived(done);
+    SystemResult as = lived(advice);
     List<Decision> decisions = new ArrayList<>();
     for (Action a : done) {
       if (!standing.contains(a)) {
@@ -125,8 +129,9 @@ public final class PracticeNight {
     }
     return new Dawn(
         way(done, own, standing),
-        way(advice, standing),
+        way(advice, as, standing),
         way(standing, standing),
+        as.air(),
         decisions.stream()
             .filter(d -> Math.abs(d.kelvin()) >= TELLING)
             .sorted(Comparator.comparingDouble((Decision d) -> -Math.abs(d.kelvin())))

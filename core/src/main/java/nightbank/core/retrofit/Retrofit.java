@@ -62,6 +62,11 @@ public record Retrofit(
     boolean givesUp() {
       return this == HARDIER_PLANTS || this == HALF_HOUSE;
     }
+
+    /** Whether the lows in the house tell what it did. */
+    public boolean isShownByLows() {
+      return this != HARDIER_PLANTS;
+    }
   }
 
   /**

@@ -7,6 +7,7 @@ import java.time.Month;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import nightbank.core.usual.Usual;
 
 /**
  * What the season will still ask of the wood: what fires burnt for each degree-day of it so far,
@@ -64,6 +65,16 @@ public record WoodAsked(
     return Optional.of(
         new WoodAsked(
             middle, Math.max(0, middle * (1 - unsure)), middle * (1 + unsure), end, soon));
+  }
+
+  /**
+   * Finger-thick wood for lighting, of the next three days' wood, kg.
+   *
+   * @param lit fires so far
+   * @param burnt kg on them and on what was laid on later
+   */
+  public double kindling(int lit, double burnt) {
+    return burnt > 0 ? Math.min(threeDays, Usual.KINDLING.value() * lit * threeDays / burnt) : 0;
   }
 
   /** K·d below the base, by days' means. */

@@ -15,6 +15,7 @@ public enum Usual {
   BRIGHT_SUN("W/m²", 200, 350, 500, "a dark face on a bright winter's day at 50 to 58°; estimate"),
   WOOD_LOAD("kg", 3, 6, 12, "one filling of a bench's or wall's hearth; estimate"),
   WOOD_MOISTURE("", 0.12, 0.18, 0.3, "split and two years dry, wet basis"),
+  KINDLING("kg", 0.4, 0.7, 1.2, "finger-thick and dry, to light a cold hearth once; estimate"),
   LOAD_HOURS("h", 6, 9, 12, "from lighting until a mass of stone has its heat; estimate"),
   SURPLUS_HOURS("h", 3, 5, 7, "in which an element or a circuit charges on a winter's day"),
   HOLD_HOURS("h", 8, 12, 16, "from the end of a charge to the coldest hour"),

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import nightbank.core.judgement.BeforeAfter.Finding;
+import nightbank.core.judgement.BeforeAfter.Kept;
 import nightbank.core.judgement.BeforeAfter.Night;
 import org.hipparchus.distribution.continuous.TDistribution;
 import org.hipparchus.stat.regression.OLSMultipleLinearRegression;
@@ -36,6 +37,40 @@ public class BeforeAfterTest {
     assertThat(found.high() - found.low()).isLessThan(1e-6);
     assertThat(found.finding()).isEqualTo(Finding.WARMER);
     assertThat(found.nightsBefore()).isEqualTo(6);
+  }
+
+  @Test
+  public void looksNoFartherThanTheNextChangeOnEitherSide() {
+    List<Night> nights = new ArrayList<>(nights(8, 8, 1.5, 0, 3));
+    for (Night n : nights(40, 40, 1.5, 0, 4)) {
+      if (n.day() < CHANGE - 8 || n.day() >= CHANGE + 8) { // another change made these quite other
+        nights.add(new Night(n.day(), n.house() + 7, n.outdoor()));
+      }
+    }
+    List<Long> others = List.of(CHANGE - 30, CHANGE - 8, CHANGE, CHANGE + 8, CHANGE + 20);
+    BeforeAfter found = BeforeAfter.of(nights, CHANGE, others).orElseThrow();
+    assertThat(found.warmer()).isCloseTo(1.5, within(1e-9));
+    assertThat(found.nightsBefore() + found.nightsAfter()).isEqualTo(16);
+    assertThat(BeforeAfter.of(nights, CHANGE, List.of(CHANGE + 2))).isEmpty();
+  }
+
+  @DataProvider
+  Object[][] told() {
+    return new Object[][] {
+      {0.5, 1.5, 1.0, 2.0, Kept.AS_TOLD},
+      {0.5, 0.9, 1.0, 2.0, Kept.LESS},
+      {2.1, 2.9, 1.0, 2.0, Kept.MORE},
+      {-0.5, 2.9, 1.0, 2.0, Kept.CANNOT_TELL},
+      {-0.5, 0.9, 1.0, 2.0, Kept.LESS},
+      {-1.5, -0.2, -1, 0.5, Kept.AS_TOLD},
+    };
+  }
+
+  @Test(dataProvider = "told")
+  public void isSetAgainstWhatWasTold(
+      double low, double high, double toldLow, double toldHigh, Kept kept) {
+    BeforeAfter found = new BeforeAfter(9, 9, (low + high) / 2, low, high, false);
+    assertThat(found.against(toldLow, toldHigh)).isEqualTo(kept);
   }
 
   /** Step and doubt by another's least squares, which know of no groups. */

@@ -89,6 +89,8 @@ public class PracticeNightTest {
     assertThat(left.kelvin()).isPositive();
     assertThat(dawn.advised().wood()).isEqualTo(10);
     assertThat(dawn.own().wood()).isZero();
+    assertThat(dawn.advisedAir())
+        .containsExactly(night.until(List.of(SCREEN, fire(1, 10)), 1e9).air());
     assertThat(dawn.idle().minutes()).isZero();
     assertThat(dawn.idle().lowestCelsius()).isLessThanOrEqualTo(dawn.own().lowestCelsius() + 0.05);
     double[] weights = dawn.decisions().stream().mapToDouble(d -> -Math.abs(d.kelvin())).toArray();

@@ -96,6 +96,15 @@ public class WoodPileTest {
   }
 
   @Test
+  public void kindlingIsAskedForEachLightingAndIsNeverMoreThanTheWood() {
+    WoodAsked asked = new WoodAsked(200, 150, 250, AUTUMN, 24);
+    assertThat(asked.kindling(10, 120)).as("two lightings").isCloseTo(2 * 0.7, within(1e-9));
+    assertThat(asked.kindling(5, 120)).as("laid on again later").isCloseTo(0.7, within(1e-9));
+    assertThat(asked.kindling(0, 0)).isZero();
+    assertThat(asked.kindling(500, 50)).isEqualTo(24);
+  }
+
+  @Test
   public void theLaterInWinterTheLessItAsksStill() {
     double before = Double.POSITIVE_INFINITY;
     for (int month = 1; month <= 4; month++) {

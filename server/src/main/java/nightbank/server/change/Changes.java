@@ -73,6 +73,7 @@ public class Changes {
     WOOD(Role.KEEPER),
     RUN(Role.KEEPER),
     TRIAL(Role.KEEPER),
+    PLAN(Role.KEEPER),
     PART(Role.KEEPER),
     STORE(Role.KEEPER),
     HOUSE(Role.KEEPER),

@@ -29,6 +29,7 @@ import nightbank.server.house.Houses;
 import nightbank.server.log.Photos;
 import nightbank.server.log.ReadingWriter;
 import nightbank.server.part.Parts;
+import nightbank.server.plan.Plans;
 import nightbank.server.shared.Problem;
 import nightbank.server.store.Stores;
 import nightbank.server.upkeep.Tasks;
@@ -68,6 +69,7 @@ public class HoldingImport {
   private final Parts parts;
   private final Woodpiles woodpiles;
   private final Tasks tasks;
+  private final Plans plans;
 
   HoldingImport(
       DSLContext db,
@@ -79,7 +81,8 @@ public class HoldingImport {
       Books books,
       Parts parts,
       Woodpiles woodpiles,
-      Tasks tasks) {
+      Tasks tasks,
+      Plans plans) {
     this.db = db;
     this.mapper = mapper;
     this.writer = writer;
@@ -90,6 +93,7 @@ public class HoldingImport {
     this.parts = parts;
     this.woodpiles = woodpiles;
     this.tasks = tasks;
+    this.plans = plans;
   }
 
   /** What came of it. */
@@ -155,6 +159,7 @@ public class HoldingImport {
     parts.checkAll(r.holding);
     woodpiles.checkAll(r.holding);
     tasks.checkAll(r.holding);
+    plans.checkAll(r.holding);
   }
 
   private final class Reader {

@@ -49,7 +49,8 @@ final class HoldingTables {
           new Table("believed_reading", "probe_id, at"),
           new Table("wood_stack", "id"),
           new Table("task", "id"),
-          new Table("task_done", "id"));
+          new Table("task_done", "id"),
+          new Table("kept_plan", "id"));
 
   static final List<Tie> TIES =
       List.of(
@@ -70,7 +71,8 @@ final class HoldingTables {
           new Tie("trial_run", "trial_id", "trial"),
           new Tie("trial_run", "run_id", "run"),
           new Tie("believed_reading", "probe_id", "probe"),
-          new Tie("task_done", "task_id", "task"));
+          new Tie("task_done", "task_id", "task"),
+          new Tie("kept_plan", "greenhouse_id", "greenhouse"));
 
   private HoldingTables() {}
 }

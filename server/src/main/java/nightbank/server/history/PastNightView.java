@@ -50,17 +50,20 @@ public record PastNightView(
       BeforeAfter.Finding finding,
       boolean otherCold) {
     static List<Since> of(List<Night> nights) {
-      List<BeforeAfter.Night> read =
-          nights.stream()
-              .filter(n -> n.liftKelvin() != null)
-              .map(
-                  n ->
-                      new BeforeAfter.Night(
-                          n.evening().toEpochDay(),
-                          Objects.requireNonNull(n.lowestCelsius()),
-                          Objects.requireNonNull(n.outdoorLowest())))
-              .toList();
+      List<BeforeAfter.Night> read = read(nights);
       return read.stream().flatMap(n -> from(read, n.day()).stream()).toList();
+    }
+
+    static List<BeforeAfter.Night> read(List<Night> nights) {
+      return nights.stream()
+          .filter(n -> n.liftKelvin() != null)
+          .map(
+              n ->
+                  new BeforeAfter.Night(
+                      n.evening().toEpochDay(),
+                      Objects.requireNonNull(n.lowestCelsius()),
+                      Objects.requireNonNull(n.outdoorLowest())))
+          .toList();
     }
 
     private static Optional<Since> from(List<BeforeAfter.Night> read, long day) {

@@ -16,6 +16,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import nightbank.core.evidence.EventKind;
+import nightbank.core.judgement.BeforeAfter;
 import nightbank.core.judgement.KeptLows;
 import nightbank.core.judgement.PastNight;
 import nightbank.core.judgement.PastNightBuilder;
@@ -84,16 +85,8 @@ public class PastNights {
     HoldingView place = holdings.get(holding);
     ZoneId zone = ZoneId.of(place.zone());
     double limit = houses.get(holding, house).design().plantLimitCelsius();
-    LocalDate latest = latest(from, to, clock, zone);
-    List<Stretch> dark =
-        latest.isBefore(from)
-            ? List.of()
-            : from.datesUntil(latest.plusDays(1)).map(e -> Stretch.dark(e, place, zone)).toList();
-    List<StoreView> own =
-        stores.all(holding).stream()
-            .filter(s -> house.equals(s.houseId()) && !s.planned())
-            .toList();
-    List<Told> told = told(holding, house, own, dark, zone, limit);
+    List<StoreView> own = own(holding, house);
+    List<Told> told = told(holding, house, own, dark(place, zone, from, to), zone, limit);
     Map<LocalDate, List<PastNightView.Paid>> paid = new HashMap<>();
     int pending =
         paid(
@@ -119,6 +112,29 @@ public class PastNights {
         pending,
         PastNightView.Hardest.of(nights, pending == 0),
         PastNightView.Since.of(nights));
+  }
+
+  /** Nights of which both the house's low and that outdoors were read. */
+  public List<BeforeAfter.Night> read(UUID holding, UUID house, LocalDate from, LocalDate to) {
+    HoldingView place = holdings.get(holding);
+    ZoneId zone = ZoneId.of(place.zone());
+    double limit = houses.get(holding, house).design().plantLimitCelsius();
+    List<Told> told =
+        told(holding, house, own(holding, house), dark(place, zone, from, to), zone, limit);
+    return PastNightView.Since.read(told.stream().map(t -> view(t, List.of())).toList());
+  }
+
+  private List<StoreView> own(UUID holding, UUID house) {
+    return stores.all(holding).stream()
+        .filter(s -> house.equals(s.houseId()) && !s.planned())
+        .toList();
+  }
+
+  private List<Stretch> dark(HoldingView place, ZoneId zone, LocalDate from, LocalDate to) {
+    LocalDate latest = latest(from, to, clock, zone);
+    return latest.isBefore(from)
+        ? List.of()
+        : from.datesUntil(latest.plusDays(1)).map(e -> Stretch.dark(e, place, zone)).toList();
   }
 
   /** A night, and what it is told by. */

@@ -354,6 +354,7 @@ public class PracticeNights {
         way(k, dawn.advised()),
         way(k, dawn.idle()),
         as.doings().views(advised),
+        list(dawn.advisedAir()),
         dawn.decisions().stream()
             .map(
                 d ->

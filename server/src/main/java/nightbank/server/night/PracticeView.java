@@ -46,12 +46,18 @@ public record PracticeView(
 
   public record StoreSeen(UUID id, String name, List<Double> celsius) {}
 
-  /** What came of it. */
+  /**
+   * What came of it.
+   *
+   * @param advisedAir what would have been seen with the advice, at the moments of what was seen;
+   *     absent of nights that ended before it was kept
+   */
   public record DawnView(
       WayView own,
       WayView advised,
       WayView idle,
       List<Doing> advice,
+      @Nullable List<Double> advisedAir,
       List<DecisionView> decisions) {}
 
   /** A way of going through the night. */

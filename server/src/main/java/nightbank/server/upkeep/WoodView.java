@@ -58,7 +58,16 @@ public record WoodView(
   /** Moisture of the whole mass on a day. */
   public record PointView(Instant at, double moisture) {}
 
-  /** Kilograms that are asked until a day, with one standard uncertainty both ways. */
+  /**
+   * Kilograms that are asked until a day, with one standard uncertainty both ways.
+   *
+   * @param kindlingKilograms of the three days' wood, split thin for lighting
+   */
   public record AskedView(
-      double kilograms, double low, double high, Instant until, double threeDaysKilograms) {}
+      double kilograms,
+      double low,
+      double high,
+      Instant until,
+      double threeDaysKilograms,
+      double kindlingKilograms) {}
 }

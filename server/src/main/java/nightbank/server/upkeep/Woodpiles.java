@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import nightbank.core.evidence.EventKind;
 import nightbank.core.upkeep.OpenAir;
 import nightbank.core.upkeep.WoodAsked;
 import nightbank.core.upkeep.WoodPile;
@@ -106,16 +107,26 @@ public class Woodpiles implements Reversible {
             .mapToDouble(StackView::kilograms)
             .sum();
     List<EventView> lit = burnt.stream().filter(e -> !e.at().isBefore(first)).toList();
+    int lightings = (int) lit.stream().filter(e -> e.kind() == EventKind.FIRE_LIT).count();
+    double weighed = counted.stream().mapToDouble(WoodPile.Fire::kilograms).sum();
     return new WoodView(
         stacks,
         WoodStack.READY,
         ready,
         lit.size(),
         (int) lit.stream().filter(e -> e.amount() == null).count(),
-        counted.stream().mapToDouble(WoodPile.Fire::kilograms).sum(),
+        weighed,
         pile.missing(),
         WoodAsked.of(fires, now, latitude, air)
-            .map(a -> new AskedView(a.kilograms(), a.low(), a.high(), a.until(), a.threeDays()))
+            .map(
+                a ->
+                    new AskedView(
+                        a.kilograms(),
+                        a.low(),
+                        a.high(),
+                        a.until(),
+                        a.threeDays(),
+                        a.kindling(lightings, weighed)))
             .orElse(null));
   }
 

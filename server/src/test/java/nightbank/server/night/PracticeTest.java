@@ -86,6 +86,7 @@ public class PracticeTest {
                 .formatted(flames, night.path("ends").asString()));
     JsonNode dawn = night.path("dawn");
     assertThat(dawn.at("/own/minutes").asDouble()).isPositive();
+    assertThat(dawn.path("advisedAir")).hasSameSizeAs(night.at("/seen/air"));
     assertThat(dawn.at("/idle/minutes").asDouble()).isZero();
     assertThat(dawn.at("/own/lowestCelsius").asDouble())
         .isGreaterThanOrEqualTo(dawn.at("/idle/lowestCelsius").asDouble() - 0.01);

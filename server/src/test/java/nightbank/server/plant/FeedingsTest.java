@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.UUID;
 import nightbank.server.Grounds;
 import nightbank.server.Visitor.Answer;
@@ -103,6 +105,43 @@ public class FeedingsTest {
     fed('"' + other.toString() + '"', "250", 2, "");
     fed("null", "250", 2, "");
     assertThat(told(tonight())).isZero();
+  }
+
+  @Test
+  public void aWinterOfItIsToldByItsThermometersAndWhatItWasFed() {
+    read("core", 6, 52);
+    read("half", 6, 58.5);
+    read("core", 5, 41);
+    read("air", 5, 60);
+    fed("250", 8, "straw");
+    LocalDate today = now.atZone(ZoneOffset.UTC).toLocalDate();
+    String span = "?from=%s&to=%s".formatted(today.minusDays(14), today);
+    JsonNode winter =
+        grounds.keeper.get(grounds.path("/houses/" + house + "/heaps" + span)).body().path(0);
+    assertThat(winter.path("storeId").asString()).isEqualTo(heap.toString());
+    assertThat(winter.path("days").findValuesAsString("celsius")).containsExactly("58.5", "41.0");
+    assertThat(winter.path("warm").asInt()).isEqualTo(1);
+    assertThat(winter.path("fed").findValuesAsString("kilograms"))
+        .containsExactly("700.0", "250.0");
+    assertThat(winter.at("/fed/1/feedstock").asString()).isEqualToIgnoringCase("straw");
+    String late = "?from=%s&to=%s".formatted(today.minusDays(9), today);
+    assertThat(
+            grounds
+                .keeper
+                .get(grounds.path("/houses/" + house + "/heaps" + late))
+                .body()
+                .at("/0/fed"))
+        .hasSize(1);
+    String back = "?from=%s&to=%s".formatted(today, today.minusDays(9));
+    assertThat(grounds.keeper.get(grounds.path("/houses/" + house + "/heaps" + back)).status())
+        .isEqualTo(422);
+  }
+
+  private void read(String probe, double days, double celsius) {
+    sent(
+        "/readings",
+        "{\"fahrenheit\":false,\"readings\":[{\"probeId\":\"%s\",\"at\":\"%s\",\"typed\":\"%s\"}]}"
+            .formatted(Grounds.probeId(heap, probe), ago(days), celsius));
   }
 
   @Test

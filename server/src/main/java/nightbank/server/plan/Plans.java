@@ -1,0 +1,298 @@
+package nightbank.server.plan;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.DoubleStream;
+import java.util.stream.Stream;
+import nightbank.core.judgement.BeforeAfter;
+import nightbank.core.retrofit.Retrofit;
+import nightbank.server.change.Changes;
+import nightbank.server.change.Reversible;
+import nightbank.server.history.PastNights;
+import nightbank.server.holding.Holdings;
+import nightbank.server.log.Readings;
+import nightbank.server.plan.internal.PlanRepository;
+import nightbank.server.shared.Json;
+import nightbank.server.shared.Problem;
+import nightbank.server.sizing.RankingView;
+import nightbank.server.sizing.Rankings;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+
+/** Changes of a ranking that are kept as plans, made, and set against the nights. */
+@Service
+public class Plans implements Reversible {
+  private static final int MOST = 100;
+  private static final int NIGHTS = 200; // looked at on either side of a change
+  private static final double FAR = 1e9; // beyond it no figure is one of a place
+
+  private final PlanRepository repository;
+  private final Rankings rankings;
+  private final PastNights nights;
+  private final Holdings holdings;
+  private final Changes changes;
+  private final Json json;
+  private final Clock clock;
+
+  Plans(
+      PlanRepository repository,
+      Rankings rankings,
+      PastNights nights,
+      Holdings holdings,
+      Changes changes,
+      Json json,
+      Clock clock) {
+    this.repository = repository;
+    this.rankings = rankings;
+    this.nights = nights;
+    this.holdings = holdings;
+    this.changes = changes;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** As it is kept. */
+  public record Plan(
+      UUID id,
+      UUID houseId,
+      Retrofit.Kind kind,
+      @Nullable UUID of,
+      String name,
+      double amount,
+      PlanView.Foretold told,
+      Instant keptAt,
+      @Nullable LocalDate doneOn) {
+    boolean isSameChange(Plan other) {
+      return houseId.equals(other.houseId)
+          && kind == other.kind
+          && Objects.equals(of, other.of)
+          && doneOn == null
+          && other.doneOn == null;
+    }
+
+    Plan on(@Nullable LocalDate evening) {
+      return new Plan(id, houseId, kind, of, name, amount, told, keptAt, evening);
+    }
+
+    /** Kind, amount and what it is made to, for the list of changes. */
+    String code() {
+      return kind.name() + ' ' + amount + ' ' + name;
+    }
+  }
+
+  /** In the order in which they were kept. */
+  public List<PlanView> all(UUID holding) {
+    List<Plan> plans = repository.all(holding);
+    return plans.stream().map(p -> view(holding, p, plans)).toList();
+  }
+
+  private PlanView view(UUID holding, Plan p, List<Plan> all) {
+    return new PlanView(
+        p.id,
+        p.houseId,
+        p.kind,
+        p.of,
+        p.name,
+        p.amount,
+        p.told,
+        p.keptAt,
+        p.doneOn,
+        p.kind.isShownByLows(),
+        shown(holding, p, all).map(b -> PlanView.Shown.of(b, p.told.warmerKelvin())).orElse(null));
+  }
+
+  private Optional<BeforeAfter> shown(UUID holding, Plan p, List<Plan> all) {
+    LocalDate done = p.doneOn;
+    if (done == null || !p.kind.isShownByLows()) {
+      return Optional.empty();
+    }
+    List<Long> others =
+        all.stream()
+            .filter(o -> o.houseId.equals(p.houseId) && !o.id.equals(p.id))
+            .map(Plan::doneOn)
+            .filter(Objects::nonNull)
+            .map(LocalDate::toEpochDay)
+            .toList();
+    return BeforeAfter.of(
+        nights.read(holding, p.houseId, done.minusDays(NIGHTS), done.plusDays(NIGHTS - 1)),
+        done.toEpochDay(),
+        others);
+  }
+
+  /**
+   * Keeps a change as a ranking tells of it, made alone; the same again changes nothing.
+   *
+   * @param ranking the search that found it
+   * @param change its id there
+   */
+  @Transactional
+  public PlanView keep(UUID holding, UUID id, UUID ranking, String change) {
+    Plan plan = told(id, rankings.view(holding, ranking), change);
+    List<Plan> all = repository.all(holding);
+    Plan kept = all.stream().filter(p -> p.id.equals(id)).findFirst().orElse(null);
+    if (kept != null) {
+      if (!kept.on(null).isSameChange(plan)) {
+        throw Problem.knownId("plan");
+      }
+      return view(holding, kept, all);
+    }
+    if (all.stream().anyMatch(plan::isSameChange)) {
+      throw new Problem(
+          HttpStatus.CONFLICT,
+          "kept-already",
+          "change",
+          "It is kept as a plan already.",
+          "Say of that one that it is made, or let it go.");
+    }
+    if (all.size() >= MOST) {
+      throw Problem.full(
+          "id", "A holding has at most " + MOST + " plans.", "Let go what will not be made.");
+    }
+    keep(holding, plan);
+    note(holding, plan, null, plan);
+    return view(holding, plan, all);
+  }
+
+  private Plan told(UUID id, RankingView found, String change) {
+    RankingView.BaseView base = found.base();
+    RankingView.RetrofitView what =
+        found.changes().stream()
+            .filter(c -> c.id().equals(change))
+            .findFirst()
+            .orElseThrow(() -> Problem.notFound("change"));
+    RankingView.TriedView tried =
+        found.singles().stream()
+            .filter(t -> t.ids().equals(List.of(change)))
+            .findFirst()
+            .orElseThrow(() -> Problem.notFound("change"));
+    if (base == null) {
+      throw Problem.notFound("search");
+    }
+    return new Plan(
+        id,
+        found.houseId(),
+        what.kind(),
+        what.of(),
+        what.name(),
+        what.amount(),
+        new PlanView.Foretold(
+            found.nights(),
+            base.lost(),
+            tried.saved(),
+            tried.warmerKelvin(),
+            tried.money(),
+            found.currency(),
+            tried.hours()),
+        clock.instant().truncatedTo(ChronoUnit.MILLIS),
+        null);
+  }
+
+  /**
+   * That it is made.
+   *
+   * @param on the first evening with it; null: not made after all
+   */
+  @Transactional
+  public PlanView made(UUID holding, UUID id, @Nullable LocalDate on) {
+    List<Plan> all = repository.all(holding);
+    Plan before = find(all, id);
+    if (on != null) {
+      ZoneId zone = ZoneId.of(holdings.get(holding).zone());
+      if (on.isAfter(LocalDate.now(clock.withZone(zone)))
+          || on.isBefore(Readings.EARLIEST.atZone(zone).toLocalDate())) {
+        throw Problem.invalid(
+            "on",
+            "It lies in the future or before 2000.",
+            "Say from which evening on it was there.");
+      }
+    }
+    Plan after = before.on(on);
+    if (all.stream().anyMatch(p -> !p.id.equals(id) && p.isSameChange(after))) {
+      throw Problem.full("on", "The same is kept as a plan again since.", "Let that one go first.");
+    }
+    keep(holding, after);
+    note(holding, after, before, after);
+    return view(holding, after, repository.all(holding));
+  }
+
+  @Transactional
+  public void remove(UUID holding, UUID id) {
+    Plan before = find(repository.all(holding), id);
+    repository.remove(holding, id);
+    note(holding, before, before, null);
+  }
+
+  private static Plan find(List<Plan> all, UUID id) {
+    return all.stream()
+        .filter(p -> p.id.equals(id))
+        .findFirst()
+        .orElseThrow(() -> Problem.notFound("plan"));
+  }
+
+  private void keep(UUID holding, Plan plan) {
+    if (!repository.save(holding, plan)) {
+      throw Problem.notFound("house");
+    }
+  }
+
+  private void note(UUID holding, Plan of, @Nullable Plan before, @Nullable Plan after) {
+    changes.made(holding, kind(), of.id.toString(), of.code(), before, after);
+  }
+
+  @Override
+  public Changes.Kind kind() {
+    return Changes.Kind.PLAN;
+  }
+
+  @Override
+  public @Nullable Plan now(UUID holding, String subject) {
+    UUID id = UUID.fromString(subject);
+    return repository.all(holding).stream().filter(p -> p.id.equals(id)).findFirst().orElse(null);
+  }
+
+  @Override
+  @Transactional
+  public void put(UUID holding, String subject, @Nullable JsonNode state) {
+    if (state == null) {
+      repository.remove(holding, UUID.fromString(subject));
+    } else {
+      keep(holding, json.read(state, Plan.class));
+    }
+  }
+
+  /** Refuses plans that cannot be, as a file may bring them. */
+  public void checkAll(UUID holding) {
+    Problem.field(
+        "kept_plan",
+        () -> {
+          repository.all(holding).forEach(Plans::check);
+          return holding;
+        });
+  }
+
+  private static void check(Plan p) {
+    PlanView.Foretold t = p.told;
+    boolean sound =
+        t.lost() != null
+            && t.saved() != null
+            && t.warmerKelvin() != null
+            && DoubleStream.concat(
+                    DoubleStream.of(p.amount, t.hours(), t.money() == null ? 0 : t.money()),
+                    Stream.of(t.lost(), t.saved(), t.warmerKelvin())
+                        .flatMapToDouble(r -> DoubleStream.of(r.low(), r.middle(), r.high())))
+                .allMatch(v -> Math.abs(v) <= FAR);
+    if (!sound) {
+      throw new IllegalArgumentException("a plan says figures that cannot be");
+    }
+  }
+}

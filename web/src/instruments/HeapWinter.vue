@@ -1,0 +1,136 @@
+<script setup lang="ts">
+/** A heap through the winter: its warmest place day by day, what it is to be kept at, what it was fed. */
+import { computed, ref } from 'vue'
+import type { Views } from '@/shared/api/client'
+import { degreeTicks } from '@/shared/heat'
+import { degrees, massOf, type Temperature } from '@/shared/units'
+import { useWidth } from '@/shared/useWidth'
+
+const props = defineProps<{
+  heap: Views['HeapWinterView']
+  from: string
+  to: string
+  units: Temperature
+}>()
+const DAY_MS = 86_400_000
+const GAP = 3 // days without a reading that no line crosses
+const FEED = 26 // px, the heaviest load
+const H = 190
+const left = 52
+const right = 14
+const top = 14
+const bottom = 62
+const root = ref<SVGSVGElement | null>(null)
+const W = useWidth(root, 620, 300)
+const ms = (day: string) => Date.parse(`${day}T12:00Z`)
+/** From the first that is known of it. */
+const begins = computed(() =>
+  Math.min(
+    ...props.heap.days.slice(0, 1).map((d) => ms(d.day)),
+    ...props.heap.fed.slice(0, 1).map((f) => Date.parse(f.at)),
+    ms(props.to) - 14 * DAY_MS,
+  ),
+)
+const ends = computed(() => ms(props.to) + DAY_MS / 2)
+const x = (at: number) =>
+  left + ((at - begins.value) / (ends.value - begins.value)) * (W.value - left - right)
+const range = computed<[number, number]>(() => {
+  const all = [props.heap.keepCelsius, ...props.heap.days.map((d) => d.celsius)]
+  return [Math.min(...all) - 4, Math.max(...all) + 4]
+})
+const y = (c: number) =>
+  top + ((range.value[1] - c) / (range.value[1] - range.value[0])) * (H - top - bottom)
+const course = computed(() =>
+  props.heap.days
+    .map((d, i, all) => {
+      const gap = i === 0 || ms(d.day) - ms(all[i - 1].day) > GAP * DAY_MS
+      return `${gap ? 'M' : 'L'}${x(ms(d.day))} ${y(d.celsius)}`
+    })
+    .join(' '),
+)
+const ticks = computed(() => degreeTicks(range.value, 4, props.units))
+const heaviest = computed(() => Math.max(1, ...props.heap.fed.map((f) => f.kilograms)))
+const weeks = computed(() => {
+  const step = Math.max(7, Math.ceil((ends.value - begins.value) / DAY_MS / (W.value / 90)))
+  const many = Math.floor((ends.value - begins.value) / (step * DAY_MS)) + 1
+  return Array.from({ length: many }, (_, i) => begins.value + i * step * DAY_MS)
+})
+const short = (at: number) =>
+  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(at)
+</script>
+
+<template>
+  <svg
+    ref="root"
+    class="drawn-on"
+    :viewBox="`0 0 ${W} ${H}`"
+    role="img"
+    :aria-label="`${heap.name}, day by day`"
+  >
+    <g v-for="t in ticks" :key="t">
+      <text class="soft" :x="left - 8" :y="y(t) + 5" text-anchor="end">
+        {{ degrees(t, units, 0) }}
+      </text>
+      <path class="grid" :d="`M${left} ${y(t)} H${W - right}`" />
+    </g>
+    <path class="keep" :d="`M${left} ${y(heap.keepCelsius)} H${W - right}`" />
+    <text class="soft" :x="W - right" :y="y(heap.keepCelsius) + 16" text-anchor="end">
+      kept over this
+    </text>
+    <path class="course" :d="course" />
+    <circle
+      v-for="d in heap.days"
+      :key="d.day"
+      class="day"
+      :cx="x(ms(d.day))"
+      :cy="y(d.celsius)"
+      r="2.5"
+    >
+      <title>{{ short(ms(d.day)) }}: {{ degrees(d.celsius, units) }}</title>
+    </circle>
+    <path class="ground" :d="`M${left} ${H - 24} H${W - right}`" />
+    <text class="soft" :x="left - 8" :y="H - 28" text-anchor="end">fed</text>
+    <rect
+      v-for="f in heap.fed"
+      :key="f.at + f.feedstock"
+      class="fed"
+      :x="x(Date.parse(f.at)) - 3"
+      :y="H - 24 - Math.max(3, (FEED * f.kilograms) / heaviest)"
+      width="6"
+      :height="Math.max(3, (FEED * f.kilograms) / heaviest)"
+    >
+      <title>{{ short(Date.parse(f.at)) }}: {{ massOf(f.kilograms) }} of {{ f.feedstock }}</title>
+    </rect>
+    <text v-for="w in weeks" :key="w" class="soft" :x="x(w)" :y="H - 7">{{ short(w) }}</text>
+  </svg>
+</template>
+
+<style scoped>
+.grid,
+.ground {
+  stroke: var(--line-soft);
+}
+
+.ground {
+  stroke: var(--ink-soft);
+}
+
+.keep {
+  stroke: var(--ink-soft);
+  stroke-dasharray: 6 4;
+}
+
+.course {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 2.5;
+}
+
+.day {
+  fill: var(--ember);
+}
+
+.fed {
+  fill: var(--ink-soft);
+}
+</style>
