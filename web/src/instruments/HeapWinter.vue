@@ -8,13 +8,12 @@ import { useWidth } from '@/shared/useWidth'
 
 const props = defineProps<{
   heap: Views['HeapWinterView']
-  from: string
   to: string
   units: Temperature
 }>()
 const DAY_MS = 86_400_000
 const GAP = 3 // days without a reading that no line crosses
-const FEED = 26 // px, the heaviest load
+const FEED = 30 // px, the heaviest day
 const H = 190
 const left = 52
 const right = 14
@@ -27,7 +26,7 @@ const ms = (day: string) => Date.parse(`${day}T12:00Z`)
 const begins = computed(() =>
   Math.min(
     ...props.heap.days.slice(0, 1).map((d) => ms(d.day)),
-    ...props.heap.fed.slice(0, 1).map((f) => Date.parse(f.at)),
+    ...loads.value.slice(0, 1).map((f) => f.at),
     ms(props.to) - 14 * DAY_MS,
   ),
 )
@@ -49,7 +48,18 @@ const course = computed(() =>
     .join(' '),
 )
 const ticks = computed(() => degreeTicks(range.value, 4, props.units))
-const heaviest = computed(() => Math.max(1, ...props.heap.fed.map((f) => f.kilograms)))
+/** What was put on in one day, one load on the other. */
+const loads = computed(() => {
+  const by = new Map<string, number>()
+  return props.heap.fed.map((f) => {
+    const day = f.at.slice(0, 10)
+    const under = by.get(day) ?? 0
+    by.set(day, under + f.kilograms)
+    return { ...f, under, at: ms(day) }
+  })
+})
+const heaviest = computed(() => Math.max(1, ...loads.value.map((f) => f.under + f.kilograms)))
+const high = (kilograms: number) => (FEED * kilograms) / heaviest.value
 const weeks = computed(() => {
   const step = Math.max(7, Math.ceil((ends.value - begins.value) / DAY_MS / (W.value / 90)))
   const many = Math.floor((ends.value - begins.value) / (step * DAY_MS)) + 1
@@ -91,15 +101,15 @@ const short = (at: number) =>
     <path class="ground" :d="`M${left} ${H - 24} H${W - right}`" />
     <text class="soft" :x="left - 8" :y="H - 28" text-anchor="end">fed</text>
     <rect
-      v-for="f in heap.fed"
-      :key="f.at + f.feedstock"
+      v-for="(f, i) in loads"
+      :key="i"
       class="fed"
-      :x="x(Date.parse(f.at)) - 3"
-      :y="H - 24 - Math.max(3, (FEED * f.kilograms) / heaviest)"
-      width="6"
-      :height="Math.max(3, (FEED * f.kilograms) / heaviest)"
+      :x="x(f.at) - 4"
+      :y="H - 24 - high(f.under + f.kilograms)"
+      width="8"
+      :height="high(f.kilograms)"
     >
-      <title>{{ short(Date.parse(f.at)) }}: {{ massOf(f.kilograms) }} of {{ f.feedstock }}</title>
+      <title>{{ short(f.at) }}: {{ massOf(f.kilograms) }} of {{ f.feedstock }}</title>
     </rect>
     <text v-for="w in weeks" :key="w" class="soft" :x="x(w)" :y="H - 7">{{ short(w) }}</text>
   </svg>
@@ -132,5 +142,6 @@ const short = (at: number) =>
 
 .fed {
   fill: var(--ink-soft);
+  stroke: var(--sheet);
 }
 </style>

@@ -15,6 +15,8 @@ const props = defineProps<{
   stand: string
   units: Temperature
   chosen: string
+  /** Evenings from which on something in the house was otherwise. */
+  changed?: string[]
   /** What the stores lifted the low by, K, by evening. */
   lifts?: Map<string, number>
 }>()
@@ -118,6 +120,12 @@ const reachable = (n: Night, i: number) =>
       <path class="limit" :d="`M${left} ${y(limit)} H${W - 90}`" />
       <text class="limit-word" :x="W - 84" :y="y(limit) + 1">{{ stand }}</text>
       <text class="limit-word" :x="W - 84" :y="y(limit) + 17">{{ degrees(limit, units) }}</text>
+      <path
+        v-for="n in nights.filter((one) => changed?.includes(one.evening))"
+        :key="`c${n.evening}`"
+        class="change"
+        :d="`M${x(n) - step / 2} ${top - 8} V${H - bottom + 8}`"
+      />
       <g
         v-for="(n, i) in nights"
         :key="n.evening"
@@ -217,6 +225,12 @@ const reachable = (n: Night, i: number) =>
 }
 
 .night:hover .hit,
+.change {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+  stroke-dasharray: 8 3 2 3;
+}
+
 .chosen .hit {
   fill: var(--line-soft);
   opacity: 0.55;

@@ -13,6 +13,7 @@ import { degrees, kelvins, massOf } from '@/shared/units'
 import { useSearch } from '@/shared/useSearch'
 import HouseTabs from '../house/HouseTabs.vue'
 import { housesQuery } from '../house/queries'
+import { evening } from '../record/winters'
 import { catalogueQuery } from '../store/queries'
 import { newId } from '../store/designs'
 import { usualOf } from '../store/usual'
@@ -133,7 +134,15 @@ const unpriced = computed(() => [
 const keeper = computed(() => session.role(holding) === 'KEEPER')
 const { data: plans } = useQuery(plansQuery(holding))
 const own = computed(() => (plans.value ?? []).filter((p) => p.houseId === houseId.value))
-const isKept = (c: Change) => own.value.some((p) => !p.doneOn && p.kind === c.kind && p.of === c.of)
+const planOf = (c: Change) => own.value.filter((p) => p.kind === c.kind && p.of === c.of).at(-1)
+const keptWord = (c: Change) => {
+  const p = planOf(c)
+  return !p
+    ? ''
+    : p.doneOn
+      ? `Made since ${evening(p.doneOn)}: put it right there, so that it is reckoned with.`
+      : 'Kept as a plan.'
+}
 const client = useQueryClient()
 const refused = ref<unknown>(null)
 async function keep(c: Change) {
@@ -225,7 +234,9 @@ const place = (c: Change) => {
               <RouterLink :to="place(changeOf(s.id))">{{
                 stepSentence(s, done, session.units)
               }}</RouterLink>
-              <span v-if="isKept(changeOf(s.id))" class="soft"> Kept as a plan.</span>
+              <span v-if="planOf(changeOf(s.id))" class="soft">
+                {{ keptWord(changeOf(s.id)) }}</span
+              >
               <BButton
                 v-else-if="keeper"
                 class="keep no-print"
@@ -289,7 +300,9 @@ const place = (c: Change) => {
                   }}
                 </td>
                 <td v-if="keeper" class="no-print">
-                  <template v-if="isKept(changeOf(t.ids[0]))">kept</template>
+                  <template v-if="planOf(changeOf(t.ids[0]))">{{
+                    planOf(changeOf(t.ids[0]))!.doneOn ? 'made' : 'kept'
+                  }}</template>
                   <BButton
                     v-else
                     size="sm"
@@ -351,7 +364,8 @@ h1 {
 }
 
 .keep {
-  margin-left: 0.4rem;
+  display: block;
+  margin-top: 0.3rem;
 }
 
 .path a {

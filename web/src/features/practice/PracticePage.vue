@@ -183,7 +183,7 @@ function another() {
     </p>
     <p v-else-if="guest" class="soft">Guests look on: ask a keeper to let you help.</p>
     <template v-else>
-      <div class="series">
+      <div class="series buttons">
         <BButton
           v-for="(l, i) in lessons"
           :key="l.lesson"
@@ -195,7 +195,7 @@ function another() {
       </div>
       <template v-if="hard.length">
         <h2>Nights of your own</h2>
-        <div class="series">
+        <div class="series buttons">
           <BButton
             v-for="n in hard"
             :key="n.evening"
@@ -338,11 +338,7 @@ h1 {
   font-size: 1.12rem;
 }
 
-.series,
 .buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
   align-items: center;
   margin-bottom: 0.75rem;
 }

@@ -98,6 +98,7 @@ const since = computed(() => data.value?.since.find((s) => s.evening === opened.
       :units="session.units"
       :chosen="opened?.evening ?? ''"
       :lifts="lifts"
+      :changed="made.map((p) => p.doneOn!)"
       @choose="go({ night: $event })"
     />
     <p class="soft key">
@@ -111,7 +112,7 @@ const since = computed(() => data.value?.since.find((s) => s.evening === opened.
       {{ lifts.size ? 'The broad part of a mark is what the stores lifted.' : '' }}
     </p>
     <p v-if="made.length" class="soft">
-      Changed this winter:
+      Changed this winter, at the broken lines:
       <template v-for="(p, i) in made" :key="p.id"
         >{{ i ? ' · ' : ''
         }}<BButton variant="link" class="p-0" @click="go({ night: p.doneOn! })">{{

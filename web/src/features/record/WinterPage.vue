@@ -116,16 +116,18 @@ const print = () => window.print()
       </section>
     </div>
     <ProblemNote v-if="unstated && !ledger" :error="unstated" />
-    <section v-if="ledger">
-      <h2>What all stores of the place paid</h2>
-      <p>{{ statementSentence(ledger) }}</p>
-      <StoresPaid v-if="ledger.stores.length" :stores="ledger.stores" />
-    </section>
-    <section v-for="h in known" :key="h.storeId">
-      <h2>{{ h.name }}</h2>
-      <p>{{ heapSentence(h, session.units) }}</p>
-      <HeapWinter :heap="h" :from="span[0]" :to="span[1]" :units="session.units" />
-    </section>
+    <div>
+      <section v-if="ledger">
+        <h2>What all stores of the place paid</h2>
+        <p>{{ statementSentence(ledger) }}</p>
+        <StoresPaid v-if="ledger.stores.length" :stores="ledger.stores" />
+      </section>
+      <section v-for="h in known" :key="h.storeId">
+        <h2>{{ h.name }}</h2>
+        <p>{{ heapSentence(h, session.units) }}</p>
+        <HeapWinter :heap="h" :to="span[1]" :units="session.units" />
+      </section>
+    </div>
   </div>
   <BButton v-if="nights?.nights.length" class="no-print" variant="secondary" @click="print"
     >On paper, two pages</BButton
@@ -155,6 +157,9 @@ h2 {
 @media print {
   .parts {
     display: block;
+  }
+
+  .parts > div + div {
     break-before: page;
   }
 

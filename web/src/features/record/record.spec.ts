@@ -208,7 +208,7 @@ describe('a statement', () => {
       ],
     }
     expect(heapSentence(heap, celsius)).toBe(
-      'Over 45 °C in its warmest place on 1 of 2 days that were read, 44.2 °C on Tue 13 January. It was fed twice, 300 kg in all.',
+      'Over 45 °C in its warmest place on 1 of 2 days that were read, 44.2 °C on Tue 13 January. It was fed on 2 days, 300 kg in all.',
     )
     expect(heapSentence({ ...heap, days: [], fed: [] }, celsius)).toBe(
       'Nobody read its thermometers. Nobody noted that it was fed.',

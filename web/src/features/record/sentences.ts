@@ -113,7 +113,7 @@ export function sinceSentence(s: Views['Since'], u: Temperature, deeds: string[]
 export function heapSentence(h: Views['HeapWinterView'], u: Temperature): string {
   const kilograms = h.fed.reduce((sum, f) => sum + f.kilograms, 0)
   const fed = h.fed.length
-    ? `It was fed ${times(h.fed.length)}, ${massOf(kilograms)} in all.`
+    ? `It was fed on ${several(new Set(h.fed.map((f) => f.at.slice(0, 10))).size, 'day', 'days')}, ${massOf(kilograms)} in all.`
     : 'Nobody noted that it was fed.'
   if (!h.days.length) return `Nobody read its thermometers. ${fed}`
   const last = h.days.at(-1)!
