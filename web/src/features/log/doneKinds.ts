@@ -34,6 +34,12 @@ export const kinds: {
     at: chargedBy('ELEMENT'),
   },
   { kind: 'HEAP', word: 'Heap fed or turned', amount: 'Feed', at: chargedBy('HEAP') },
+  {
+    kind: 'COMPOST_OUT',
+    word: 'Compost taken out',
+    amount: 'Compost',
+    at: chargedBy('HEAP'),
+  },
   { kind: 'WATER', word: 'Water added', amount: 'Water' },
   { kind: 'DAMPER', word: 'Damper', ways: { SHUT: 'shut', OPEN: 'open' }, at: chargedBy('FIRE') },
   { kind: 'REPAIR', word: 'Repaired' },

@@ -2574,7 +2574,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             /** @enum {string} */
-            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "TOO_HOT" | "OFF_SCALE" | "SEEN" | "NOTE";
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "COMPOST_OUT" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "TOO_HOT" | "OFF_SCALE" | "SEEN" | "NOTE";
             note: string;
             way: ("ON" | "OFF" | "OPEN" | "SHUT") | null;
         };
@@ -2677,7 +2677,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "TOO_HOT" | "OFF_SCALE" | "SEEN" | "NOTE";
+            kind: "FIRE_LIT" | "FUEL_ADDED" | "LID" | "SCREEN" | "DOOR" | "VENT" | "DAMPER" | "PUMP" | "ELEMENT" | "HEAP" | "COMPOST_OUT" | "WATER" | "REPAIR" | "ICE" | "NO_ICE" | "TOO_HOT" | "OFF_SCALE" | "SEEN" | "NOTE";
             /** Format: double */
             moisture: number | null;
             note: string;
@@ -5043,7 +5043,7 @@ export interface components {
             /** Format: double */
             low: number;
             /** @enum {string} */
-            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "KINDLING" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "HEAP_KEPT_OVER" | "HEAP_UNREAD_OVER" | "HEAP_WEATHER" | "HEAP_LOAD" | "HEAP_READ_FOR" | "HEAP_FALLEN" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "WARNED_UNDER_HIGHEST" | "BURNS_IN_A_MINUTE" | "ROOM_CONTENTS" | "WINDOW_SHARE" | "TURF" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
+            of: "HEATER_EFFICIENCY" | "HEATER_HOTTEST" | "BOILER_HOTTEST" | "FACE_ABSORPTANCE" | "BRIGHT_SUN" | "WOOD_LOAD" | "WOOD_MOISTURE" | "KINDLING" | "LOAD_HOURS" | "SURPLUS_HOURS" | "HOLD_HOURS" | "SMALL_HEAT_PUMP_FACTOR" | "COLD_SUPPLY" | "FEED_AT_WORK" | "COMPOST_YIELD" | "HEAP_KEPT_OVER" | "HEAP_UNREAD_OVER" | "HEAP_WEATHER" | "HEAP_LOAD" | "HEAP_READ_FOR" | "HEAP_FALLEN" | "HEAP_DAYS" | "ROOM" | "DWELLING" | "USUAL_OVER_HARD_LOW" | "DULL_EMISSIVITY" | "PIPE_CONDUCTIVITY" | "PIPE_WALL" | "STONES" | "SCREEN_RESISTANCE" | "BACK_WALL_TRANSMITTANCE" | "BACK_WALL_THICKNESS" | "BENCHES_AND_POTS" | "WARNED_UNDER_HIGHEST" | "BURNS_IN_A_MINUTE" | "ROOM_CONTENTS" | "WINDOW_SHARE" | "TURF" | "SECOND_SKIN_LETS_SUN" | "SHOWN_OUTDOORS" | "CALM" | "EVENING_OVER_LOW" | "NOON_OVER_LOW" | "HOUSE_OVER_EVENING" | "CLEAR_CLOUD" | "HOUSE_OVER_LIMIT" | "UNHOUSED_GROUND" | "UNREAD_AS_OLD_AS";
             source: string;
             unit: string;
             /** Format: double */

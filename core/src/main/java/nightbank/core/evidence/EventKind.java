@@ -17,6 +17,8 @@ public enum EventKind {
   PUMP(Double.POSITIVE_INFINITY, Way.ON, Way.OFF),
   ELEMENT(86_400, Way.ON, Way.OFF),
   HEAP(0),
+  /** Finished compost out of a heap; the amount is kg of it. */
+  COMPOST_OUT(0),
   WATER(0),
   REPAIR(0),
   ICE(0),
@@ -70,7 +72,7 @@ public enum EventKind {
       case DOOR, VENT -> Labour.DOOR;
       case PUMP -> Labour.PUMP;
       case ELEMENT, DAMPER -> Labour.SWITCH;
-      case HEAP -> Labour.FEED_HEAP;
+      case HEAP, COMPOST_OUT -> Labour.FEED_HEAP;
       case WATER -> Labour.WATER;
       case REPAIR, ICE, NO_ICE, TOO_HOT, OFF_SCALE, SEEN, NOTE -> 0;
     };

@@ -22,6 +22,7 @@ public enum Usual {
   SMALL_HEAT_PUMP_FACTOR("", 2.5, 3, 4, "between a cold and a warm tank; estimate"),
   COLD_SUPPLY("°C", 2, 5, 10, "winter air, cistern or well that nobody measures"),
   FEED_AT_WORK("°C", 45, 50, 60, "in which feed has been since it was given (Haug, ch. 11)"),
+  COMPOST_YIELD("", 0.4, 0.5, 0.7, "mass of finished compost on what was put on; estimate"),
   HEAP_KEPT_OVER("°C", 40, 45, 50, "below it a heap slows down (Haug, ch. 11)"),
   HEAP_UNREAD_OVER("K", 0, 5, 15, "over what it is kept at, where nobody read it; estimate"),
   HEAP_WEATHER("°C", -5, 0, 5, "outdoors through a winter's fortnight; estimate"),

@@ -13,6 +13,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import nightbank.core.evidence.EventKind;
 import nightbank.core.source.Feedstock;
+import nightbank.core.upkeep.HeapBook;
 import nightbank.server.book.Books;
 import nightbank.server.book.Materials;
 import nightbank.server.log.EventLog;
@@ -30,6 +31,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class Feedings {
+  private static final double CRUMBS = 0.5; // kg
   private static final Duration LONGEST = Duration.ofDays(400); // after it nothing of it burns
 
   private final Parts parts;
@@ -64,9 +66,16 @@ public class Feedings {
     List<Logged> told = new ArrayList<>();
     Materials materials = books.materials(holding);
     for (PartView p : parts.of(holding, house)) {
-      List<Fed> since =
-          p.design() instanceof PartDesign.Heap h ? logged(holding, h, materials) : List.of();
-      all.add(since.isEmpty() ? p : fed(p, (PartDesign.Heap) p.design(), since));
+      if (!(p.design() instanceof PartDesign.Heap h)) {
+        all.add(p);
+        continue;
+      }
+      Whole whole = whole(holding, h);
+      List<Fed> since = whole.logged();
+      all.add(
+          since.isEmpty() && !whole.taken()
+              ? p
+              : new PartView(p.id(), p.name(), p.houseId(), whole.heap(), p.version()));
       if (!since.isEmpty()) {
         double kilograms = since.stream().mapToDouble(Fed::kilograms).sum();
         List<String> of =
@@ -86,39 +95,48 @@ public class Feedings {
   }
 
   /**
-   * A heap with all that was put on it.
+   * A heap with all that lies on it.
    *
-   * @param logged what its own list does not say
+   * @param logged what its own list does not say, and lies there still
+   * @param fed all that was ever put on, also what was taken out as compost since
+   * @param taken whether finished compost was taken out since its own list ends
    */
-  public record Whole(PartDesign.Heap heap, List<Fed> logged) {}
+  public record Whole(PartDesign.Heap heap, List<Fed> logged, List<Fed> fed, boolean taken) {}
 
   public Whole whole(UUID holding, PartDesign.Heap heap) {
+    List<Fed> own = own(heap).toList();
     List<Fed> since = logged(holding, heap, books.materials(holding));
-    return new Whole(all(heap, since), since);
+    List<Fed> all = Stream.concat(own.stream(), since.stream()).toList();
+    List<HeapBook.Load> taken =
+        logged(holding, heap, EventKind.COMPOST_OUT).stream()
+            .map(
+                e -> new HeapBook.Load(e.at().getEpochSecond(), Objects.requireNonNull(e.amount())))
+            .toList();
+    double[] left = HeapBook.left(all.stream().map(Feedings::load).toList(), taken);
+    List<Fed> lies = new ArrayList<>();
+    List<Fed> logged = new ArrayList<>();
+    for (int i = 0; i < left.length; i++) {
+      if (left[i] > CRUMBS) {
+        Fed f = new Fed(all.get(i).feedstock(), left[i], all.get(i).at());
+        lies.add(f);
+        if (i >= own.size()) {
+          logged.add(f);
+        }
+      }
+    }
+    return new Whole(new PartDesign.Heap(heap.storeId(), lies), logged, all, !taken.isEmpty());
   }
 
-  private static PartDesign.Heap all(PartDesign.Heap heap, List<Fed> since) {
-    return new PartDesign.Heap(heap.storeId(), Stream.concat(own(heap), since.stream()).toList());
-  }
-
-  private static PartView fed(PartView part, PartDesign.Heap heap, List<Fed> since) {
-    return new PartView(part.id(), part.name(), part.houseId(), all(heap, since), part.version());
+  private static HeapBook.Load load(Fed f) {
+    double at = f.at() == null ? Double.NEGATIVE_INFINITY : f.at().getEpochSecond();
+    return new HeapBook.Load(at, f.kilograms());
   }
 
   /** What the log adds to a heap's own list, oldest first. */
   private List<Fed> logged(UUID holding, PartDesign.Heap heap, Materials materials) {
-    if (heap.storeId() == null) {
-      return List.of();
-    }
-    Instant now = clock.instant();
-    Optional<Fed> last =
-        own(heap)
-            .filter(f -> f.at() != null && !f.at().isAfter(now))
-            .max(Comparator.comparing(Fed::at));
-    Instant from = last.map(f -> f.at().plusSeconds(1)).orElse(now.minus(LONGEST));
     String of = own(heap).reduce((a, b) -> b).map(Fed::feedstock).orElse("");
     List<Fed> all = new ArrayList<>();
-    for (EventView e : fedBetween(holding, heap.storeId(), from, now)) {
+    for (EventView e : logged(holding, heap, EventKind.HEAP)) {
       of = named(materials, e.note()).orElse(of);
       if (!of.isEmpty()) {
         all.add(new Fed(of, Objects.requireNonNull(e.amount()), e.at()));
@@ -127,10 +145,22 @@ public class Feedings {
     return all;
   }
 
-  private List<EventView> fedBetween(UUID holding, UUID store, Instant from, Instant to) {
-    return from.isAfter(to)
+  /** Of a kind, with its amount, since the heap's own list ends. */
+  private List<EventView> logged(UUID holding, PartDesign.Heap heap, EventKind kind) {
+    UUID store = heap.storeId();
+    if (store == null) {
+      return List.of();
+    }
+    Instant now = clock.instant();
+    Instant from =
+        own(heap)
+            .filter(f -> f.at() != null && !f.at().isAfter(now))
+            .max(Comparator.comparing(Fed::at))
+            .map(f -> f.at().plusSeconds(1))
+            .orElse(now.minus(LONGEST));
+    return from.isAfter(now)
         ? List.of()
-        : log.counted(holding, store, List.of(EventKind.HEAP), from, to).stream()
+        : log.counted(holding, store, List.of(kind), from, now).stream()
             .filter(e -> store.equals(e.storeId())) // else another heap's too
             .filter(e -> e.amount() != null && e.amount() > 0)
             .filter(e -> !e.at().isBefore(from))

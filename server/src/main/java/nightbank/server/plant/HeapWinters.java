@@ -97,7 +97,7 @@ public class HeapWinters {
         keep,
         days,
         (int) days.stream().filter(d -> d.celsius() > keep).count(),
-        feedings.whole(holding, heap).heap().fed().stream()
+        feedings.whole(holding, heap).fed().stream()
             .filter(f -> f.at() != null && !f.at().isBefore(first) && f.at().isBefore(last))
             .map(
                 f ->

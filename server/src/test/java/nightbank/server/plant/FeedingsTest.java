@@ -115,9 +115,7 @@ public class FeedingsTest {
     read("air", 5, 60);
     fed("250", 8, "straw");
     LocalDate today = now.atZone(ZoneOffset.UTC).toLocalDate();
-    String span = "?from=%s&to=%s".formatted(today.minusDays(14), today);
-    JsonNode winter =
-        grounds.keeper.get(grounds.path("/houses/" + house + "/heaps" + span)).body().path(0);
+    JsonNode winter = winter();
     assertThat(winter.path("storeId").asString()).isEqualTo(heap.toString());
     assertThat(winter.path("days").findValuesAsString("celsius")).containsExactly("58.5", "41.0");
     assertThat(winter.path("warm").asInt()).isEqualTo(1);
@@ -142,6 +140,29 @@ public class FeedingsTest {
         "/readings",
         "{\"fahrenheit\":false,\"readings\":[{\"probeId\":\"%s\",\"at\":\"%s\",\"typed\":\"%s\"}]}"
             .formatted(Grounds.probeId(heap, probe), ago(days), celsius));
+  }
+
+  @Test
+  public void compostTakenOutTakesFromItsHeatAndIsPutBackByUndo() {
+    JsonNode before = tonight();
+    UUID out = UUID.randomUUID();
+    sent(
+        "/events",
+        """
+        {"id":"%s","storeId":"%s","kind":"COMPOST_OUT","at":"%s","note":"","amount":175}
+        """
+            .formatted(out, heap, ago(2)));
+    assertThat(makes(tonight())).isLessThan(0.7 * makes(before));
+    JsonNode fed = winter().path("fed");
+    assertThat(fed.findValuesAsString("kilograms")).as("it was fed all the same").contains("700.0");
+    grounds.keeper.delete(grounds.path("/events/" + out));
+    assertThat(makes(tonight())).isCloseTo(makes(before), within(0.02 * makes(before)));
+  }
+
+  private JsonNode winter() {
+    LocalDate today = now.atZone(ZoneOffset.UTC).toLocalDate();
+    String span = "?from=%s&to=%s".formatted(today.minusDays(14), today);
+    return grounds.keeper.get(grounds.path("/houses/" + house + "/heaps" + span)).body().path(0);
   }
 
   @Test
