@@ -5,10 +5,15 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.LongSummaryStatistics;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import nightbank.core.judgement.BeforeAfter;
@@ -34,6 +39,7 @@ import tools.jackson.databind.JsonNode;
 public class Plans implements Reversible {
   private static final int MOST = 100;
   private static final int NIGHTS = 200; // looked at on either side of a change
+  private static final int AT_ONCE = 400; // nights
   private static final double FAR = 1e9; // beyond it no figure is one of a place
 
   private final PlanRepository repository;
@@ -80,6 +86,15 @@ public class Plans implements Reversible {
           && other.doneOn == null;
     }
 
+    boolean isMade() {
+      return doneOn != null;
+    }
+
+    /** First evening with it, days since 1970. */
+    long day() {
+      return Objects.requireNonNull(doneOn).toEpochDay();
+    }
+
     Plan on(@Nullable LocalDate evening) {
       return new Plan(id, houseId, kind, of, name, amount, told, keptAt, evening);
     }
@@ -93,10 +108,35 @@ public class Plans implements Reversible {
   /** In the order in which they were kept. */
   public List<PlanView> all(UUID holding) {
     List<Plan> plans = repository.all(holding);
-    return plans.stream().map(p -> view(holding, p, plans)).toList();
+    Map<UUID, List<Plan>> byHouse =
+        plans.stream().filter(Plan::isMade).collect(Collectors.groupingBy(Plan::houseId));
+    Map<UUID, List<BeforeAfter.Night>> read = new HashMap<>();
+    byHouse.forEach((house, made) -> read.put(house, nights(holding, house, made)));
+    return plans.stream()
+        .map(
+            p ->
+                view(
+                    p,
+                    byHouse.getOrDefault(p.houseId, List.of()),
+                    read.getOrDefault(p.houseId, List.of())))
+        .toList();
   }
 
-  private PlanView view(UUID holding, Plan p, List<Plan> all) {
+  /** All that any of them is set against. */
+  private List<BeforeAfter.Night> nights(UUID holding, UUID house, List<Plan> made) {
+    LongSummaryStatistics days = made.stream().mapToLong(Plan::day).summaryStatistics();
+    LocalDate end = LocalDate.ofEpochDay(days.getMax() + NIGHTS);
+    List<BeforeAfter.Night> all = new ArrayList<>();
+    LocalDate from = LocalDate.ofEpochDay(days.getMin() - NIGHTS);
+    while (from.isBefore(end)) {
+      LocalDate to = from.plusDays(AT_ONCE).isBefore(end) ? from.plusDays(AT_ONCE) : end;
+      all.addAll(nights.read(holding, house, from, to.minusDays(1)));
+      from = to;
+    }
+    return all;
+  }
+
+  private static PlanView view(Plan p, List<Plan> made, List<BeforeAfter.Night> nights) {
     return new PlanView(
         p.id,
         p.houseId,
@@ -108,25 +148,18 @@ public class Plans implements Reversible {
         p.keptAt,
         p.doneOn,
         p.kind.isShownByLows(),
-        shown(holding, p, all).map(b -> PlanView.Shown.of(b, p.told.warmerKelvin())).orElse(null));
+        shown(p, made, nights).map(b -> PlanView.Shown.of(b, p.told.warmerKelvin())).orElse(null));
   }
 
-  private Optional<BeforeAfter> shown(UUID holding, Plan p, List<Plan> all) {
-    LocalDate done = p.doneOn;
-    if (done == null || !p.kind.isShownByLows()) {
+  private static Optional<BeforeAfter> shown(
+      Plan p, List<Plan> made, List<BeforeAfter.Night> nights) {
+    if (!p.isMade() || !p.kind.isShownByLows()) {
       return Optional.empty();
     }
-    List<Long> others =
-        all.stream()
-            .filter(o -> o.houseId.equals(p.houseId) && !o.id.equals(p.id))
-            .map(Plan::doneOn)
-            .filter(Objects::nonNull)
-            .map(LocalDate::toEpochDay)
-            .toList();
     return BeforeAfter.of(
-        nights.read(holding, p.houseId, done.minusDays(NIGHTS), done.plusDays(NIGHTS - 1)),
-        done.toEpochDay(),
-        others);
+        nights.stream().filter(n -> Math.abs(n.day() - p.day()) <= NIGHTS).toList(),
+        p.day(),
+        made.stream().map(Plan::day).toList());
   }
 
   /**
@@ -136,7 +169,7 @@ public class Plans implements Reversible {
    * @param change its id there
    */
   @Transactional
-  public PlanView keep(UUID holding, UUID id, UUID ranking, String change) {
+  public void keep(UUID holding, UUID id, UUID ranking, String change) {
     Plan plan = told(id, rankings.view(holding, ranking), change);
     List<Plan> all = repository.all(holding);
     Plan kept = all.stream().filter(p -> p.id.equals(id)).findFirst().orElse(null);
@@ -144,7 +177,7 @@ public class Plans implements Reversible {
       if (!kept.on(null).isSameChange(plan)) {
         throw Problem.knownId("plan");
       }
-      return view(holding, kept, all);
+      return;
     }
     if (all.stream().anyMatch(plan::isSameChange)) {
       throw new Problem(
@@ -160,7 +193,6 @@ public class Plans implements Reversible {
     }
     keep(holding, plan);
     note(holding, plan, null, plan);
-    return view(holding, plan, all);
   }
 
   private Plan told(UUID id, RankingView found, String change) {
@@ -203,7 +235,7 @@ public class Plans implements Reversible {
    * @param on the first evening with it; null: not made after all
    */
   @Transactional
-  public PlanView made(UUID holding, UUID id, @Nullable LocalDate on) {
+  public void made(UUID holding, UUID id, @Nullable LocalDate on) {
     List<Plan> all = repository.all(holding);
     Plan before = find(all, id);
     if (on != null) {
@@ -222,7 +254,6 @@ public class Plans implements Reversible {
     }
     keep(holding, after);
     note(holding, after, before, after);
-    return view(holding, after, repository.all(holding));
   }
 
   @Transactional

@@ -90,7 +90,8 @@ public class Rankings implements JobHandler {
     all.append(house).append(houses.get(holding, house).version());
     stores.all(holding).forEach(s -> all.append(s.id()).append(s.version()));
     parts.all(holding).forEach(p -> all.append(p.id()).append(p.version()));
-    all.append(feedings.place(holding, house).logged());
+    Feedings.Place fed = feedings.place(holding, house);
+    all.append(fed.logged()).append(fed.parts());
     all.append(books.get(holding).version());
     all.append(lived.winters());
     return UUID.nameUUIDFromBytes(all.toString().getBytes(StandardCharsets.UTF_8)).toString();

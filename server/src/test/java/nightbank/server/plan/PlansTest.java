@@ -76,7 +76,7 @@ public class PlansTest {
   private UUID kept(String change) {
     UUID id = UUID.randomUUID();
     Answer a = keep(id, change);
-    assertThat(a.status()).as(a.body().toString()).isEqualTo(200);
+    assertThat(a.status()).as(a.body().toString()).isEqualTo(204);
     return id;
   }
 
@@ -115,15 +115,15 @@ public class PlansTest {
   @Test
   public void isKeptOnceThoughItIsSentTwice() {
     UUID id = kept("FLEECE");
-    assertThat(keep(id, "FLEECE").status()).isEqualTo(200);
+    assertThat(keep(id, "FLEECE").status()).isEqualTo(204);
     assertThat(plans()).hasSize(1);
     assertThat(keep(id, "SECOND_SKIN").code()).isEqualTo("known-id");
     assertThat(keep(UUID.randomUUID(), "FLEECE").code()).isEqualTo("kept-already");
     assertThat(keep(UUID.randomUUID(), "WINGS").status()).isEqualTo(404);
-    assertThat(made(id, "\"2026-01-09\"").status()).isEqualTo(200);
+    assertThat(made(id, "\"2026-01-09\"").status()).isEqualTo(204);
     UUID again = kept("FLEECE");
     assertThat(made(id, "null").code()).as("two of one cannot both wait").isEqualTo("full");
-    assertThat(made(again, "\"2026-01-12\"").status()).isEqualTo(200);
+    assertThat(made(again, "\"2026-01-12\"").status()).isEqualTo(204);
   }
 
   @Test

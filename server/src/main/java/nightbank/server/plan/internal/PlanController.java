@@ -52,17 +52,17 @@ class PlanController {
   }
 
   @PutMapping("/{planId}")
-  PlanView keep(
-      @PathVariable UUID holdingId, @PathVariable UUID planId, @RequestBody PlanDraft draft) {
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keep(@PathVariable UUID holdingId, @PathVariable UUID planId, @RequestBody PlanDraft draft) {
     access.require(holdingId, Role.KEEPER);
-    return plans.keep(holdingId, planId, draft.ranking(), draft.change());
+    plans.keep(holdingId, planId, draft.ranking(), draft.change());
   }
 
   @PutMapping("/{planId}/made")
-  PlanView made(
-      @PathVariable UUID holdingId, @PathVariable UUID planId, @RequestBody MadeDraft draft) {
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void made(@PathVariable UUID holdingId, @PathVariable UUID planId, @RequestBody MadeDraft draft) {
     access.require(holdingId, Role.KEEPER);
-    return plans.made(holdingId, planId, draft.on());
+    plans.made(holdingId, planId, draft.on());
   }
 
   @DeleteMapping("/{planId}")
