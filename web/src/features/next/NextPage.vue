@@ -234,7 +234,7 @@ const place = (c: Change) => {
               <RouterLink :to="place(changeOf(s.id))">{{
                 stepSentence(s, done, session.units)
               }}</RouterLink>
-              <span v-if="planOf(changeOf(s.id))" class="soft">
+              <span v-if="planOf(changeOf(s.id))" class="said soft">
                 {{ keptWord(changeOf(s.id)) }}</span
               >
               <BButton
@@ -363,7 +363,8 @@ h1 {
   font-weight: 650;
 }
 
-.keep {
+.keep,
+.said {
   display: block;
   margin-top: 0.3rem;
 }

@@ -154,6 +154,10 @@ h2 {
   font-size: 1.25rem;
 }
 
+section + section {
+  margin-top: 1rem;
+}
+
 @media print {
   .parts {
     display: block;
