@@ -6,11 +6,9 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
-import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import nightbank.core.evidence.ReadingCleaner;
 import nightbank.core.evidence.ReadingSeries;
 import nightbank.core.source.Feedstock;
@@ -67,14 +65,16 @@ public class HeapWinters {
       throw Problem.invalid("to", "400 days at most.", "Take one winter.");
     }
     Materials materials = books.materials(holding);
-    Map<UUID, StoreView> own =
-        stores.all(holding).stream().collect(Collectors.toMap(StoreView::id, s -> s));
+    List<StoreView> own = stores.all(holding);
     return parts.of(holding, house).stream()
         .map(PartView::design)
         .filter(PartDesign.Heap.class::isInstance)
         .map(PartDesign.Heap.class::cast)
-        .filter(h -> h.storeId() != null && own.containsKey(h.storeId()))
-        .map(h -> view(holding, h, own.get(h.storeId()), materials, first, last, zone))
+        .flatMap(
+            h ->
+                own.stream()
+                    .filter(s -> s.id().equals(h.storeId()))
+                    .map(s -> view(holding, h, s, materials, first, last, zone)))
         .toList();
   }
 
