@@ -17,7 +17,7 @@ import { evening } from '../record/winters'
 import { catalogueQuery } from '../store/queries'
 import { newId } from '../store/designs'
 import { usualOf } from '../store/usual'
-import { keepPlan, plansQuery } from './plans'
+import { keepPlan, placeOf, plansQuery } from './plans'
 import PlansKept from './PlansKept.vue'
 import { rankingNow, startRanking, stopRanking } from './queries'
 import {
@@ -154,14 +154,7 @@ async function keep(c: Change) {
     refused.value = e
   }
 }
-/** Where a change is made. */
-const place = (c: Change) => {
-  if (!c.of) return { name: 'house', params: { holding, house: houseId.value } }
-  const store = ['LID', 'MORE_MASS', 'WATER_FILL', 'FOOT', 'HEAP_LOOP'].includes(c.kind)
-  return store
-    ? { name: 'store', params: { holding, store: c.of } }
-    : { name: 'stores', params: { holding } }
-}
+const place = (c: Change) => placeOf(holding, houseId.value, c)
 </script>
 
 <template>

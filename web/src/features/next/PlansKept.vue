@@ -7,7 +7,15 @@ import ToldShown from '@/instruments/ToldShown.vue'
 import ProblemNote from '@/shared/ProblemNote.vue'
 import { useSession } from '@/shared/session'
 import { evening, todayIn } from '../record/winters'
-import { dropPlan, planMade, shownSentence, toldSentence, type Plan } from './plans'
+import {
+  dropPlan,
+  isAtStore,
+  placeOf,
+  planMade,
+  shownSentence,
+  toldSentence,
+  type Plan,
+} from './plans'
 import { deedOf, upper } from './sentences'
 
 const props = defineProps<{ holding: string; plans: Plan[] }>()
@@ -59,7 +67,9 @@ const ask = (p: Plan) => Object.assign(asked, { plan: p.id, on: today.value })
     <ul>
       <li v-for="p in inOrder" :key="p.id">
         <p class="deed">
-          <b>{{ upper(deedOf(p, session.units)) }}</b>
+          <RouterLink :to="placeOf(holding, p.houseId, p)"
+            ><b>{{ upper(deedOf(p, session.units)) }}</b></RouterLink
+          >
           <span v-if="p.doneOn" class="soft">, since {{ evening(p.doneOn) }}</span>
         </p>
         <p v-if="p.doneOn" class="found">{{ shownSentence(p, session.units) }}</p>
@@ -96,6 +106,12 @@ const ask = (p: Plan) => Object.assign(asked, { plan: p.id, on: today.value })
             >Not made after all</BButton
           >
           <BButton variant="secondary" @click="tried(dropPlan(holding, p.id))">Let it go</BButton>
+          <RouterLink
+            v-if="!p.doneOn && isAtStore(p)"
+            class="btn btn-secondary"
+            :to="{ name: 'build', params: { holding, store: p.of } }"
+            >Build sheet</RouterLink
+          >
         </p>
       </li>
     </ul>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { SI } from '@/shared/units'
-import { deedsOn, shownSentence, toldSentence, type Plan } from './plans'
+import { deedsOn, isAtStore, placeOf, shownSentence, toldSentence, type Plan } from './plans'
 
 const span = (middle: number, low: number, high: number) => ({ middle, low, high })
 const plan = (more: Partial<Plan> = {}): Plan => ({
@@ -60,6 +60,18 @@ describe('a change that is kept as a plan', () => {
     )
     expect(shownSentence(shown('CANNOT_TELL'), SI)).toContain('anything from 0.7 K to 2.3 K fits')
     expect(shownSentence(shown('AS_TOLD', { otherCold: true }), SI)).toContain('with care')
+  })
+  it('leads to where it is made', () => {
+    expect(placeOf('g', 'h', plan())).toEqual({
+      name: 'house',
+      params: { holding: 'g', house: 'h' },
+    })
+    const lid = plan({ kind: 'LID', of: 's' })
+    expect(placeOf('g', 'h', lid)).toEqual({ name: 'store', params: { holding: 'g', store: 's' } })
+    expect(isAtStore(lid)).toBe(true)
+    const fire = plan({ kind: 'LONGER_FIRE', of: 'f' })
+    expect(placeOf('g', 'h', fire)).toEqual({ name: 'stores', params: { holding: 'g' } })
+    expect(isAtStore(fire)).toBe(false)
   })
   it('says why nothing is shown', () => {
     expect(shownSentence(plan({ doneOn: '2026-01-22' }), SI)).toContain('Too few nights')

@@ -38,6 +38,19 @@ export const dropPlan = (holdingId: string, planId: string) =>
     }),
   )
 
+const AT_STORES: Plan['kind'][] = ['LID', 'MORE_MASS', 'WATER_FILL', 'FOOT', 'HEAP_LOOP']
+
+/** Whether it is done to a store, whose build sheet says how. */
+export const isAtStore = (c: Pick<Plan, 'kind' | 'of'>) => !!c.of && AT_STORES.includes(c.kind)
+
+/** Where a change is made. */
+export const placeOf = (holding: string, house: string, c: Pick<Plan, 'kind' | 'of'>) =>
+  !c.of
+    ? { name: 'house', params: { holding, house } }
+    : isAtStore(c)
+      ? { name: 'store', params: { holding, store: c.of } }
+      : { name: 'stores', params: { holding } }
+
 /** What was told of it when it was kept. */
 export function toldSentence(p: Plan, u: Temperature): string {
   const t = p.told
