@@ -26,6 +26,15 @@ describe('a number field', () => {
     expect(f.w.text()).toContain('This is no number')
     expect(f.input.attributes('aria-invalid')).toBe('true')
   })
+  it('takes barrows where it is known how heavy they are, and says what for', async () => {
+    const f = field({ quantity: 'mass', density: 800, modelValue: 10 })
+    await f.input.setValue('2 barrows')
+    expect(f.last()).toBe(140)
+    expect(f.w.text()).toContain('about 140 kg, a third either way')
+    await f.input.setValue('60')
+    expect(f.last()).toBe(60)
+    expect(f.w.text()).not.toContain('about')
+  })
   it('shows and takes the person’s own degrees', async () => {
     const f = field({ temperature: { fahrenheit: true } })
     expect(f.input.element.value).toBe('21.2')

@@ -1,8 +1,16 @@
 <script setup lang="ts">
 import { BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, useId, watch } from 'vue'
-import { typedQuantity } from './typed'
-import { measure, toOwn, typedCelsius, typedNumber, type Quantity, type Temperature } from './units'
+import { typedLoose, typedQuantity } from './typed'
+import {
+  massOf,
+  measure,
+  toOwn,
+  typedCelsius,
+  typedNumber,
+  type Quantity,
+  type Temperature,
+} from './units'
 
 /** A number typed as people type it; what is no number stays typed and is said so. */
 const props = withDefaults(
@@ -10,6 +18,8 @@ const props = withDefaults(
     label: string
     temperature?: Temperature
     quantity?: Quantity
+    /** Of a mass of loose stuff, kg/m³: barrows and buckets are understood. */
+    density?: number
     optional?: boolean
     placeholder?: string
     disabled?: boolean
@@ -17,6 +27,7 @@ const props = withDefaults(
   {
     temperature: undefined,
     quantity: undefined,
+    density: undefined,
     optional: false,
     placeholder: '',
     disabled: false,
@@ -40,12 +51,16 @@ const shown = () => {
 }
 const text = ref(shown())
 const wrong = ref(false)
-const read = (t: string) =>
-  props.temperature
-    ? typedCelsius(t, props.temperature)
-    : props.quantity
-      ? typedQuantity(t, props.quantity)
-      : typedNumber(t)
+const weighed = (t: string) => (props.quantity ? typedQuantity(t, props.quantity) : typedNumber(t))
+const read = (t: string) => {
+  if (props.temperature) return typedCelsius(t, props.temperature)
+  const n = weighed(t)
+  return Number.isNaN(n) && props.density ? typedLoose(t, props.density) : n
+}
+/** Not weighed but carried: what that is taken for. */
+const taken = computed(() =>
+  props.density && text.value.trim() && Number.isNaN(weighed(text.value)) ? read(text.value) : NaN,
+)
 
 watch([value, hint], () => {
   if (read(text.value) !== value.value) text.value = shown()
@@ -76,6 +91,7 @@ function typed(t: string) {
       :aria-invalid="wrong"
       @update:model-value="typed(String($event))"
     />
+    <small v-if="!Number.isNaN(taken)">about {{ massOf(taken) }}, a third either way</small>
     <small v-if="wrong" class="wrong">
       This is no number{{ quantity ? ` in ${hint}, nor one with another unit` : '' }}.
     </small>

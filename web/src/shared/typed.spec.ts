@@ -1,7 +1,23 @@
 import { describe, expect, it } from 'vitest'
 import { feet } from './feet.fixture'
-import { typedQuantity } from './typed'
+import { typedLoose, typedQuantity } from './typed'
 import { SI, type Quantity, type Units } from './units'
+
+describe('a mass of loose stuff', () => {
+  it('is told by what it was carried in', () => {
+    expect(typedLoose('2 barrows', 800)).toBe(140)
+    expect(typedLoose('a barrow', 800)).toBe(72)
+    expect(typedLoose('half a bag', 200)).toBe(5)
+    expect(typedLoose('3 Buckets', 500)).toBe(18)
+    expect(typedLoose('1,5 m³', 500)).toBe(750)
+    expect(typedLoose('40 l', 500)).toBe(20)
+  })
+  it('is none in other words', () => {
+    expect(typedLoose('two', 500)).toBeNaN()
+    expect(typedLoose('4 lorries', 500)).toBeNaN()
+    expect(typedLoose('', 500)).toBeNaN()
+  })
+})
 
 describe('a typed quantity', () => {
   it.each<[string, Quantity, Units, number]>([

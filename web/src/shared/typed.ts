@@ -23,9 +23,31 @@ const SPELLED: Record<string, string> = {
   'sq ft': 'ft2',
   'ft²': 'ft2',
   'm²': 'm2',
+  'm³': 'm3',
 }
 const FEET_AND_INCHES =
   /^(\d+(?:[.,]\d+)?)\s*(?:'|′|ft|foot|feet)\s*(\d+(?:[.,]\d+)?)\s*(?:"|″|in|inch|inches)?$/i
+
+/** What people carry loose stuff in, litres, heaped as one does; a third either way (estimates). */
+const CARRIED: Record<string, number> = {
+  barrow: 90,
+  barrowload: 90,
+  wheelbarrow: 90,
+  bucket: 12,
+  bag: 50,
+  sack: 50,
+}
+
+/** A mass of loose stuff told by what it was carried in, or by its volume, kg; NaN when it is none. */
+export function typedLoose(text: string, kilogramsPerCubicMetre: number): number {
+  const m = /^(an?|half an?|[\d.,]+)\s*(\D.*)$/i.exec(text.trim())
+  if (!m) return NaN
+  const many = /^half/i.test(m[1]) ? 0.5 : /^a/i.test(m[1]) ? 1 : typedNumber(m[1])
+  const word = m[2].trim().toLowerCase()
+  const each = CARRIED[word] ?? CARRIED[word.replace(/e?s$/, '')] ?? CARRIED[word.replace(/s$/, '')]
+  const litres = each ? many * each : typedQuantity(text, 'volume')
+  return Number(((litres * kilogramsPerCubicMetre) / 1000).toPrecision(2))
+}
 
 /**
  * What was typed for a quantity, in SI (litres for volume), NaN when it is none: a bare number is in

@@ -3,12 +3,14 @@
 import { useQuery } from '@tanstack/vue-query'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
+import { useRoute } from 'vue-router'
 import type { Views } from '@/shared/api/client'
 import { zonedIso, zonedText } from '@/shared/moments'
 import NumberField from '@/shared/NumberField.vue'
 import { useSession } from '@/shared/session'
 import { degrees, minutesOf, typedCelsius } from '@/shared/units'
-import { catalogueQuery } from '../store/queries'
+import { feedstocksOf } from '../store/media'
+import { bookQuery, catalogueQuery } from '../store/queries'
 import { kinds, wordOf } from './doneKinds'
 
 const props = defineProps<{
@@ -27,6 +29,11 @@ const wrongHour = ref(false)
 const known = computed(() => kinds.find((k) => k.kind === event.value.kind))
 const session = useSession()
 const { data: catalogue } = useQuery(catalogueQuery())
+const { data: book } = useQuery({
+  ...bookQuery(String(useRoute().params.holding)),
+  meta: { aside: true },
+})
+const all = computed(() => feedstocksOf(catalogue.value, book.value?.data.book))
 const units = session.units
 const ends = ref(
   event.value.kind === 'OFF_SCALE' && event.value.amount != null
@@ -34,6 +41,12 @@ const ends = ref(
     : '',
 )
 const noEnd = ref(false)
+/** Of what a heap was fed, once that is said. */
+const density = computed(() => {
+  const said = event.value.note?.toLowerCase()
+  const of = event.value.kind === 'HEAP' && said ? said : null
+  return of ? all.value.find((f) => of.includes(f.name.toLowerCase()))?.density : undefined
+})
 const form = useTemplateRef<HTMLFormElement>('form')
 onMounted(() => {
   if (!props.fresh) form.value?.querySelector('select')?.focus()
@@ -91,6 +104,7 @@ function keep() {
       v-model="event.amount"
       :label="known.amount"
       quantity="mass"
+      :density="density"
       optional
     />
     <NumberField
@@ -123,7 +137,7 @@ function keep() {
       :list="event.kind === 'HEAP' ? 'feedstocks' : undefined"
     />
     <datalist v-if="event.kind === 'HEAP'" id="feedstocks">
-      <option v-for="f in catalogue?.feedstocks" :key="f.id" :value="f.name" />
+      <option v-for="f in all" :key="f.id" :value="f.name" />
     </datalist>
     <BButton type="submit" variant="secondary">Set it right</BButton>
   </form>

@@ -14,7 +14,7 @@ const props = defineProps<{
   fed: Fed
   store: Views['StoreView'] | undefined
   holding: string
-  feedstocks: { id: string; name: string }[]
+  feedstocks: { id: string; name: string; density: number }[]
   units: Temperature
   disabled: boolean
 }>()
@@ -22,6 +22,7 @@ const emit = defineEmits<{ change: [fed: Fed] }>()
 const session = useSession()
 const choices = computed(() => props.feedstocks.map((f) => ({ value: f.id, text: f.name })))
 
+const densityOf = (id: string) => props.feedstocks.find((f) => f.id === id)?.density
 const add = () =>
   emit('change', [
     ...props.fed,
@@ -42,7 +43,12 @@ function setDay(f: Fed[number], e: Event) {
       <label class="visually-hidden" :for="`feed${i}`">What was fed</label>
       <BFormSelect :id="`feed${i}`" v-model="f.feedstock" :options="choices" />
       <div class="pair">
-        <NumberField v-model="f.kilograms" label="" quantity="mass" />
+        <NumberField
+          v-model="f.kilograms"
+          label=""
+          quantity="mass"
+          :density="densityOf(f.feedstock)"
+        />
         <label class="visually-hidden" :for="`feed-day${i}`">Fed on</label>
         <input
           :id="`feed-day${i}`"

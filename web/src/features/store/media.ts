@@ -43,4 +43,7 @@ export const insulationOf = (
 export const feedstocksOf = (
   catalogue: Views['CatalogueView'] | undefined,
   book: Views['Book'] | undefined,
-): { id: string; name: string }[] => [...(catalogue?.feedstocks ?? []), ...(book?.feedstocks ?? [])]
+): { id: string; name: string; density: number }[] => [
+  ...(catalogue?.feedstocks ?? []),
+  ...(book?.feedstocks ?? []),
+]
