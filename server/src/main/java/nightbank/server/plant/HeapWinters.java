@@ -16,6 +16,7 @@ import nightbank.core.usual.Usual;
 import nightbank.server.book.Books;
 import nightbank.server.book.Materials;
 import nightbank.server.holding.Holdings;
+import nightbank.server.house.Houses;
 import nightbank.server.log.Readings;
 import nightbank.server.part.PartDesign;
 import nightbank.server.part.PartView;
@@ -32,6 +33,7 @@ public class HeapWinters {
   private static final Duration LONGEST = Duration.ofDays(400);
   private static final int A_DAY = 8; // readings looked at
 
+  private final Houses houses;
   private final Parts parts;
   private final Stores stores;
   private final Readings readings;
@@ -40,12 +42,14 @@ public class HeapWinters {
   private final Holdings holdings;
 
   HeapWinters(
+      Houses houses,
       Parts parts,
       Stores stores,
       Readings readings,
       Feedings feedings,
       Books books,
       Holdings holdings) {
+    this.houses = houses;
     this.parts = parts;
     this.stores = stores;
     this.readings = readings;
@@ -55,6 +59,7 @@ public class HeapWinters {
   }
 
   public List<HeapWinterView> of(UUID holding, UUID house, LocalDate from, LocalDate to) {
+    houses.get(holding, house); // of this holding, or there is none
     ZoneId zone = ZoneId.of(holdings.get(holding).zone());
     if (to.isBefore(from)) {
       throw Problem.invalid("from", "The first day must come before the last.", "Check both.");
