@@ -274,9 +274,7 @@ const place = (c: Change) => placeOf(holding, houseId.value, c)
                 <th scope="col" class="num">hard nights warmer</th>
                 <th scope="col">takes</th>
                 <th scope="col" class="num">wood in the winter</th>
-                <th v-if="keeper" scope="col" class="no-print">
-                  <span class="visually-hidden">plan</span>
-                </th>
+                <th v-if="keeper" scope="col" class="no-print">plan</th>
               </tr>
             </thead>
             <tbody>
