@@ -224,13 +224,13 @@ const reachable = (n: Night, i: number) =>
   fill: transparent;
 }
 
-.night:hover .hit,
 .change {
   stroke: var(--ink);
   stroke-width: 1.5;
   stroke-dasharray: 8 3 2 3;
 }
 
+.night:hover .hit,
 .chosen .hit {
   fill: var(--line-soft);
   opacity: 0.55;

@@ -249,9 +249,7 @@ public class Plans implements Reversible {
       }
     }
     Plan after = before.on(on);
-    if (all.stream().anyMatch(p -> !p.id.equals(id) && p.isSameChange(after))) {
-      throw Problem.full("on", "The same is kept as a plan again since.", "Let that one go first.");
-    }
+    requireAlone(all, after, "on");
     keep(holding, after);
     note(holding, after, before, after);
   }
@@ -261,6 +259,14 @@ public class Plans implements Reversible {
     Plan before = find(repository.all(holding), id);
     repository.remove(holding, id);
     note(holding, before, before, null);
+  }
+
+  /** Of what is not made yet there is one plan. */
+  private static void requireAlone(List<Plan> all, Plan plan, String field) {
+    if (all.stream().anyMatch(p -> !p.id.equals(plan.id) && p.isSameChange(plan))) {
+      throw Problem.full(
+          field, "The same is kept as a plan again since.", "Let that one go first.");
+    }
   }
 
   private static Plan find(List<Plan> all, UUID id) {
@@ -297,7 +303,9 @@ public class Plans implements Reversible {
     if (state == null) {
       repository.remove(holding, UUID.fromString(subject));
     } else {
-      keep(holding, json.read(state, Plan.class));
+      Plan plan = json.read(state, Plan.class);
+      requireAlone(repository.all(holding), plan, "plan");
+      keep(holding, plan);
     }
   }
 

@@ -70,7 +70,7 @@ public class Feedings {
         all.add(p);
         continue;
       }
-      Whole whole = whole(holding, h);
+      Whole whole = whole(holding, h, materials);
       List<Fed> since = whole.logged();
       all.add(
           since.isEmpty() && !whole.taken()
@@ -104,8 +104,12 @@ public class Feedings {
   public record Whole(PartDesign.Heap heap, List<Fed> logged, List<Fed> fed, boolean taken) {}
 
   public Whole whole(UUID holding, PartDesign.Heap heap) {
+    return whole(holding, heap, books.materials(holding));
+  }
+
+  private Whole whole(UUID holding, PartDesign.Heap heap, Materials materials) {
     List<Fed> own = own(heap).toList();
-    List<Fed> since = logged(holding, heap, books.materials(holding));
+    List<Fed> since = logged(holding, heap, materials);
     List<Fed> all = Stream.concat(own.stream(), since.stream()).toList();
     List<HeapBook.Load> taken =
         logged(holding, heap, EventKind.COMPOST_OUT).stream()

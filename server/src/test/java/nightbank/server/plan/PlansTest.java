@@ -139,6 +139,19 @@ public class PlansTest {
     assertThat(plans()).isEqualTo(before);
   }
 
+  @Test
+  public void doesNotComeBackBesideAnotherOfTheSameChange() {
+    UUID first = kept("FLEECE");
+    assertThat(grounds.keeper.delete(grounds.path("/plans/" + first)).status()).isEqualTo(204);
+    JsonNode gone = grounds.keeper.get(grounds.path("/changes")).body().path(0);
+    kept("FLEECE");
+    String path = grounds.path("/changes/" + gone.path("id").asString() + "/undo");
+    Answer no = grounds.keeper.post(path, "");
+    assertThat(no.status()).as(no.body().toString()).isEqualTo(409);
+    assertThat(no.code()).isEqualTo("full");
+    assertThat(plans()).hasSize(1);
+  }
+
   @DataProvider
   Object[][] evenings() {
     return new Object[][] {{"\"2999-01-01\""}, {"\"1999-01-01\""}};
