@@ -261,7 +261,7 @@ function another() {
           </tr>
         </tbody>
       </table>
-      <BButton variant="primary" @click="another">Another night</BButton>
+      <BButton class="mb-3" variant="primary" @click="another">Another night</BButton>
     </template>
     <div v-else class="deeds">
       <div class="buttons" role="group" aria-label="What can be done">
