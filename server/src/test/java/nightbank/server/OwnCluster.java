@@ -3,6 +3,7 @@ package nightbank.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -113,13 +114,38 @@ public final class OwnCluster {
     return Files.readAllLines(folder.resolve("cluster/postmaster.pid")).get(0).strip();
   }
 
-  /** All processes of the database stand still, or go on. */
-  public void freezeDatabase(boolean still) throws IOException, InterruptedException {
-    List<String> command = new ArrayList<>(List.of("kill", still ? "-STOP" : "-CONT"));
-    ProcessHandle all = ProcessHandle.of(Long.parseLong(postmaster())).orElseThrow();
-    command.add(String.valueOf(all.pid()));
-    all.descendants().forEach(p -> command.add(String.valueOf(p.pid())));
-    new ProcessBuilder(command).start().waitFor();
+  /**
+   * All processes of the database stand still, or go on. The postmaster first: whom it let in after
+   * the others were counted would go on answering.
+   */
+  public void freezeDatabase(boolean still) throws IOException {
+    ProcessHandle postmaster = ProcessHandle.of(Long.parseLong(postmaster())).orElseThrow();
+    signal(postmaster, still);
+    postmaster.descendants().forEach(p -> signal(p, still));
+  }
+
+  /** Stopped, or on its way again, or gone. */
+  private static void signal(ProcessHandle process, boolean still) {
+    try {
+      new ProcessBuilder("kill", still ? "-STOP" : "-CONT", String.valueOf(process.pid()))
+          .start()
+          .waitFor();
+      Path stat = Path.of("/proc", String.valueOf(process.pid()), "stat");
+      Awaitility.await()
+          .pollInterval(Duration.ofMillis(5))
+          .atMost(Duration.ofSeconds(10))
+          .until(() -> !process.isAlive() || stopped(stat) == still);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static boolean stopped(Path stat) throws IOException {
+    String words = Files.readString(stat);
+    return words.charAt(words.lastIndexOf(')') + 2) == 'T';
   }
 
   /** Starts it where it has gone down, as whoever keeps the program running does. */

@@ -144,8 +144,7 @@ public class BlowsTest {
   }
 
   @Test(dependsOnMethods = "killedAgainAndAgainTheDatabaseComesBack")
-  public void aDatabaseThatStandsStillIsToldOfAndHoldsNobody()
-      throws IOException, InterruptedException {
+  public void aDatabaseThatStandsStillIsToldOfAndHoldsNobody() throws IOException {
     cluster.freezeDatabase(true);
     try {
       List<Integer> told = new ArrayList<>();
