@@ -39,19 +39,21 @@ public final class TabledEnthalpy implements Enthalpy {
   }
 
   /**
-   * Inverse of {@link #joulesPerKg}.
+   * Inverse of {@link #joulesPerKg}, with water in it.
    *
+   * @param water J/(K kg) of the water, 0 for none
    * @param near a temperature not far from the answer, °C
    * @return °C
    */
-  public double celsius(double joulesPerKg, double near) {
+  public double celsius(double joulesPerKg, double water, double near) {
     int i = piece(near);
-    while (i > 0 && joulesPerKg < joules[i]) {
+    while (i > 0 && joulesPerKg < joules[i] + water * (LOWEST + i)) {
       i--;
     }
-    while (i < PIECES - 1 && joulesPerKg >= joules[i + 1]) {
+    while (i < PIECES - 1 && joulesPerKg >= joules[i + 1] + water * (LOWEST + i + 1)) {
       i++;
     }
-    return LOWEST + i + (joulesPerKg - joules[i]) / slope[i];
+    double from = LOWEST + i;
+    return from + (joulesPerKg - joules[i] - water * from) / (slope[i] + water);
   }
 }

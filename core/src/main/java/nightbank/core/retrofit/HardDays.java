@@ -34,10 +34,11 @@ record HardDays(SystemPlan days, SystemPlan fewest, Wintered whole) {
   private static final double LIGHT_AT = 17 * 3600; // of the day
   private static final double NEARLY = 2.5; // K over the limit
   private static final int BEFORE = 2; // days in which stores come to what they have
+  private static final int BEFORE_FEWEST = 1; // of what only says which pairs to look at
   private static final int DAYS_OF_SOIL = 3 * 24; // records of an hour each
 
   /** The whole winter with its fires. */
-  static SystemPlan lit(SystemPlan unlit) {
+  static SystemPlan lit(SystemPlan unlit, SystemSimulation.Watcher watcher) {
     List<String> fires =
         unlit.system().sources().stream()
             .filter(s -> s.source() instanceof WoodFire)
@@ -46,7 +47,7 @@ record HardDays(SystemPlan days, SystemPlan fewest, Wintered whole) {
     if (fires.isEmpty()) {
       return unlit;
     }
-    double[] margins = Wintered.of(unlit).lows();
+    double[] margins = Wintered.of(unlit, watcher).lows();
     double cold = Double.NEGATIVE_INFINITY;
     for (int n = 1; n < margins.length; n++) {
       cold = margins[n] < 0 ? Math.max(cold, outdoors(unlit, n)) : cold;
@@ -70,25 +71,25 @@ record HardDays(SystemPlan days, SystemPlan fewest, Wintered whole) {
         .orElseThrow();
   }
 
-  static HardDays of(SystemPlan plan) {
-    SystemResult through = SystemSimulation.run(plan);
+  static HardDays of(SystemPlan plan, SystemSimulation.Watcher watcher) {
+    SystemResult through = SystemSimulation.run(plan, watcher);
     Wintered whole = Wintered.of(plan, through);
     double fewest = whole.low(FEWEST);
     return new HardDays(
-        down(plan, through, whole, Math.max(NEARLY, fewest)),
-        down(plan, through, whole, fewest),
+        down(plan, through, whole, Math.max(NEARLY, fewest), BEFORE),
+        down(plan, through, whole, fewest, BEFORE_FEWEST),
         whole);
   }
 
   /** The days of nights that come down to so much over the limit, with those before them. */
   private static SystemPlan down(
-      SystemPlan plan, SystemResult through, Wintered whole, double kelvin) {
+      SystemPlan plan, SystemResult through, Wintered whole, double kelvin, int before) {
     double[] margins = whole.lows();
     int days = (int) Math.ceil(plan.lengthSeconds() / DAY);
     boolean[] kept = new boolean[days];
     for (int n = 0; n < margins.length; n++) {
       if (margins[n] <= kelvin) {
-        for (int d = Math.max(0, n - 1 - BEFORE); d <= Math.min(days - 1, n); d++) {
+        for (int d = Math.max(0, n - 1 - before); d <= Math.min(days - 1, n); d++) {
           kept[d] = true;
         }
       }
@@ -110,7 +111,7 @@ record HardDays(SystemPlan days, SystemPlan fewest, Wintered whole) {
     for (int i = 0; i < winter.system().stores().size(); i++) {
       SystemStore s = winter.system().stores().get(i);
       double mean = through.stores().get(i).meanCelsius()[k];
-      stores.add(s.with(s.store(), StoreState.uniform(StoreGrid.night(s.store()), mean)));
+      stores.add(s.with(s.store(), StoreState.uniform(StoreGrid.winter(s.store()), mean)));
     }
     double air = through.air()[k];
     double floor = mean(through.floor(), Math.max(0, k - DAYS_OF_SOIL), k);

@@ -9,6 +9,7 @@ import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.sizing.Prices;
+import nightbank.core.store.model.StoreGrid;
 import nightbank.core.system.SystemPlan;
 
 /**
@@ -35,7 +36,12 @@ public record Ranking(
   public static final int MEMBERS = 4;
 
   /** Longest step, s; against an eighth of it the nights' lows move by less than 0.3 K. */
-  public static final double STEP = 1800;
+  private static final double STEP = 1800;
+
+  /** A winter in the steps and on the grids that all changes are judged by. */
+  static SystemPlan coarse(SystemPlan winter) {
+    return winter.on(StoreGrid::winter).withStep(STEP);
+  }
 
   /**
    * A figure over the members.
@@ -136,7 +142,7 @@ public record Ranking(
    * Ranks.
    *
    * @param progress told what is done of how much
-   * @param stop asked before every winter
+   * @param stop asked every day of every winter
    * @throws CancellationException when it was stopped
    */
   public static Ranking of(

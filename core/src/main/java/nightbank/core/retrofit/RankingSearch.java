@@ -13,7 +13,6 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BiConsumer;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntFunction;
-import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -22,6 +21,7 @@ import nightbank.core.forecast.Labour;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.Share;
+import nightbank.core.store.model.StoreModel;
 import nightbank.core.system.Control;
 import nightbank.core.system.Guard;
 import nightbank.core.system.PlantSystem;
@@ -34,7 +34,11 @@ final class RankingSearch {
   private static final int MOST_PAIRS = 20;
   private static final int MOST_STEPS = 5;
   private static final int LOOKED_AT = 2; // of what might come next on the path
+  private static final int FIRST_MEMBERS = 2; // of each change alone
   private static final int MEMBERS_OF_PAIRS = 2;
+  private static final double DAY = 86_400;
+  private static final double BEGUN = 0.1; // of the work: the winters as they are
+  private static final int OF = 1000;
   private static final double LITTLE = 0.05; // K
   private static final double FEWEST_HOURS = 0.25;
   private static final double TOGETHER = 3; // times what a pair has over its parts counts
@@ -51,15 +55,16 @@ final class RankingSearch {
   private final Map<List<String>, List<Wintered>> known = new ConcurrentHashMap<>();
   private final BiConsumer<Integer, Integer> progress;
   private final BooleanSupplier stop;
-  private final AtomicInteger done = new AtomicInteger();
-  private int all = 100;
+  private volatile Going going;
 
   RankingSearch(Ranking.Question q, BiConsumer<Integer, Integer> progress, BooleanSupplier stop) {
     this.q = q;
     this.progress = progress;
     this.stop = stop;
-    whole = each(m -> HardDays.lit(drawn(m)));
-    List<HardDays> hard = each(m -> HardDays.of(whole.get(m)));
+    double days = q.winters().get(0).lengthSeconds() / DAY;
+    going = new Going(0, BEGUN, 2 * Ranking.MEMBERS * days);
+    whole = each(m -> HardDays.lit(drawn(m), this::look));
+    List<HardDays> hard = each(m -> HardDays.of(whole.get(m), this::look));
     lived = hard.stream().map(HardDays::whole).toList();
     members = hard.stream().map(HardDays::days).toList();
     hardestNights = hard.get(0).fewest();
@@ -68,40 +73,65 @@ final class RankingSearch {
   }
 
   private SystemPlan drawn(int m) {
-    SystemPlan plan = q.winters().get(m % q.winters().size()).small().withStep(Ranking.STEP);
+    SystemPlan plan = Ranking.coarse(q.winters().get(m % q.winters().size()));
     return m == 0 ? plan : NightForecast.member(plan, q.doubt().ofTheHouseAlone(), m - 1);
   }
 
   private static int nights(SystemPlan winter) {
-    return (int) Math.round(winter.lengthSeconds() / 86_400);
+    return (int) Math.round(winter.lengthSeconds() / DAY);
   }
 
   /** One for every member, on all processors. */
   private <T> List<T> each(IntFunction<T> of) {
-    return IntStream.range(0, Ranking.MEMBERS)
-        .parallel()
-        .mapToObj(m -> counted(() -> of.apply(m)))
-        .toList();
+    return IntStream.range(0, Ranking.MEMBERS).parallel().mapToObj(of).toList();
   }
 
-  private <T> T counted(Supplier<T> work) {
-    if (stop.getAsBoolean()) {
-      throw new CancellationException();
+  /** What is done of a part of the work, in days gone through. */
+  private static final class Going {
+    final double from;
+    final double to;
+    final double days;
+    final AtomicInteger gone = new AtomicInteger();
+
+    Going(double from, double to, double days) {
+      this.from = from;
+      this.to = to;
+      this.days = days;
     }
-    T made = work.get();
-    progress.accept(Math.min(all, done.incrementAndGet()), all);
-    return made;
+
+    int told() {
+      double share = Math.min(1, gone.incrementAndGet() / Math.max(1, days));
+      return (int) (OF * (from + (to - from) * share));
+    }
+  }
+
+  /** At every moment of a winter that is kept; from midnight to midnight it is told. */
+  private void look(double second, List<StoreModel> stores) {
+    if (second > 0 && second % DAY < 1) {
+      if (stop.getAsBoolean()) {
+        throw new CancellationException();
+      }
+      progress.accept(going.told(), OF);
+    }
   }
 
   Ranking run() {
     int n = byId.size();
     int pairs = Math.min(MOST_PAIRS, n * (n - 1) / 2);
-    all =
-        Ranking.MEMBERS * (5 + n + MOST_STEPS)
-            + MEMBERS_OF_PAIRS * (pairs + MOST_STEPS * (LOOKED_AT - 1))
-            + (pairs == MOST_PAIRS ? n * (n + 1) / 2 : 0);
+    going =
+        new Going(
+            BEGUN,
+            1,
+            members.stream().mapToDouble(RankingSearch::nights).sum()
+                    / Ranking.MEMBERS
+                    * (Ranking.MEMBERS * (1 + n + MOST_STEPS)
+                        + MEMBERS_OF_PAIRS * (pairs + MOST_STEPS * (LOOKED_AT - 1)))
+                + nights(hardestNights) * (pairs == MOST_PAIRS ? n * (n + 1) / 2 : 0)
+                + nights(whole.get(0)) * 2 * Ranking.MEMBERS);
     List<List<String>> alone = byId.keySet().stream().map(List::of).toList();
-    know(Stream.concat(Stream.of(List.<String>of()), alone.stream()).toList(), Ranking.MEMBERS);
+    know(Stream.concat(Stream.of(List.<String>of()), alone.stream()).toList(), FIRST_MEMBERS);
+    know(List.of(List.of()), Ranking.MEMBERS);
+    know(alone.stream().filter(this::doesSomething).toList(), Ranking.MEMBERS);
     List<List<String>> together = hopeful();
     know(together, MEMBERS_OF_PAIRS);
     List<Ranking.Tried> singles = alone.stream().map(this::tried).sorted(best()).toList();
@@ -109,7 +139,7 @@ final class RankingSearch {
         together.stream().filter(this::helpEachOther).map(this::tried).sorted(best()).toList();
     List<Ranking.Step> path = path(singles);
     Ranking.Base base = base();
-    progress.accept(all, all);
+    progress.accept(OF, OF);
     return new Ranking(
         List.copyOf(byId.values()),
         base,
@@ -137,7 +167,7 @@ final class RankingSearch {
             .toList();
     List<Wintered> found =
         runs.parallelStream()
-            .map(r -> counted(() -> Wintered.of(changed(members.get(r.member()), r.set()))))
+            .map(r -> Wintered.of(changed(members.get(r.member()), r.set()), this::look))
             .toList();
     for (int i = 0; i < runs.size(); i++) {
       known.merge(
@@ -145,6 +175,15 @@ final class RankingSearch {
           List.of(found.get(i)),
           (had, more) -> Stream.concat(had.stream(), more.stream()).toList());
     }
+  }
+
+  /** What changes next to nothing in the first winters is left at them. */
+  private boolean doesSomething(List<String> set) {
+    Ranking.Told saved = more(List.of(), set, Wintered::lost);
+    Ranking.Told warmer = more(set, List.of(), this::hardest);
+    return saved.low() < 0
+        || saved.high() > 0
+        || Math.max(Math.abs(warmer.low()), Math.abs(warmer.high())) > LITTLE;
   }
 
   private SystemPlan changed(SystemPlan plan, List<String> set) {
@@ -180,8 +219,8 @@ final class RankingSearch {
         over(none, this::hardest),
         Ranking.Told.of(lived.stream().mapToDouble(Wintered::fuelJoules).toArray()),
         Ranking.Told.of(lived.stream().mapToDouble(Wintered::electricJoules).toArray()),
-        told(each(m -> (double) Wintered.of(alone(whole.get(m))).lost())),
-        told(each(m -> Wintered.of(heated(alone(whole.get(m)))).electricJoules())));
+        told(each(m -> (double) Wintered.of(alone(whole.get(m)), this::look).lost())),
+        told(each(m -> Wintered.of(heated(alone(whole.get(m))), this::look).electricJoules())));
   }
 
   private static Ranking.Told told(List<Double> members) {
@@ -263,19 +302,31 @@ final class RankingSearch {
     return brings / cost;
   }
 
-  /** Whether a pair warms the hard nights by more than its parts do, or saves more of them. */
+  /**
+   * Whether a pair warms the hard nights by more than its parts do, or saves more of them, in the
+   * winters that it went through.
+   */
   private boolean helpEachOther(List<String> pair) {
     Ranking.Tried both = tried(pair);
     double nights = 0;
     double kelvin = 0;
     for (String id : pair) {
-      Ranking.Tried one = tried(List.of(id));
-      nights += Math.max(0, one.saved().middle());
-      kelvin += Math.max(0, one.warmer().middle());
+      List<Wintered> one = of(List.of(id)).subList(0, MEMBERS_OF_PAIRS);
+      nights += Math.max(0, -mean(one, Wintered::lost));
+      kelvin += Math.max(0, mean(one, this::hardest));
     }
     return both.clear()
         && (both.saved().middle() > nights + 0.5
             || both.warmer().middle() > 1.15 * kelvin + LITTLE);
+  }
+
+  /** Mean over the first winters of what is more than in the place as it is. */
+  private double mean(List<Wintered> some, ToDoubleFunction<Wintered> of) {
+    List<Wintered> none = of(List.of());
+    return IntStream.range(0, some.size())
+        .mapToDouble(m -> of.applyAsDouble(some.get(m)) - of.applyAsDouble(none.get(m)))
+        .average()
+        .orElseThrow();
   }
 
   /** Pairs that are worth a closer look, by the hardest nights of one winter. */
@@ -312,7 +363,7 @@ final class RankingSearch {
   }
 
   private double sketchedHardest(List<String> set) {
-    return counted(() -> Wintered.of(changed(hardestNights, set)).coldest(HardDays.FEWEST));
+    return Wintered.of(changed(hardestNights, set), this::look).coldest(HardDays.FEWEST);
   }
 
   private List<Ranking.Step> path(List<Ranking.Tried> singles) {

@@ -80,7 +80,7 @@ final class StoreRetrofits {
 
   private static SystemStore changed(SystemStore s, HeatStore store) {
     return new SystemStore(
-        s.id(), store, StoreState.uniform(StoreGrid.night(store), s.start().meanCelsius()));
+        s.id(), store, StoreState.uniform(StoreGrid.winter(store), s.start().meanCelsius()));
   }
 
   private static Retrofit store(

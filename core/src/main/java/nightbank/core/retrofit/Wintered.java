@@ -18,6 +18,10 @@ record Wintered(double[] lows, double coldKelvinHours, double fuelJoules, double
     return of(plan, SystemSimulation.run(plan));
   }
 
+  static Wintered of(SystemPlan plan, SystemSimulation.Watcher watcher) {
+    return of(plan, SystemSimulation.run(plan, watcher));
+  }
+
   static Wintered of(SystemPlan plan, SystemResult r) {
     double limit = plan.house().plantLimitCelsius();
     int nights = (int) Math.round(plan.lengthSeconds() / DAY);

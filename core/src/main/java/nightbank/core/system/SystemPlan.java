@@ -2,7 +2,10 @@ package nightbank.core.system;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import java.util.function.Function;
 import nightbank.core.house.Greenhouse;
+import nightbank.core.store.HeatStore;
+import nightbank.core.store.model.StoreGrid;
 import nightbank.core.weather.Weather;
 
 /**
@@ -131,7 +134,12 @@ public record SystemPlan(
 
   /** The same with every store on the small grid that suffices for many nights at once. */
   public SystemPlan small() {
-    return withSystem(system.withStores(system.stores().stream().map(SystemStore::small).toList()));
+    return on(StoreGrid::night);
+  }
+
+  /** The same with every store on another grid. */
+  public SystemPlan on(Function<HeatStore, StoreGrid> grid) {
+    return withSystem(system.withStores(system.stores().stream().map(s -> s.on(grid)).toList()));
   }
 
   /** The same place without stores; see {@link PlantSystem#without}. */

@@ -95,7 +95,8 @@ public final class SystemSimulation {
       model =
           house == null
               ? null
-              : new HouseModel(house, plan.airCelsius(), plan.massCelsius(), plan.groundCelsius());
+              : new HouseModel(house, plan.airCelsius(), plan.massCelsius(), plan.groundCelsius())
+                  .forSteps(plan.stepSeconds());
       moments = (int) Math.ceil(plan.lengthSeconds() / plan.recordSeconds() - 1e-9) + 1;
       record = plan.lengthSeconds() / (moments - 1);
       List<Action> actions = plan.actions();

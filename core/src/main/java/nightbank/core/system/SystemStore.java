@@ -1,5 +1,6 @@
 package nightbank.core.system;
 
+import java.util.function.Function;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
@@ -10,8 +11,8 @@ public record SystemStore(String id, HeatStore store, StoreState start) {
     return new SystemStore(id, other, otherStart);
   }
 
-  /** The same on the small grid that suffices for many nights at once. */
-  public SystemStore small() {
-    return with(store, start.on(StoreGrid.night(store)));
+  /** The same on another grid. */
+  public SystemStore on(Function<HeatStore, StoreGrid> grid) {
+    return with(store, start.on(grid.apply(store)));
   }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nightbank.core.forecast.Labour;
 import nightbank.core.forecast.NightForecast.Doubt;
@@ -34,7 +35,9 @@ import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.system.Action;
 import nightbank.core.system.Control;
+import nightbank.core.system.Guard;
 import nightbank.core.system.PlantSystem;
+import nightbank.core.system.Sensor;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSource;
 import nightbank.core.system.SystemStore;
@@ -265,23 +268,55 @@ public class RankingTest {
     for (Retrofit x : three) {
       all = x.made().apply(all);
     }
-    assertThat(Wintered.of(all.small().withStep(Ranking.STEP)).lost())
-        .isLessThanOrEqualTo(Wintered.of(PLAIN.small().withStep(Ranking.STEP)).lost());
+    assertThat(Wintered.of(Ranking.coarse(all)).lost())
+        .isLessThanOrEqualTo(Wintered.of(Ranking.coarse(PLAIN)).lost());
   }
 
   @Test
   public void coarseStepsMoveTheNightsLowsByLittle() {
-    double[] coarse = Wintered.of(PLAIN.small().withStep(Ranking.STEP)).lows();
-    double[] fine = Wintered.of(PLAIN.small().withStep(Ranking.STEP / 8)).lows();
-    for (int n = 0; n < fine.length; n++) {
-      assertThat(coarse[n]).isCloseTo(fine[n], within(0.3));
-    }
+    assertThat(apart(Ranking.coarse(PLAIN), PLAIN.small().withStep(225))).isLessThan(0.3);
+  }
+
+  @Test
+  public void coarseGridsMoveTheNightsLowsByLittle() {
+    HeatStore bin =
+        HeatStore.of(
+                new Geometry.Box(1.6, 1, 0.9),
+                MediumCatalogue.medium("dry-sand").orElseThrow(),
+                Map.of())
+            .withPlace(Place.inHouse());
+    SystemPlan winter =
+        PLAIN.withSystem(
+            PLAIN
+                .system()
+                .withStores(
+                    List.of(
+                        columns(3),
+                        new SystemStore("bin", bin, StoreState.uniform(StoreGrid.coarse(bin), 10))))
+                .withSources(
+                    List.of(
+                        new SystemSource(
+                            "element",
+                            new ElectricHeat(Share.allTo("bin"), 700, false),
+                            Control.free(new Guard.Thermostat(new Sensor.StoreZone("bin"), 60, 65)),
+                            true))));
+    assertThat(apart(Ranking.coarse(winter), winter.withStep(225))).isLessThan(0.3);
+  }
+
+  /** Farthest that the lows of a night lie apart, K. */
+  private static double apart(SystemPlan plan, SystemPlan other) {
+    double[] lows = Wintered.of(plan).lows();
+    double[] others = Wintered.of(other).lows();
+    return IntStream.range(0, lows.length)
+        .mapToDouble(n -> Math.abs(lows[n] - others[n]))
+        .max()
+        .orElseThrow();
   }
 
   @Test
   public void theHardDaysAloneLoseWhatTheWholeWinterLoses() {
-    SystemPlan winter = PLAIN.small().withStep(Ranking.STEP);
-    SystemPlan hard = HardDays.of(winter).days();
+    SystemPlan winter = Ranking.coarse(PLAIN);
+    SystemPlan hard = HardDays.of(winter, (at, stores) -> {}).days();
     assertThat(hard.lengthSeconds()).isLessThan(0.8 * winter.lengthSeconds());
     Wintered whole = Wintered.of(winter);
     Wintered some = Wintered.of(hard);

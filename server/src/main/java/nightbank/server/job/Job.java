@@ -27,6 +27,10 @@ public final class Job {
     return claimed.id();
   }
 
+  JobKind kind() {
+    return claimed.kind();
+  }
+
   public UUID holding() {
     return claimed.holding();
   }
@@ -59,7 +63,7 @@ public final class Job {
     }
   }
 
-  /** How far it is; told to all nodes within seconds. */
+  /** How far it is; told to all nodes within a second. */
   public void progress(Object far) {
     progress.set(far);
   }

@@ -34,11 +34,11 @@ import org.springframework.transaction.TransactionException;
 
 /**
  * Takes work from the table and does it: what somebody looks on at two at a time, what is done
- * ahead one piece at a time, none begun while somebody waits for an answer, and on pools of its
- * own: of half the processors for sheets, which take seconds and are soon opened, of all of them
- * for days, which take half a second each, unless a page's answers are just being fetched. While
- * somebody goes from page to page only days are judged ahead: a sheet asked for meanwhile is judged
- * at once with all processors.
+ * ahead one piece at a time, none begun while somebody waits for an answer or looks on at work that
+ * is under way here, and on pools of its own: of half the processors for sheets, which take seconds
+ * and are soon opened, of all of them for days, which take half a second each, unless a page's
+ * answers are just being fetched. While somebody goes from page to page only days are judged ahead:
+ * a sheet asked for meanwhile is judged at once with all processors.
  */
 @Component
 public class JobWorkers implements SmartLifecycle {
@@ -52,6 +52,7 @@ public class JobWorkers implements SmartLifecycle {
   private static final Duration KEPT = Duration.ofHours(12);
   private static final long ASKS_ON = 2500; // ms after an answer: the next sheet is soon opened
   private static final long SAME_PAGE = 300; // ms after an answer: a page asks for several
+  private static final long GIVES_WAY = 200; // ms, then it looks again
   private static final Set<JobKind> SHORT = Set.of(JobKind.DAY);
   private static final int PROCESSORS = Runtime.getRuntime().availableProcessors();
 
@@ -102,6 +103,10 @@ public class JobWorkers implements SmartLifecycle {
         boolean asking = false;
         if (lane == JobKind.Lane.AHEAD) {
           priority.giveWay();
+          if (lookedOn()) {
+            TimeUnit.MILLISECONDS.sleep(GIVES_WAY);
+            continue;
+          }
           asking = priority.answeredWithin(ASKS_ON);
         }
         Optional<JobRepository.Claimed> next =
@@ -122,6 +127,10 @@ public class JobWorkers implements SmartLifecycle {
         }
       }
     }
+  }
+
+  private boolean lookedOn() {
+    return underWay.values().stream().anyMatch(j -> j.kind().lane() == JobKind.Lane.WAITED_FOR);
   }
 
   private static Set<JobKind> kinds(JobKind.Lane lane) {
@@ -196,7 +205,7 @@ public class JobWorkers implements SmartLifecycle {
   }
 
   /** Says that this node lives, tells how far its work is and hears what shall be left. */
-  @Scheduled(fixedDelay = 2000)
+  @Scheduled(fixedDelay = 500)
   void beat() {
     underWay.forEach(
         (id, job) -> {

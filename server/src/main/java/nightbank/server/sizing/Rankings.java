@@ -124,8 +124,7 @@ public class Rankings implements JobHandler {
     RankingMapping to = mapping(job.holding(), asked.house(), q, lived);
     Ranking.Question question =
         new Ranking.Question(
-            lived.winters().stream()
-                .map(w -> nights.winter(job.holding(), asked.house(), w, true))
+            nights.winters(job.holding(), asked.house(), lived.winters(), true).stream()
                 .map(Retrofits::asUsual)
                 .toList(),
             nights.doubt(job.holding(), asked.house()),

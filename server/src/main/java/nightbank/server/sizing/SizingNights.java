@@ -13,6 +13,7 @@ import nightbank.core.sizing.Season;
 import nightbank.core.sizing.Winter;
 import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
+import nightbank.core.system.Action;
 import nightbank.core.system.PlantSystem;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.usual.Usual;
@@ -177,28 +178,37 @@ class SizingNights {
         house, standing, here, span, Plants.Sunshine.NONE, books.materials(holding));
   }
 
-  /** A winter of the place from its first midnight on, with or without its stores. */
-  SystemPlan winter(UUID holding, UUID houseId, Winter winter, boolean keepStores) {
+  /** The place through winters of one length, each from its first midnight on. */
+  List<SystemPlan> winters(UUID holding, UUID houseId, List<Winter> winters, boolean keepStores) {
     HoldingView place = holdings.get(holding);
     HouseDesign design = houses.get(holding, houseId).design();
     double air = design.plantLimitCelsius() + Usual.HOUSE_OVER_LIMIT.value();
-    PlantSystem system = system(holding, houseId, air, winter.nights().size() * 86_400.0);
+    double length = winters.get(0).nights().size() * 86_400.0;
+    PlantSystem all = system(holding, houseId, air, length);
+    PlantSystem system = keepStores ? all : all.without(id -> true);
     Instant begin = firstNight(place);
-    Weather weather = winter.weather();
-    SystemPlan plan =
-        Season.plan(
-            keepStores ? system : system.without(id -> true),
-            winter,
-            houses.ground(holding, design, begin),
-            SolarGain.along(
-                system.house().orElseThrow(), weather, begin, place.latitude(), place.longitude()),
-            SolarGain.onLevel(weather, begin, place.latitude(), place.longitude()),
-            List.of());
-    return keepStores
-        ? plan.withActions(
-            LidHours.actions(
-                inUse(holding, houseId), begin, ZoneId.of(place.zone()), plan.lengthSeconds()))
-        : plan;
+    double ground = houses.ground(holding, design, begin);
+    List<Action> lids =
+        keepStores
+            ? LidHours.actions(inUse(holding, houseId), begin, ZoneId.of(place.zone()), length)
+            : List.of();
+    return winters.stream()
+        .map(
+            w ->
+                Season.plan(
+                        system,
+                        w,
+                        ground,
+                        SolarGain.along(
+                            system.house().orElseThrow(),
+                            w.weather(),
+                            begin,
+                            place.latitude(),
+                            place.longitude()),
+                        SolarGain.onLevel(w.weather(), begin, place.latitude(), place.longitude()),
+                        List.of())
+                    .withActions(lids))
+        .toList();
   }
 
   /** A winter's first midnight, as far as its sun is concerned. */

@@ -171,7 +171,7 @@ public class Sizings implements JobHandler {
     Sized sized = search(holding, house, night, q.sizing(), book).size(candidate);
     List<CurveView.Point> points =
         Season.of(
-                nights.winter(holding, house, winter, q.sizing().keepStores()),
+                nights.winters(holding, house, List.of(winter), q.sizing().keepStores()).get(0),
                 candidate,
                 q.dailyJoules())
             .curve(counts(sized.count()))

@@ -164,8 +164,8 @@ final class CellMedia {
    * @param near a temperature not far from the answer, °C
    */
   double celsius(int c, double joulesPerKg, double water, double near) {
-    if (one && water == 0) {
-      return first.celsius(joulesPerKg, near);
+    if (one) {
+      return first.celsius(joulesPerKg, water, near);
     }
     double t = near;
     for (int k = 0; k < STEPS; k++) {

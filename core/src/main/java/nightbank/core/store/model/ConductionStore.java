@@ -3,7 +3,6 @@ package nightbank.core.store.model;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
-import java.util.function.IntToDoubleFunction;
 import nightbank.core.internal.Exchange;
 import nightbank.core.internal.LineSweeps;
 import nightbank.core.store.Face;
@@ -60,7 +59,6 @@ public final class ConductionStore implements StoreModel {
   private final double[] transmittance = new double[3]; // mass surface to beyond, W/(m² K)
   private final double[] surface = new double[3];
   private final double[] watts = new double[3];
-  private final IntToDoubleFunction ofCell;
   private final SolidLinks links;
   private final SolidStream stream;
 
@@ -74,7 +72,6 @@ public final class ConductionStore implements StoreModel {
     nl = grid.layers();
     int n = grid.cells();
     celsius = start.celsius();
-    ofCell = c -> celsius[c];
     joulesPerKg = new double[n];
     specificHeat = new double[n];
     inertia = new double[n];
@@ -416,7 +413,7 @@ public final class ConductionStore implements StoreModel {
   }
 
   private double meanOuterCell(FaceName name) {
-    return links.mean(name, ofCell);
+    return links.mean(name, celsius);
   }
 
   @Override

@@ -108,7 +108,7 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
         watts[FaceName.FOOT.ordinal()] = uFoot * end * (next - below);
       }
       joulesPerKg[l] += enthalpy.specificHeat(celsius[l]) * (next - celsius[l]);
-      celsius[l] = enthalpy.celsius(joulesPerKg[l], next);
+      celsius[l] = enthalpy.celsius(joulesPerKg[l], 0, next);
       put[l] = 0;
     }
     settle();
@@ -127,7 +127,7 @@ abstract sealed class LayeredStore implements StoreModel permits LayeredTank, Ai
     for (int l = 0; l < n; l++) {
       joulesPerKg[l] = (joulesPerKg[l] + more * enthalpy.joulesPerKg(added)) / (1 + more);
       mass[l] *= 1 + more;
-      celsius[l] = enthalpy.celsius(joulesPerKg[l], celsius[l]);
+      celsius[l] = enthalpy.celsius(joulesPerKg[l], 0, celsius[l]);
     }
     settle();
   }

@@ -70,7 +70,7 @@ public final class LayeredTank extends LayeredStore {
     }
     for (int l = from; l <= to; l++) {
       joulesPerKg[l] = joules / kilograms;
-      celsius[l] = enthalpy.celsius(joulesPerKg[l], celsius[l]);
+      celsius[l] = enthalpy.celsius(joulesPerKg[l], 0, celsius[l]);
     }
   }
 
@@ -95,7 +95,7 @@ public final class LayeredTank extends LayeredStore {
       left -= some;
     }
     double drawn = all - left;
-    return drawn > 0 ? enthalpy.celsius(joules / drawn, celsius[out]) : celsius[out];
+    return drawn > 0 ? enthalpy.celsius(joules / drawn, 0, celsius[out]) : celsius[out];
   }
 
   /**
@@ -124,7 +124,7 @@ public final class LayeredTank extends LayeredStore {
     double at = -moved;
     for (int l = in; l != out + way; l += way) {
       joulesPerKg[l] = between(in, out, way, at, at + mass[l], incoming) / mass[l];
-      celsius[l] = enthalpy.celsius(joulesPerKg[l], celsius[l]);
+      celsius[l] = enthalpy.celsius(joulesPerKg[l], 0, celsius[l]);
       at += mass[l];
     }
     settle();

@@ -1,6 +1,7 @@
 package nightbank.core.store.model;
 
-import java.util.function.IntToDoubleFunction;
+import java.util.Arrays;
+import java.util.stream.IntStream;
 import nightbank.core.store.FaceName;
 import org.jspecify.annotations.Nullable;
 
@@ -19,6 +20,8 @@ final class SolidLinks {
   private final double[] celsius;
   private final double[] linkedAt; // °C at which it was taken
   private final double[] atFaces = new double[3]; // W/(m K) of the cells behind each face
+  private final int[][] behind = new int[3][]; // cells of each face
+  private final double[][] weight = new double[3][]; // their share of its area
   private final double conductivity;
   private final double slope; // the steepest of its media, 1/K
   private final boolean even; // the same conductivity everywhere and always
@@ -49,6 +52,10 @@ final class SolidLinks {
     across = new double[n];
     along = new double[n];
     upward = new double[n];
+    for (FaceName name : FACES) {
+      behind[name.ordinal()] = cellsBehind(name);
+      weight[name.ordinal()] = weights(name, behind[name.ordinal()]);
+    }
     renew();
   }
 
@@ -77,7 +84,7 @@ final class SolidLinks {
       }
     }
     for (FaceName name : FACES) {
-      atFaces[name.ordinal()] = even ? conductivity : mean(name, c -> conducts[c]);
+      atFaces[name.ordinal()] = even ? conductivity : mean(name, conducts);
     }
   }
 
@@ -101,28 +108,39 @@ final class SolidLinks {
     return atFaces[name.ordinal()];
   }
 
+  private int[] cellsBehind(FaceName name) {
+    return IntStream.range(0, grid.cells())
+        .filter(
+            c ->
+                switch (name) {
+                  case SIDE -> c % ni == ni - 1;
+                  case TOP -> c / (ni * nj) == nl - 1;
+                  case FOOT -> c / (ni * nj) == 0;
+                })
+        .toArray();
+  }
+
+  private double[] weights(FaceName name, int[] cells) {
+    double[] areas =
+        Arrays.stream(cells)
+            .mapToDouble(
+                c ->
+                    name == FaceName.SIDE
+                        ? grid.acrossInterface(ni - 1, c / ni % nj) * grid.thickness(c / (ni * nj))
+                        : grid.planArea(c % ni, c / ni % nj))
+            .toArray();
+    double all = Arrays.stream(areas).sum();
+    return Arrays.stream(areas).map(a -> a / all).toArray();
+  }
+
   /** Mean over the cells behind a face, by area. */
-  double mean(FaceName name, IntToDoubleFunction of) {
+  double mean(FaceName name, double[] of) {
+    int[] cells = behind[name.ordinal()];
+    double[] share = weight[name.ordinal()];
     double sum = 0;
-    double weight = 0;
-    if (name == FaceName.SIDE) {
-      for (int l = 0; l < nl; l++) {
-        for (int j = 0; j < nj; j++) {
-          double w = grid.acrossInterface(ni - 1, j) * grid.thickness(l);
-          sum += of.applyAsDouble(grid.cell(ni - 1, j, l)) * w;
-          weight += w;
-        }
-      }
-      return sum / weight;
+    for (int i = 0; i < cells.length; i++) {
+      sum += share[i] * of[cells[i]];
     }
-    int layer = name == FaceName.TOP ? nl - 1 : 0;
-    for (int j = 0; j < nj; j++) {
-      for (int i = 0; i < ni; i++) {
-        double w = grid.planArea(i, j);
-        sum += of.applyAsDouble(grid.cell(i, j, layer)) * w;
-        weight += w;
-      }
-    }
-    return sum / weight;
+    return sum;
   }
 }

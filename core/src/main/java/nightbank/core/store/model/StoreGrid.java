@@ -95,6 +95,18 @@ public final class StoreGrid {
         : of(store, 7, 1, 8);
   }
 
+  /**
+   * For whole winters, many of them at once: against the finest grid a night's lowest moves as
+   * little as with {@link #night}, in less than half the time.
+   */
+  public static StoreGrid winter(HeatStore store) {
+    return store.medium().kind() != Medium.Kind.WATER
+            && !store.isBed()
+            && !isRound(store.geometry())
+        ? new StoreGrid(store.geometry(), 3, 2, 5)
+        : of(store, 5, 1, 6);
+  }
+
   private static StoreGrid of(HeatStore store, int rings, int plan, int layers) {
     if (store.isBed()) {
       return new StoreGrid(store.geometry(), 1, 1, 2 * layers);
