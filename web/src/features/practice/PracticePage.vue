@@ -16,13 +16,14 @@ import { newId } from '../store/designs'
 import { nightsQuery } from '../record/queries'
 import { evening as eveningWord, spanOf, todayIn, winterOf } from '../record/winters'
 import { skies, winds } from '../tonight/givens'
-import { beginNight, getNight, pastQuery, stepNight } from './queries'
+import { beginNight, getNight, lessonsQuery, pastQuery, stepNight } from './queries'
 import {
   dawnSentence,
   decisionSentence,
   endWord,
   nowSentence,
-  lessons,
+  leftSentences,
+  lessonWord,
   offerWord,
   saidSentence,
 } from './sentences'
@@ -42,6 +43,9 @@ const { data: houses } = useQuery(housesQuery(holding))
 const { data: past } = useQuery({ ...pastQuery(holding), meta: { aside: true } })
 const houseId = computed(() => String(route.query.house ?? houses.value?.[0]?.id ?? ''))
 const house = computed(() => houses.value?.find((h) => h.id === houseId.value))
+const { data: lessons } = useQuery(
+  computed(() => ({ ...lessonsQuery(holding, houseId.value), meta: { aside: true } })),
+)
 const evening = reactive<Omit<Views['Evening'], 'id'>>({
   lesson: null,
   lowCelsius: -6,
@@ -185,12 +189,12 @@ function another() {
     <template v-else>
       <div class="series buttons">
         <BButton
-          v-for="(l, i) in lessons"
-          :key="l.lesson"
+          v-for="(l, i) in lessons ?? []"
+          :key="l"
           :variant="i === 0 ? 'primary' : 'secondary'"
           :disabled="busy || !house"
-          @click="begin({ ...evening, lesson: l.lesson })"
-          >{{ i + 1 }}. {{ l.name }}</BButton
+          @click="begin({ ...evening, lesson: l })"
+          >{{ i + 1 }}. {{ lessonWord[l] }}</BButton
         >
       </div>
       <template v-if="hard.length">
@@ -241,6 +245,7 @@ function another() {
         </li>
       </ol>
       <p v-else>Nothing that was done or left mattered much.</p>
+      <p v-for="s in leftSentences(night.dawn, session.units)" :key="s">{{ s }}</p>
       <table class="ledger ways">
         <thead>
           <tr>

@@ -8,6 +8,19 @@ export const pastQuery = (holdingId: string) =>
       body(api.GET('/api/holdings/{holdingId}/practice', { params: { path: { holdingId } } })),
   })
 
+/** Lessons that a house has the parts for, the easiest first. */
+export const lessonsQuery = (holdingId: string, houseId: string) =>
+  queryOptions({
+    queryKey: ['holding', holdingId, 'house', houseId, 'lessons'],
+    queryFn: () =>
+      body(
+        api.GET('/api/holdings/{holdingId}/houses/{houseId}/practice', {
+          params: { path: { holdingId, houseId } },
+        }),
+      ),
+    enabled: !!houseId,
+  })
+
 export const getNight = (holdingId: string, practiceId: string) =>
   body(
     api.GET('/api/holdings/{holdingId}/practice/{practiceId}', {

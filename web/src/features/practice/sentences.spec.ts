@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import { SI } from '@/shared/units'
 import {
   dawnSentence,
   decisionSentence,
   endWord,
+  leftSentences,
   nowSentence,
   offerWord,
   saidSentence,
@@ -37,7 +39,16 @@ const night = (own = way(true, 2.9)): Night => ({
   seen: { at: [], air: [8, 7.2], outdoor: [0, -1.3], stores: [] },
   possible: [],
   doings: [],
-  dawn: { own, advised: own, idle: own, advice: [], advisedAir: null, decisions: [] },
+  dawn: {
+    own,
+    advised: own,
+    idle: own,
+    advice: [],
+    left: null,
+    turned: null,
+    advisedAir: null,
+    decisions: [],
+  },
 })
 const decision = {
   kind: 'LOAD' as const,
@@ -48,7 +59,38 @@ const decision = {
   kelvin: 1.21,
 }
 
+const left = {
+  name: 'Heap, north wall',
+  beganCelsius: 51,
+  dawnCelsius: 41.2,
+  putJoules: 0,
+  keptJoules: 0,
+  late: false,
+  overdrawn: false,
+}
+
 describe('a practice night', () => {
+  it('tells what stores and loops had of it, where that is worth a word', () => {
+    const told = (...more: Partial<typeof left>[]) =>
+      leftSentences(
+        {
+          ...night().dawn!,
+          left: more.map((m) => ({ ...left, ...m })),
+          turned: [{ name: 'Pump of the heap', joules: 4.3e6 }],
+        },
+        SI,
+      )
+    expect(told({})).toEqual([
+      'The pump of the heap took 1.19 kWh out of the house: its store was the colder of the two.',
+    ])
+    expect(told({ overdrawn: true })[1]).toBe(
+      'Overdrawn: Heap, north wall, 51 °C at dusk and 41 °C at dawn. So cool it no longer heats as it did; it needs days to come back.',
+    )
+    expect(told({ late: true, putJoules: 1.8e7, keptJoules: 1.44e7 })[1]).toContain(
+      'Of 5.00 kWh that went into the heap, north wall, 4.00 kWh were still in it at dawn',
+    )
+    expect(leftSentences(night().dawn!, SI)).toEqual([])
+  })
   it('tells the hour and what thermometers show', () => {
     expect(nowSentence(night(), C, 'UTC')).toBe('18:40: 7.2 °C in the house, −1.3 °C outdoors.')
     expect(saidSentence(night(), C)).toContain(

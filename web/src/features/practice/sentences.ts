@@ -1,17 +1,31 @@
 import type { Views } from '@/shared/api/client'
-import { clock, degrees, kelvins, massOf, percent, type Temperature } from '@/shared/units'
+import {
+  clock,
+  degrees,
+  energyOf,
+  kelvins,
+  massOf,
+  percent,
+  type Temperature,
+  type Units,
+} from '@/shared/units'
 
 export type Night = Views['PracticeView']
 type Possible = Views['Possible']
 type Kind = Views['Doing']['kind']
 
+export type Lesson = NonNullable<Views['Evening']['lesson']>
+
 /** Evenings of rising difficulty. */
-export const lessons: { lesson: NonNullable<Views['Evening']['lesson']>; name: string }[] = [
-  { lesson: 'STILL_UNDER_CLOUD', name: 'A still night under cloud' },
-  { lesson: 'WIND_IN_THE_GAPS', name: 'Wind finds the gaps' },
-  { lesson: 'CLEAR_SKY', name: 'Clear sky: leaves colder than air' },
-  { lesson: 'HARD_AND_CLEAR', name: 'Hard, clear and long' },
-]
+export const lessonWord: Record<Lesson, string> = {
+  STILL_UNDER_CLOUD: 'A still night under cloud',
+  WIND_IN_THE_GAPS: 'Wind finds the gaps',
+  CLEAR_SKY: 'Clear sky: leaves colder than air',
+  LATE_CORE: 'A cold core, and dusk is here',
+  LOOP_TURNS_ROUND: 'The loop of a store gone cold',
+  HEAP_OVERDRAWN: 'A heap with little to spare',
+  HARD_AND_CLEAR: 'Hard, clear and long',
+}
 
 const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1)
 const at = (iso: string, zone: string) => clock(Date.parse(iso) / 1000, zone)
@@ -69,6 +83,27 @@ export function dawnSentence(n: Night, u: Temperature, zone: string): string {
   return own.held
     ? `You held it: coldest ${degrees(own.lowestCelsius, u)} at ${at(own.lowestAt, zone)}, ${kelvins(over, u)} to spare.`
     : `It was lost: ${degrees(own.lowestCelsius, u)} at ${at(own.lowestAt, zone)}, ${kelvins(-over, u)} too cold.`
+}
+
+/** What stores and loops had of the night, where it is worth a word. */
+export function leftSentences(d: NonNullable<Night['dawn']>, u: Units): string[] {
+  const heaps = (d.left ?? [])
+    .filter((l) => l.overdrawn)
+    .map(
+      (l) =>
+        `Overdrawn: ${l.name}, ${degrees(l.beganCelsius, u, 0)} at dusk and ${degrees(l.dawnCelsius, u, 0)} at dawn. So cool it no longer heats as it did; it needs days to come back.`,
+    )
+  const late = (d.left ?? [])
+    .filter((l) => l.late)
+    .map(
+      (l) =>
+        `Of ${energyOf(l.putJoules, u)} that went into the ${lower(l.name)}, ${energyOf(l.keptJoules, u)} were still in it at dawn: too late for this night, there for the next.`,
+    )
+  const turned = (d.turned ?? []).map(
+    (t) =>
+      `The ${lower(t.name)} took ${energyOf(t.joules, u)} out of the house: its store was the colder of the two.`,
+  )
+  return [...turned, ...heaps, ...late]
 }
 
 const DID: Partial<Record<Kind, string>> = {

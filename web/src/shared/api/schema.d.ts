@@ -603,7 +603,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["lessons"];
         put?: never;
         post: operations["begin_1"];
         delete?: never;
@@ -2459,7 +2459,9 @@ export interface components {
             advisedAir: number[] | null;
             decisions: components["schemas"]["DecisionView"][];
             idle: components["schemas"]["WayView"];
+            left: components["schemas"]["LeftView"][] | null;
             own: components["schemas"]["WayView"];
+            turned: components["schemas"]["TurnedView"][] | null;
         };
         Day: {
             /** Format: double */
@@ -2663,7 +2665,7 @@ export interface components {
             cloud: number | null;
             /** Format: uuid */
             id: string;
-            lesson: ("STILL_UNDER_CLOUD" | "WIND_IN_THE_GAPS" | "CLEAR_SKY" | "HARD_AND_CLEAR") | null;
+            lesson: ("STILL_UNDER_CLOUD" | "WIND_IN_THE_GAPS" | "CLEAR_SKY" | "LATE_CORE" | "LOOP_TURNS_ROUND" | "HEAP_OVERDRAWN" | "HARD_AND_CLEAR") | null;
             /** Format: double */
             lowCelsius: number | null;
             /** Format: double */
@@ -3398,6 +3400,19 @@ export interface components {
             /** Format: int32 */
             index: number;
             reason: string;
+        };
+        LeftView: {
+            /** Format: double */
+            beganCelsius: number;
+            /** Format: double */
+            dawnCelsius: number;
+            /** Format: double */
+            keptJoules: number;
+            late: boolean;
+            name: string;
+            overdrawn: boolean;
+            /** Format: double */
+            putJoules: number;
         };
         LidHours: {
             /** Format: time-local */
@@ -4998,6 +5013,11 @@ export interface components {
             /** Format: int32 */
             number: number;
         };
+        TurnedView: {
+            /** Format: double */
+            joules: number;
+            name: string;
+        };
         Typed: {
             fahrenheit: boolean;
             readings: components["schemas"]["TypedReading"][];
@@ -6297,6 +6317,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PairView"];
+                };
+            };
+        };
+    };
+    lessons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                holdingId: string;
+                houseId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": ("STILL_UNDER_CLOUD" | "WIND_IN_THE_GAPS" | "CLEAR_SKY" | "LATE_CORE" | "LOOP_TURNS_ROUND" | "HEAP_OVERDRAWN" | "HARD_AND_CLEAR")[];
                 };
             };
         };

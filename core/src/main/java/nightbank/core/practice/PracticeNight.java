@@ -7,10 +7,13 @@ import java.util.List;
 import java.util.OptionalDouble;
 import nightbank.core.forecast.Labour;
 import nightbank.core.forecast.NightForecast;
+import nightbank.core.source.CompostHeat;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemStore;
+import nightbank.core.usual.Usual;
 
 /**
  * A night to be lived before it is real. What is hidden (the low that comes, sky, wind, how tight
@@ -20,6 +23,9 @@ import nightbank.core.system.SystemSimulation;
 public final class PracticeNight {
   private static final int MOST_TOLD = 3;
   private static final double TELLING = 0.05; // K; less is no decision
+  private static final double LITTLE = 0.1 * 3.6e6; // J
+  private static final double MUCH = 0.5 * 3.6e6; // J
+  private static final double MOST_OF = 0.6;
 
   private final SystemPlan truth;
 
@@ -94,6 +100,39 @@ public final class PracticeNight {
   public record Decision(Action action, boolean done, double kelvin, double minutes) {}
 
   /**
+   * A store, from dusk to dawn.
+   *
+   * @param beganCelsius mean
+   * @param dawnCelsius mean
+   * @param idleCelsius mean at dawn if nothing had been done
+   * @param putJoules into it by sources, more than if nothing had been done
+   * @param keptJoules of it that had not come out by dawn
+   * @param heap whether it heats by itself as long as it is warm enough
+   */
+  public record Left(
+      String store,
+      double beganCelsius,
+      double dawnCelsius,
+      double idleCelsius,
+      double putJoules,
+      double keptJoules,
+      boolean heap) {
+    /** Most of what was put in came too late for the night. */
+    public boolean cameLate() {
+      return putJoules >= MUCH && keptJoules >= MOST_OF * putJoules;
+    }
+
+    /** It no longer heats as it did, and would do so if it had been left alone. */
+    public boolean overdrawn() {
+      double kept = Usual.HEAP_KEPT_OVER.value();
+      return heap && Math.min(beganCelsius, idleCelsius) >= kept && dawnCelsius < kept;
+    }
+  }
+
+  /** A loop that took more out of the house than it brought, J. */
+  public record Turned(String circuit, double joules) {}
+
+  /**
    * What came of it.
    *
    * @param own what was done
@@ -102,9 +141,16 @@ public final class PracticeNight {
    * @param advisedAir what the house's thermometer would have shown with it, °C, at the moments of
    *     {@link Seen}
    * @param decisions at most three, the weightiest first
+   * @param left by store
    */
   public record Dawn(
-      Way own, Way advised, Way idle, double[] advisedAir, List<Decision> decisions) {}
+      Way own,
+      Way advised,
+      Way idle,
+      double[] advisedAir,
+      List<Decision> decisions,
+      List<Left> left,
+      List<Turned> turned) {}
 
   /**
    * The night's end.
@@ -114,6 +160,7 @@ public final class PracticeNight {
   public Dawn dawn(List<Action> done, List<Action> advice, List<Action> standing) {
     SystemResult own = lived(done);
     SystemResult as = lived(advice);
+    SystemResult idle = lived(standing);
     List<Decision> decisions = new ArrayList<>();
     for (Action a : done) {
       if (!standing.contains(a)) {
@@ -130,13 +177,46 @@ public final class PracticeNight {
     return new Dawn(
         way(done, own, standing),
         way(advice, as, standing),
-        way(standing, standing),
+        way(standing, idle, standing),
         as.air(),
         decisions.stream()
             .filter(d -> Math.abs(d.kelvin()) >= TELLING)
             .sorted(Comparator.comparingDouble((Decision d) -> -Math.abs(d.kelvin())))
             .limit(MOST_TOLD)
-            .toList());
+            .toList(),
+        left(own, idle),
+        turned(own));
+  }
+
+  private List<Left> left(SystemResult own, SystemResult idle) {
+    List<Left> left = new ArrayList<>();
+    for (int i = 0; i < own.stores().size(); i++) {
+      SystemStore store = truth.system().stores().get(i);
+      SystemResult.StoreTrace with = own.stores().get(i);
+      SystemResult.StoreTrace without = idle.stores().get(i);
+      left.add(
+          new Left(
+              store.id(),
+              store.start().meanCelsius(),
+              with.end().meanCelsius(),
+              without.end().meanCelsius(),
+              with.chargedJoules() - without.chargedJoules(),
+              with.changeJoules() - without.changeJoules(),
+              isHeap(store)));
+    }
+    return left;
+  }
+
+  private boolean isHeap(SystemStore store) {
+    return truth.system().sources().stream()
+        .anyMatch(s -> s.source() instanceof CompostHeat c && c.store().equals(store.id()));
+  }
+
+  private static List<Turned> turned(SystemResult own) {
+    return own.circuits().stream()
+        .filter(c -> c.toHouseJoules() < -LITTLE)
+        .map(c -> new Turned(c.id(), -c.toHouseJoules()))
+        .toList();
   }
 
   /** What comes of doing so. */

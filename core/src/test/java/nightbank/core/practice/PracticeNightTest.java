@@ -2,9 +2,15 @@ package nightbank.core.practice;
 
 import static nightbank.core.system.Places.COVER;
 import static nightbank.core.system.Places.LID;
+import static nightbank.core.system.Places.NIGHT;
 import static nightbank.core.system.Places.SCREEN;
 import static nightbank.core.system.Places.fire;
+import static nightbank.core.system.Places.heap;
+import static nightbank.core.system.Places.house;
+import static nightbank.core.system.Places.led;
 import static nightbank.core.system.Places.night;
+import static nightbank.core.system.Places.plant;
+import static nightbank.core.system.Places.store;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -13,8 +19,12 @@ import java.util.stream.LongStream;
 import nightbank.core.forecast.Advice;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.forecast.NightForecast.Doubt;
+import nightbank.core.source.CompostHeat;
 import nightbank.core.system.Action;
+import nightbank.core.system.Control;
+import nightbank.core.system.PlantSystem;
 import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemSource;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -125,6 +135,84 @@ public class PracticeNightTest {
             .filter(s -> PracticeNight.of(plan, DOUBT, s).way(advice.actions(), List.of()).held())
             .count();
     assertThat((double) held / NIGHTS).isCloseTo(claimed, within(0.05));
+  }
+
+  @Test
+  public void aColdCoreThatIsHeatedAtNightKeepsMostOfItBeyondDawn() {
+    SystemPlan plan = begins(night(-4), "bench", 5);
+    PracticeNight.Left bench = left(plan, List.of(fire(9, 8)), "bench");
+    assertThat(bench.beganCelsius()).as("as far as it is known").isCloseTo(5, within(3.0));
+    assertThat(bench.cameLate()).isTrue();
+    assertThat(bench.keptJoules()).isBetween(0.6 * bench.putJoules(), bench.putJoules());
+    assertThat(left(plan, List.of(), "bench").cameLate()).isFalse();
+    assertThat(left(plan, List.of(), "bench").putJoules()).isZero();
+  }
+
+  @Test
+  public void aLoopFromAColdStoreTakesHeatOutOfTheHouseAndIsTold() {
+    SystemPlan cold = night(led(house(), heap(), 0.5), -7);
+    Action loop = Action.run("loop", 0, NIGHT);
+    PracticeNight.Dawn dawn =
+        PracticeNight.of(cold, DOUBT, 4).dawn(List.of(loop), List.of(), List.of());
+    assertThat(dawn.turned()).hasSize(1);
+    assertThat(dawn.turned().get(0).joules()).isGreaterThan(3.6e5);
+    SystemPlan warm = night(led(house(), heap(), 50), -7);
+    assertThat(PracticeNight.of(warm, DOUBT, 4).dawn(List.of(loop), List.of(), List.of()).turned())
+        .isEmpty();
+  }
+
+  @Test
+  public void aHeapThatIsDrawnBelowWhatItWorksAtIsToldAsOverdrawn() {
+    PlantSystem led = led(house(), heap(), 51);
+    SystemPlan plan =
+        night(
+            led.withSources(
+                List.of(
+                    new SystemSource(
+                        "rot",
+                        new CompostHeat(
+                            "s", List.of(new CompostHeat.Batch(0, 2000, 200, 0.55, 0.4))),
+                        Control.free(),
+                        true))),
+            -7);
+    Action loop = Action.run("loop", 0, NIGHT);
+    assertThat(left(plan, List.of(loop), "s").overdrawn()).isTrue();
+    assertThat(left(plan, List.of(), "s").overdrawn()).isFalse();
+    assertThat(left(begins(plan, "s", 30), List.of(loop), "s").overdrawn())
+        .as("cold before")
+        .isFalse();
+  }
+
+  private static PracticeNight.Left left(SystemPlan plan, List<Action> done, String store) {
+    return PracticeNight.of(plan, DOUBT, 4).dawn(done, List.of(), List.of()).left().stream()
+        .filter(l -> l.store().equals(store))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static SystemPlan begins(SystemPlan plan, String store, double celsius) {
+    return plan.withSystem(
+        plan.system()
+            .withStores(
+                plan.system().stores().stream()
+                    .map(s -> s.id().equals(store) ? store(store, s.store(), celsius) : s)
+                    .toList()));
+  }
+
+  @Test
+  public void onlyLessonsThatAPlaceHasThePartsForAreOffered() {
+    PlantSystem bare = PlantSystem.of(house(), List.of());
+    assertThat(Lesson.of(bare))
+        .containsExactly(
+            Lesson.STILL_UNDER_CLOUD,
+            Lesson.WIND_IN_THE_GAPS,
+            Lesson.CLEAR_SKY,
+            Lesson.HARD_AND_CLEAR);
+    assertThat(Lesson.of(plant())).contains(Lesson.LATE_CORE).doesNotContain(Lesson.HEAP_OVERDRAWN);
+    assertThat(Lesson.LATE_CORE.starts(plant(), 2)).containsOnlyKeys("bench", "sand");
+    assertThat(Lesson.of(led(house(), heap(), 50)))
+        .contains(Lesson.LOOP_TURNS_ROUND)
+        .doesNotContain(Lesson.HEAP_OVERDRAWN, Lesson.LATE_CORE);
   }
 
   /** In a plain house a lesson can be lost, and the later ones are colder. */

@@ -7,6 +7,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.UUID;
@@ -127,6 +128,7 @@ public class PracticeNights {
             .truncatedTo(ChronoUnit.SECONDS);
     Outlook as = outlooks.from(begins, holding, house, question(e, null, null, null, null));
     SystemPlan plan = as.plan();
+    Map<String, Double> set = starts(e.lesson(), plan);
     TonightQuestion fixed =
         question(
             e,
@@ -134,7 +136,11 @@ public class PracticeNights {
             plan.airCelsius(),
             plan.massCelsius(),
             as.stores().stream()
-                .map(s -> new TonightQuestion.StoreRead(s.view().id(), s.state().meanCelsius()))
+                .map(
+                    s ->
+                        new TonightQuestion.StoreRead(
+                            s.view().id(),
+                            set.getOrDefault(s.view().id().toString(), s.state().meanCelsius())))
                 .toList());
     Outlook evening = outlooks.from(begins, holding, house, fixed);
     Kept kept =
@@ -153,6 +159,32 @@ public class PracticeNights {
       throw Problem.knownId("practice night");
     }
     return look(evening, kept, false);
+  }
+
+  /** What a lesson sets of the place's stores. */
+  private static Map<String, Double> starts(@Nullable Lesson lesson, SystemPlan plan) {
+    if (lesson == null) {
+      return Map.of();
+    }
+    if (!Lesson.of(plan.system()).contains(lesson)) {
+      throw Problem.invalid(
+          "lesson", "This place has no part that it is about.", "Choose another evening.");
+    }
+    return lesson.starts(plan.system(), plan.house().plantLimitCelsius());
+  }
+
+  /** Lessons that a house has the parts for, the easiest first. */
+  public List<Lesson> lessons(UUID holding, UUID house) {
+    Lesson first = Lesson.values()[0];
+    Evening any =
+        evening(
+            new Evening(house, first, null, null, null),
+            houses.get(holding, house).design().plantLimitCelsius());
+    return Lesson.of(
+        outlooks
+            .from(clock.instant(), holding, house, question(any, null, null, null, null))
+            .plan()
+            .system());
   }
 
   private static Evening evening(Evening e, double plantLimit) {
@@ -355,6 +387,10 @@ public class PracticeNights {
         way(k, dawn.idle()),
         as.doings().views(advised),
         list(dawn.advisedAir()),
+        dawn.left().stream().map(l -> left(as, l)).toList(),
+        dawn.turned().stream()
+            .map(t -> new PracticeView.TurnedView(as.doings().name(t.circuit()), t.joules()))
+            .toList(),
         dawn.decisions().stream()
             .map(
                 d ->
@@ -366,6 +402,22 @@ public class PracticeNights {
                         d.done(),
                         d.kelvin()))
             .toList());
+  }
+
+  private static PracticeView.LeftView left(Outlook as, PracticeNight.Left l) {
+    return new PracticeView.LeftView(
+        as.stores().stream()
+            .map(s -> s.view())
+            .filter(v -> v.id().toString().equals(l.store()))
+            .map(v -> v.name())
+            .findFirst()
+            .orElse(""),
+        l.beganCelsius(),
+        l.dawnCelsius(),
+        l.putJoules(),
+        l.keptJoules(),
+        l.cameLate(),
+        l.overdrawn());
   }
 
   private static WayView way(Kept k, PracticeNight.Way w) {

@@ -49,6 +49,8 @@ public record PracticeView(
   /**
    * What came of it.
    *
+   * @param left by store; absent of nights that ended before it was kept, as is the next
+   * @param turned loops that took more out of the house than they brought
    * @param advisedAir what would have been seen with the advice, at the moments of what was seen;
    *     absent of nights that ended before it was kept
    */
@@ -58,7 +60,29 @@ public record PracticeView(
       WayView idle,
       List<Doing> advice,
       @Nullable List<Double> advisedAir,
+      @Nullable List<LeftView> left,
+      @Nullable List<TurnedView> turned,
       List<DecisionView> decisions) {}
+
+  /**
+   * A store, from dusk to dawn.
+   *
+   * @param putJoules into it, more than if nothing had been done
+   * @param keptJoules of it that had not come out by dawn
+   * @param late whether that is most of it
+   * @param overdrawn whether it is a heap that no longer heats as it did
+   */
+  public record LeftView(
+      String name,
+      double beganCelsius,
+      double dawnCelsius,
+      double putJoules,
+      double keptJoules,
+      boolean late,
+      boolean overdrawn) {}
+
+  /** A loop that took heat out of the house. */
+  public record TurnedView(String name, double joules) {}
 
   /** A way of going through the night. */
   public record WayView(

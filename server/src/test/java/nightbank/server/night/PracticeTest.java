@@ -162,6 +162,37 @@ public class PracticeTest {
   }
 
   @Test
+  public void aLessonAboutAPartIsGivenOnlyWhereThereIsOneAndDawnTellsOfIt() {
+    String lessons = grounds.path("/houses/" + house + "/practice");
+    assertThat(grounds.keeper.get(lessons).body().toString())
+        .isEqualTo("[\"STILL_UNDER_CLOUD\",\"WIND_IN_THE_GAPS\",\"CLEAR_SKY\",\"HARD_AND_CLEAR\"]");
+    String late = "{\"id\":\"%s\",\"lesson\":\"LATE_CORE\"}";
+    Answer none = grounds.keeper.post(lessons, late.formatted(UUID.randomUUID()));
+    assertThat(none.status()).isEqualTo(422);
+    assertThat(none.body().path("field").asString()).isEqualTo("lesson");
+    UUID bin = UUID.randomUUID();
+    String inside =
+        Grounds.drum(bin, "Bin").replace("\"houseId\":null", "\"houseId\":\"" + house + "\"");
+    assertThat(grounds.keeper.post(grounds.path("/stores"), inside).status()).isEqualTo(200);
+    UUID element = grounds.newPart(Grounds.element(bin), house);
+    assertThat(grounds.keeper.get(lessons).body().toString()).contains("LATE_CORE");
+    JsonNode night = grounds.keeper.post(lessons, late.formatted(UUID.randomUUID())).body();
+    assertThat(night.at("/seen/stores/0/celsius/0").asDouble()).as("cold").isBetween(2.0, 8.0);
+    JsonNode dawn =
+        step(
+                night,
+                "{\"doing\":{\"kind\":\"RUN\",\"of\":\"%s\",\"amount\":620},\"to\":\"%s\"}"
+                    .formatted(element, night.path("ends").asString()))
+            .path("dawn");
+    JsonNode left = dawn.at("/left/0");
+    assertThat(left.path("name").asString()).isEqualTo("Bin");
+    assertThat(left.path("late").asBoolean()).isTrue();
+    assertThat(left.path("keptJoules").asDouble())
+        .isBetween(0.6 * left.path("putJoules").asDouble(), left.path("putJoules").asDouble());
+    assertThat(dawn.path("turned")).isEmpty();
+  }
+
+  @Test
   public void whatEndedStaysAsItWasToldWhateverBecomesOfThePlace() {
     JsonNode night = begun(-6);
     JsonNode dawn = step(night, "{\"to\":\"%s\"}".formatted(night.path("ends").asString()));

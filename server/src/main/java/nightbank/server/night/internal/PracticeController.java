@@ -2,6 +2,7 @@ package nightbank.server.night.internal;
 
 import java.util.List;
 import java.util.UUID;
+import nightbank.core.practice.Lesson;
 import nightbank.server.account.Access;
 import nightbank.server.account.Role;
 import nightbank.server.night.PracticeNights;
@@ -41,6 +42,12 @@ class PracticeController {
     UUID me = me();
     return turns.take(
         me, () -> priority.first(() -> nights.begin(holdingId, me, houseId, evening)));
+  }
+
+  @GetMapping("/houses/{houseId}/practice")
+  List<Lesson> lessons(@PathVariable UUID holdingId, @PathVariable UUID houseId) {
+    access.require(holdingId, Role.GUEST);
+    return priority.first(() -> nights.lessons(holdingId, houseId));
   }
 
   @GetMapping("/practice")
