@@ -3407,6 +3407,8 @@ export interface components {
             /** Format: double */
             dawnCelsius: number;
             /** Format: double */
+            idleCelsius: number;
+            /** Format: double */
             keptJoules: number;
             late: boolean;
             name: string;

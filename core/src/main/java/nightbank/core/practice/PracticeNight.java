@@ -25,7 +25,7 @@ public final class PracticeNight {
   private static final double TELLING = 0.05; // K; less is no decision
   private static final double LITTLE = 0.1 * 3.6e6; // J
   private static final double MUCH = 0.5 * 3.6e6; // J
-  private static final double MOST_OF = 0.6;
+  private static final double LATE = 0.4; // of what was put in
 
   private final SystemPlan truth;
 
@@ -102,9 +102,9 @@ public final class PracticeNight {
   /**
    * A store, from dusk to dawn.
    *
-   * @param beganCelsius mean
-   * @param dawnCelsius mean
-   * @param idleCelsius mean at dawn if nothing had been done
+   * @param beganCelsius of its warmest place
+   * @param dawnCelsius of its warmest place
+   * @param idleCelsius of its warmest place at dawn if nothing had been done
    * @param putJoules into it by sources, more than if nothing had been done
    * @param keptJoules of it that had not come out by dawn
    * @param heap whether it heats by itself as long as it is warm enough
@@ -117,15 +117,18 @@ public final class PracticeNight {
       double putJoules,
       double keptJoules,
       boolean heap) {
-    /** Most of what was put in came too late for the night. */
+    /** Much of what was put in came too late for the night. */
     public boolean cameLate() {
-      return putJoules >= MUCH && keptJoules >= MOST_OF * putJoules;
+      return putJoules >= MUCH && keptJoules >= LATE * putJoules;
     }
 
-    /** It no longer heats as it did, and would do so if it had been left alone. */
+    /** It no longer heats as it did, and would be a good deal warmer if it had been left alone. */
     public boolean overdrawn() {
       double kept = Usual.HEAP_KEPT_OVER.value();
-      return heap && Math.min(beganCelsius, idleCelsius) >= kept && dawnCelsius < kept;
+      return heap
+          && beganCelsius >= kept
+          && dawnCelsius < kept
+          && idleCelsius - dawnCelsius >= Usual.HEAP_FALLEN.value();
     }
   }
 
@@ -197,9 +200,9 @@ public final class PracticeNight {
       left.add(
           new Left(
               store.id(),
-              store.start().meanCelsius(),
-              with.end().meanCelsius(),
-              without.end().meanCelsius(),
+              store.start().highestCelsius(),
+              with.end().highestCelsius(),
+              without.end().highestCelsius(),
               with.chargedJoules() - without.chargedJoules(),
               with.changeJoules() - without.changeJoules(),
               isHeap(store)));

@@ -170,8 +170,7 @@ public class PracticeNightTest {
                 List.of(
                     new SystemSource(
                         "rot",
-                        new CompostHeat(
-                            "s", List.of(new CompostHeat.Batch(0, 2000, 200, 0.55, 0.4))),
+                        new CompostHeat("s", List.of(new CompostHeat.Batch(0, 900, 60, 0.55, 0.4))),
                         Control.free(),
                         true))),
             -7);

@@ -414,6 +414,7 @@ public class PracticeNights {
             .orElse(""),
         l.beganCelsius(),
         l.dawnCelsius(),
+        l.idleCelsius(),
         l.putJoules(),
         l.keptJoules(),
         l.cameLate(),

@@ -65,17 +65,19 @@ public record PracticeView(
       List<DecisionView> decisions) {}
 
   /**
-   * A store, from dusk to dawn.
+   * A store, from dusk to dawn, by its warmest place.
    *
+   * @param idleCelsius at dawn if nothing had been done
    * @param putJoules into it, more than if nothing had been done
    * @param keptJoules of it that had not come out by dawn
-   * @param late whether that is most of it
+   * @param late whether that is much of it
    * @param overdrawn whether it is a heap that no longer heats as it did
    */
   public record LeftView(
       String name,
       double beganCelsius,
       double dawnCelsius,
+      double idleCelsius,
       double putJoules,
       double keptJoules,
       boolean late,
