@@ -8,6 +8,13 @@ export const pastQuery = (holdingId: string) =>
       body(api.GET('/api/holdings/{holdingId}/practice', { params: { path: { holdingId } } })),
   })
 
+/** The first, that any house has the parts for. */
+const ANYWHERE: NonNullable<Views['Evening']['lesson']>[] = [
+  'STILL_UNDER_CLOUD',
+  'WIND_IN_THE_GAPS',
+  'CLEAR_SKY',
+]
+
 /** Lessons that a house has the parts for, the easiest first. */
 export const lessonsQuery = (holdingId: string, houseId: string) =>
   queryOptions({
@@ -19,6 +26,7 @@ export const lessonsQuery = (holdingId: string, houseId: string) =>
         }),
       ),
     enabled: !!houseId,
+    placeholderData: ANYWHERE,
   })
 
 export const getNight = (holdingId: string, practiceId: string) =>

@@ -39,7 +39,7 @@ public class PracticeTest {
   public void aNightIsLivedToItsDawnAndToldWhatMattered() {
     browser.go(demo.home + "/tonight").see("h1.headline");
     browser.named("Practise a night").sendKeys(Keys.ENTER);
-    key("4. Hard, clear and long");
+    key("7. Hard, clear and long");
     browser.reads("in the house,").reads("It is said to get");
     browser.isAccessible();
     String begun = headline();
@@ -74,6 +74,16 @@ public class PracticeTest {
     browser.go(demo.home + "/practice").reads("Nights of your own");
     key(": lost");
     browser.reads("in the house,").reads("It is said to get");
+  }
+
+  @Test(dependsOnMethods = "aNightIsLivedToItsDawnAndToldWhatMattered")
+  public void aLoopThatTookHeatOutOfTheHouseIsTold() {
+    browser.go(demo.home + "/practice");
+    key("5. The loop of a store gone cold");
+    key("Switch the pump of the heap on");
+    browser.reads("Switch the pump of the heap off").type("Alarm below", "-30");
+    key("Sleep");
+    browser.reads("out of the house: its store was the colder of the two").isAccessible();
   }
 
   @Test(dependsOnMethods = "aNightIsLivedToItsDawnAndToldWhatMattered")

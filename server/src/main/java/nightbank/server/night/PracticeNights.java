@@ -36,6 +36,7 @@ import nightbank.server.night.PracticeView.WayView;
 import nightbank.server.night.TonightQuestion.Doing;
 import nightbank.server.night.internal.PracticeRepository;
 import nightbank.server.shared.Problem;
+import nightbank.server.store.Stores;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -46,10 +47,12 @@ public class PracticeNights {
   private static final Duration BEFORE_SUNSET = Duration.ofMinutes(30);
   private static final double SAME = 1e-6; // K
   private static final int MOST_DOINGS = 100;
+  private static final double ANY = 10; // °C, where it does not matter
 
   private final Outlooks outlooks;
   private final Holdings holdings;
   private final Houses houses;
+  private final Stores stores;
   private final PracticeRepository repository;
   private final Clock clock;
 
@@ -57,11 +60,13 @@ public class PracticeNights {
       Outlooks outlooks,
       Holdings holdings,
       Houses houses,
+      Stores stores,
       PracticeRepository repository,
       Clock clock) {
     this.outlooks = outlooks;
     this.holdings = holdings;
     this.houses = houses;
+    this.stores = stores;
     this.repository = repository;
     this.clock = clock;
   }
@@ -180,9 +185,11 @@ public class PracticeNights {
         evening(
             new Evening(house, first, null, null, null),
             houses.get(holding, house).design().plantLimitCelsius());
+    List<TonightQuestion.StoreRead> anyhow =
+        stores.all(holding).stream().map(s -> new TonightQuestion.StoreRead(s.id(), ANY)).toList();
     return Lesson.of(
         outlooks
-            .from(clock.instant(), holding, house, question(any, null, null, null, null))
+            .from(clock.instant(), holding, house, question(any, ANY, ANY, ANY, anyhow))
             .plan()
             .system());
   }
