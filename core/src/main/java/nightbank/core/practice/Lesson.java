@@ -75,7 +75,7 @@ public enum Lesson {
   private static final double COLD_CORE = 3; // K over what the plants stand
   private static final double GONE_COLD = 4; // K under it
   private static final double JUST_THAWED = 0.5; // °C
-  private static final double LITTLE_TO_SPARE = 3; // K that a heap may be drawn down
+  private static final double LITTLE_TO_SPARE = 1; // K that a heap may be drawn down
 
   private final double below; // K
   private final double cloud; // share of the sky

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
+import nightbank.core.alarm.Signs;
 import nightbank.core.forecast.Labour;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.source.CompostHeat;
@@ -124,11 +125,9 @@ public final class PracticeNight {
 
     /** It no longer heats as it did, and would be a good deal warmer if it had been left alone. */
     public boolean overdrawn() {
-      double kept = Usual.HEAP_KEPT_OVER.value();
       return heap
-          && beganCelsius >= kept
-          && dawnCelsius < kept
-          && idleCelsius - dawnCelsius >= Usual.HEAP_FALLEN.value();
+          && beganCelsius >= Usual.HEAP_KEPT_OVER.range().low()
+          && Signs.goesCold(dawnCelsius, idleCelsius);
     }
   }
 
