@@ -5,6 +5,7 @@ import type { Views } from '@/shared/api/client'
 import { degreeTicks } from '@/shared/heat'
 import { degrees, massOf, type Temperature } from '@/shared/units'
 import { useWidth } from '@/shared/useWidth'
+import AsTable from './AsTable.vue'
 
 const props = defineProps<{
   heap: Views['HeapWinterView']
@@ -13,6 +14,7 @@ const props = defineProps<{
 }>()
 const DAY_MS = 86_400_000
 const GAP = 3 // days without a reading that no line crosses
+const ROWS = 60
 const FEED = 30 // px, the heaviest day
 const H = 190
 const left = 52
@@ -65,6 +67,21 @@ const weeks = computed(() => {
   const many = Math.floor((ends.value - begins.value) / (step * DAY_MS)) + 1
   return Array.from({ length: many }, (_, i) => begins.value + i * step * DAY_MS)
 })
+/** Every day on which it was fed, and some of those on which it was read. */
+const rows = computed(() => {
+  const fedOn = new Set(props.heap.fed.map((f) => f.at.slice(0, 10)))
+  const every = Math.ceil(props.heap.days.length / Math.max(10, ROWS - fedOn.size))
+  const readOn = props.heap.days.map((d) => d.day).filter((_, i) => i % every === 0)
+  return [...new Set([...readOn, ...fedOn])].sort().map((day) => {
+    const read = props.heap.days.find((d) => d.day === day)
+    const fed = props.heap.fed.filter((f) => f.at.startsWith(day))
+    return [
+      short(ms(day)),
+      read ? degrees(read.celsius, props.units) : '',
+      fed.map((f) => `${massOf(f.kilograms)} of ${f.feedstock}`).join(', '),
+    ]
+  })
+})
 const short = (at: number) =>
   new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(at)
 </script>
@@ -113,6 +130,12 @@ const short = (at: number) =>
     </rect>
     <text v-for="w in weeks" :key="w" class="soft" :x="x(w)" :y="H - 7">{{ short(w) }}</text>
   </svg>
+  <AsTable
+    :of="`${heap.name}, day by day`"
+    :head="['day', 'warmest place', 'fed']"
+    :count="rows.length"
+    :row="(i: number) => rows[i]"
+  />
 </template>
 
 <style scoped>

@@ -21,6 +21,7 @@ const right = 16
 const top = 18
 const PLOT = 210
 const ROW = 22
+const LETTER = 7 // px, about
 const from = computed(() => Date.parse(props.night.begins))
 const to = computed(() => Date.parse(props.night.ends))
 const now = computed(() => Date.parse(props.night.now))
@@ -48,6 +49,13 @@ const hours = computed(() => {
   return Array.from({ length: Math.ceil((to.value - first) / step) }, (_, i) => first + i * step)
 })
 const ticks = computed(() => degreeTicks([range.value.low, range.value.high], 5, props.units))
+/** Beside its mark where there is room, else as far left as it must begin. */
+function placed(m: { at: number; word: string }) {
+  const wide = m.word.length * LETTER
+  if (x(m.at) + 6 + wide <= W.value) return { x: x(m.at) + 6, 'text-anchor': 'start' }
+  if (x(m.at) - 6 - wide >= 0) return { x: x(m.at) - 6, 'text-anchor': 'end' }
+  return { x: Math.max(0, W.value - wide), 'text-anchor': 'start' }
+}
 const H = computed(() => top + PLOT + 30 + ROW * props.marks.length)
 const lastAir = computed(() => props.night.seen.air[props.night.seen.air.length - 1])
 const head = computed(() => [
@@ -99,13 +107,7 @@ const row = (i: number) => [
     <circle class="air" :cx="x(now)" :cy="y(lastAir)" r="5" />
     <g v-for="(m, i) in marks" :key="i" :class="{ 'by-advice': m.advised }">
       <path class="mark" :d="`M${x(m.at)} ${top} V${top + PLOT + 38 + i * ROW}`" />
-      <text
-        :x="x(m.at) > W / 2 ? x(m.at) - 6 : x(m.at) + 6"
-        :y="top + PLOT + 42 + i * ROW"
-        :text-anchor="x(m.at) > W / 2 ? 'end' : 'start'"
-      >
-        {{ m.word }}
-      </text>
+      <text v-bind="placed(m)" :y="top + PLOT + 42 + i * ROW">{{ m.word }}</text>
     </g>
   </svg>
   <AsTable of="the night so far" :head="head" :count="at.length" :row="row" />
