@@ -131,7 +131,7 @@ public final class PracticeNight {
     }
   }
 
-  /** A loop that took more out of the house than it brought, J. */
+  /** A loop that was switched on and took more out of the house than it brought, J. */
   public record Turned(String circuit, double joules) {}
 
   /**
@@ -143,7 +143,8 @@ public final class PracticeNight {
    * @param advisedAir what the house's thermometer would have shown with it, °C, at the moments of
    *     {@link Seen}
    * @param decisions at most three, the weightiest first
-   * @param left by store
+   * @param left by store, in the order of the place's stores
+   * @param turned none where every loop that was switched on brought something
    */
   public record Dawn(
       Way own,
@@ -187,7 +188,7 @@ public final class PracticeNight {
             .limit(MOST_TOLD)
             .toList(),
         left(own, idle),
-        turned(own));
+        turned(own, done));
   }
 
   private List<Left> left(SystemResult own, SystemResult idle) {
@@ -214,9 +215,10 @@ public final class PracticeNight {
         .anyMatch(s -> s.source() instanceof CompostHeat c && c.store().equals(store.id()));
   }
 
-  private static List<Turned> turned(SystemResult own) {
+  private static List<Turned> turned(SystemResult own, List<Action> done) {
     return own.circuits().stream()
         .filter(c -> c.toHouseJoules() < -LITTLE)
+        .filter(c -> done.stream().anyMatch(a -> a.of().equals(c.id())))
         .map(c -> new Turned(c.id(), -c.toHouseJoules()))
         .toList();
   }
