@@ -27,10 +27,6 @@ public final class Job {
     return claimed.id();
   }
 
-  JobKind kind() {
-    return claimed.kind();
-  }
-
   public UUID holding() {
     return claimed.holding();
   }

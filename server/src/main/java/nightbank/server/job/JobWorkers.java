@@ -34,8 +34,8 @@ import org.springframework.transaction.TransactionException;
 
 /**
  * Takes work from the table and does it: what somebody looks on at two at a time, what is done
- * ahead one piece at a time, none begun while somebody waits for an answer or looks on at work that
- * is under way here, and on pools of its own: of half the processors for sheets, which take seconds
+ * ahead one piece at a time, none begun for a while where somebody waits for an answer or looks on
+ * at work that is under way here, and on pools of its own: of half the processors for sheets, which take seconds
  * and are soon opened, of all of them for days, which take half a second each, unless a page's
  * answers are just being fetched. While somebody goes from page to page only days are judged ahead:
  * a sheet asked for meanwhile is judged at once with all processors.
@@ -52,7 +52,6 @@ public class JobWorkers implements SmartLifecycle {
   private static final Duration KEPT = Duration.ofHours(12);
   private static final long ASKS_ON = 2500; // ms after an answer: the next sheet is soon opened
   private static final long SAME_PAGE = 300; // ms after an answer: a page asks for several
-  private static final long GIVES_WAY = 200; // ms, then it looks again
   private static final Set<JobKind> SHORT = Set.of(JobKind.DAY);
   private static final int PROCESSORS = Runtime.getRuntime().availableProcessors();
 
@@ -103,10 +102,6 @@ public class JobWorkers implements SmartLifecycle {
         boolean asking = false;
         if (lane == JobKind.Lane.AHEAD) {
           priority.giveWay();
-          if (lookedOn()) {
-            TimeUnit.MILLISECONDS.sleep(GIVES_WAY);
-            continue;
-          }
           asking = priority.answeredWithin(ASKS_ON);
         }
         Optional<JobRepository.Claimed> next =
@@ -127,10 +122,6 @@ public class JobWorkers implements SmartLifecycle {
         }
       }
     }
-  }
-
-  private boolean lookedOn() {
-    return underWay.values().stream().anyMatch(j -> j.kind().lane() == JobKind.Lane.WAITED_FOR);
   }
 
   private static Set<JobKind> kinds(JobKind.Lane lane) {
@@ -169,7 +160,7 @@ public class JobWorkers implements SmartLifecycle {
                 })
             .get();
       } else {
-        handler.run(job);
+        lookedOn(handler, job);
       }
     } catch (ExecutionException e) {
       ended(c, job, Objects.requireNonNull(e.getCause()));
@@ -179,6 +170,15 @@ public class JobWorkers implements SmartLifecycle {
       ended(c, job, e);
     } finally {
       underWay.remove(c.id());
+    }
+  }
+
+  private void lookedOn(JobHandler handler, Job job) throws Exception {
+    priority.begins();
+    try {
+      handler.run(job);
+    } finally {
+      priority.ends();
     }
   }
 

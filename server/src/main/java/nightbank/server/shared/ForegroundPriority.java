@@ -13,12 +13,21 @@ public class ForegroundPriority {
 
   /** An answer that somebody waits for. */
   public <T> T first(Supplier<T> answer) {
-    count(1);
+    begins();
     try {
       return answer.get();
     } finally {
-      count(-1);
+      ends();
     }
+  }
+
+  /** Somebody waits, or looks on, from now until {@link #ends}. */
+  public void begins() {
+    count(1);
+  }
+
+  public void ends() {
+    count(-1);
   }
 
   private synchronized void count(int by) {
