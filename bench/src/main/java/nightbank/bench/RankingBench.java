@@ -35,8 +35,8 @@ import nightbank.core.system.SystemSource;
 import nightbank.core.system.SystemStore;
 
 /**
- * Twelve changes and twenty pairs over winters of 120 days of a place with four stores, in a program
- * that has only just begun and again once it is warm.
+ * Twelve changes and twenty pairs over winters of 120 days of a place with four stores, in a
+ * program that has only just begun and again once it is warm.
  */
 public final class RankingBench {
   private static final int CHANGES = 12;
@@ -79,8 +79,7 @@ public final class RankingBench {
                     new SystemSource(
                         "element",
                         new ElectricHeat(Share.allTo("bin"), 900, false),
-                        Control.free(
-                            new Guard.Thermostat(new Sensor.StoreZone("bin"), 85, 90)),
+                        Control.free(new Guard.Thermostat(new Sensor.StoreZone("bin"), 85, 90)),
                         true),
                     new SystemSource(
                         "hearth",
@@ -94,12 +93,7 @@ public final class RankingBench {
                         Control.free(),
                         true)));
     return Season.plan(
-        place,
-        Winter.between(-3, -13, DAYS, seed),
-        7,
-        new double[0],
-        new double[0],
-        List.of());
+        place, Winter.between(-3, -13, DAYS, seed), 7, new double[0], new double[0], List.of());
   }
 
   public static void main(String[] args) {

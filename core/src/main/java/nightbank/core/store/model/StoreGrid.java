@@ -88,11 +88,7 @@ public final class StoreGrid {
 
   /** For many nights at once: a night's lowest moves by less than a tenth of a kelvin. */
   public static StoreGrid night(HeatStore store) {
-    return store.medium().kind() != Medium.Kind.WATER
-            && !store.isBed()
-            && !isRound(store.geometry())
-        ? new StoreGrid(store.geometry(), 4, 3, 7)
-        : of(store, 7, 1, 8);
+    return few(store, 4, 3, 7, 8);
   }
 
   /**
@@ -100,11 +96,16 @@ public final class StoreGrid {
    * little as with {@link #night}, in less than half the time.
    */
   public static StoreGrid winter(HeatStore store) {
+    return few(store, 3, 2, 5, 6);
+  }
+
+  /** Of a block so many cells each way, of what is round rings as many as a block's layers. */
+  private static StoreGrid few(HeatStore store, int across, int along, int layers, int round) {
     return store.medium().kind() != Medium.Kind.WATER
             && !store.isBed()
             && !isRound(store.geometry())
-        ? new StoreGrid(store.geometry(), 3, 2, 5)
-        : of(store, 5, 1, 6);
+        ? new StoreGrid(store.geometry(), across, along, layers)
+        : of(store, layers, 1, round);
   }
 
   private static StoreGrid of(HeatStore store, int rings, int plan, int layers) {
