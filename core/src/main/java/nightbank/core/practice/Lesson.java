@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import nightbank.core.source.CompostHeat;
 import nightbank.core.source.Receiver;
 import nightbank.core.source.WoodFire;
 import nightbank.core.system.CircuitEnd;
@@ -57,12 +56,7 @@ public enum Lesson {
   HEAP_OVERDRAWN(10, 0.5, 2) {
     @Override
     Set<String> stores(PlantSystem place) {
-      List<String> heaps =
-          place.sources().stream()
-              .filter(s -> s.source() instanceof CompostHeat)
-              .flatMap(Lesson::heated)
-              .toList();
-      return led(place).filter(heaps::contains).collect(Collectors.toSet());
+      return led(place).filter(place::rots).collect(Collectors.toSet());
     }
 
     @Override

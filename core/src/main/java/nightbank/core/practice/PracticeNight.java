@@ -8,7 +8,6 @@ import java.util.OptionalDouble;
 import nightbank.core.alarm.Signs;
 import nightbank.core.forecast.Labour;
 import nightbank.core.forecast.NightForecast;
-import nightbank.core.source.CompostHeat;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
@@ -205,14 +204,9 @@ public final class PracticeNight {
               without.end().highestCelsius(),
               with.chargedJoules() - without.chargedJoules(),
               with.changeJoules() - without.changeJoules(),
-              isHeap(store)));
+              truth.system().rots(store.id())));
     }
     return left;
-  }
-
-  private boolean isHeap(SystemStore store) {
-    return truth.system().sources().stream()
-        .anyMatch(s -> s.source() instanceof CompostHeat c && c.store().equals(store.id()));
   }
 
   private static List<Turned> turned(SystemResult own, List<Action> done) {

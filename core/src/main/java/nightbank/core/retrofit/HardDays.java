@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import nightbank.core.source.WoodFire;
-import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
@@ -111,7 +110,10 @@ record HardDays(SystemPlan days, SystemPlan fewest, Wintered whole) {
     for (int i = 0; i < winter.system().stores().size(); i++) {
       SystemStore s = winter.system().stores().get(i);
       double mean = through.stores().get(i).meanCelsius()[k];
-      stores.add(s.with(s.store(), StoreState.uniform(StoreGrid.winter(s.store()), mean)));
+      stores.add(
+          s.with(
+              s.store(),
+              StoreState.uniform(Ranking.grid(winter.system(), s.id(), s.store()), mean)));
     }
     double air = through.air()[k];
     double floor = mean(through.floor(), Math.max(0, k - DAYS_OF_SOIL), k);

@@ -9,7 +9,9 @@ import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import nightbank.core.forecast.NightForecast;
 import nightbank.core.sizing.Prices;
+import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreGrid;
+import nightbank.core.system.PlantSystem;
 import nightbank.core.system.SystemPlan;
 
 /**
@@ -40,7 +42,12 @@ public record Ranking(
 
   /** A winter in the steps and on the grids that all changes are judged by. */
   static SystemPlan coarse(SystemPlan winter) {
-    return winter.on(StoreGrid::winter).withStep(STEP);
+    return winter.on(s -> grid(winter.system(), s.id(), s.store())).withStep(STEP);
+  }
+
+  /** Whether a heap takes off hangs on a little, so that its grid is finer than others'. */
+  static StoreGrid grid(PlantSystem place, String id, HeatStore store) {
+    return place.rots(id) ? StoreGrid.night(store) : StoreGrid.winter(store);
   }
 
   /**

@@ -10,7 +10,6 @@ import nightbank.core.medium.MediumCatalogue;
 import nightbank.core.retrofit.Retrofit.Kind;
 import nightbank.core.retrofit.Retrofit.Need;
 import nightbank.core.sizing.Pack;
-import nightbank.core.source.CompostHeat;
 import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.FireLoad;
 import nightbank.core.source.WoodFire;
@@ -22,7 +21,6 @@ import nightbank.core.store.HeatStore;
 import nightbank.core.store.Layer;
 import nightbank.core.store.Place;
 import nightbank.core.store.StoreCircuit;
-import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
 import nightbank.core.system.Action;
 import nightbank.core.system.CircuitEnd;
@@ -74,13 +72,17 @@ final class StoreRetrofits {
         p.system()
             .withStores(
                 p.system().stores().stream()
-                    .map(s -> s.id().equals(id) ? changed(s, change.apply(s.store())) : s)
+                    .map(
+                        s ->
+                            s.id().equals(id) ? changed(p.system(), s, change.apply(s.store())) : s)
                     .toList()));
   }
 
-  private static SystemStore changed(SystemStore s, HeatStore store) {
+  private static SystemStore changed(PlantSystem place, SystemStore s, HeatStore store) {
     return new SystemStore(
-        s.id(), store, StoreState.uniform(StoreGrid.winter(store), s.start().meanCelsius()));
+        s.id(),
+        store,
+        StoreState.uniform(Ranking.grid(place, s.id(), store), s.start().meanCelsius()));
   }
 
   private static Retrofit store(
@@ -121,14 +123,9 @@ final class StoreRetrofits {
                     false)));
   }
 
-  private static boolean rots(PlantSystem system, String store) {
-    return system.sources().stream()
-        .anyMatch(x -> x.source() instanceof CompostHeat rot && rot.store().equals(store));
-  }
-
   private static Optional<Retrofit> mass(PlantSystem system, SystemStore s) {
     int count = s.store().count();
-    if (rots(system, s.id()) || count > 100 || !s.store().place().reachesHouse()) {
+    if (system.rots(s.id()) || count > 100 || !s.store().place().reachesHouse()) {
       return Optional.empty();
     }
     double kilograms = s.store().mass();
@@ -155,7 +152,7 @@ final class StoreRetrofits {
             .anyMatch(x -> heats(x, s.id()) && x.source().highestCelsius() > WARMEST_WATER);
     if (of.kind() == Medium.Kind.WATER
         || hot
-        || rots(system, s.id())
+        || system.rots(s.id())
         || s.store().carrier().isPresent()
         || !s.store().fills().isEmpty()
         || s.store().place().footing() == Place.Footing.BURIED
@@ -197,7 +194,7 @@ final class StoreRetrofits {
   }
 
   private static Optional<Retrofit> loop(PlantSystem system, SystemStore s) {
-    if (!rots(system, s.id()) || system.reachesHouse(s)) {
+    if (!system.rots(s.id()) || system.reachesHouse(s)) {
       return Optional.empty();
     }
     double cubicMetres = s.store().volumeOf(s.store().medium());

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import nightbank.core.house.Greenhouse;
+import nightbank.core.source.CompostHeat;
 import nightbank.core.source.Receiver;
 import nightbank.core.source.Share;
 
@@ -107,6 +108,12 @@ public record PlantSystem(
       kept.add(new Share(new Receiver.House(), Math.min(1, toHouse)));
     }
     return kept.isEmpty() ? Optional.empty() : s.source().heating(kept).map(s::with);
+  }
+
+  /** Whether a store is a heap that heats by its own rot. */
+  public boolean rots(String store) {
+    return sources.stream()
+        .anyMatch(s -> s.source() instanceof CompostHeat rot && rot.store().equals(store));
   }
 
   /** Whether a part of this id is there. */

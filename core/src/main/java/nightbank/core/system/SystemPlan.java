@@ -4,7 +4,6 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.function.Function;
 import nightbank.core.house.Greenhouse;
-import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreGrid;
 import nightbank.core.weather.Weather;
 
@@ -134,12 +133,13 @@ public record SystemPlan(
 
   /** The same with every store on the small grid that suffices for many nights at once. */
   public SystemPlan small() {
-    return on(StoreGrid::night);
+    return on(s -> StoreGrid.night(s.store()));
   }
 
   /** The same with every store on another grid. */
-  public SystemPlan on(Function<HeatStore, StoreGrid> grid) {
-    return withSystem(system.withStores(system.stores().stream().map(s -> s.on(grid)).toList()));
+  public SystemPlan on(Function<SystemStore, StoreGrid> grid) {
+    return withSystem(
+        system.withStores(system.stores().stream().map(s -> s.on(grid.apply(s))).toList()));
   }
 
   /** The same place without stores; see {@link PlantSystem#without}. */

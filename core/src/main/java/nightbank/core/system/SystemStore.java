@@ -1,6 +1,5 @@
 package nightbank.core.system;
 
-import java.util.function.Function;
 import nightbank.core.store.HeatStore;
 import nightbank.core.store.model.StoreGrid;
 import nightbank.core.store.model.StoreState;
@@ -12,7 +11,7 @@ public record SystemStore(String id, HeatStore store, StoreState start) {
   }
 
   /** The same on another grid. */
-  public SystemStore on(Function<HeatStore, StoreGrid> grid) {
-    return with(store, start.on(grid.apply(store)));
+  public SystemStore on(StoreGrid grid) {
+    return with(store, start.on(grid));
   }
 }

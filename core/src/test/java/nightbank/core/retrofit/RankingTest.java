@@ -26,6 +26,7 @@ import nightbank.core.sizing.Pack;
 import nightbank.core.sizing.Prices;
 import nightbank.core.sizing.Season;
 import nightbank.core.sizing.Winter;
+import nightbank.core.source.CompostHeat;
 import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.Share;
 import nightbank.core.store.Geometry;
@@ -297,10 +298,33 @@ public class RankingTest {
                     List.of(
                         new SystemSource(
                             "element",
-                            new ElectricHeat(Share.allTo("bin"), 700, false),
-                            Control.free(new Guard.Thermostat(new Sensor.StoreZone("bin"), 60, 65)),
+                            new ElectricHeat(Share.allTo("bin"), 900, false),
+                            Control.free(new Guard.Thermostat(new Sensor.StoreZone("bin"), 85, 90)),
                             true))));
-    assertThat(apart(Ranking.coarse(winter), winter.withStep(225))).isLessThan(0.3);
+    assertThat(apart(Ranking.coarse(winter), winter.withStep(225))).isLessThan(0.15);
+  }
+
+  @Test
+  public void aHeapIsFollowedOnAFinerGridThanOtherStores() {
+    PlantSystem place =
+        PLAIN
+            .system()
+            .withSources(
+                List.of(
+                    new SystemSource(
+                        "rot",
+                        new CompostHeat(
+                            "columns", List.of(new CompostHeat.Batch(0, 900, 60, 0.55, 0.4))),
+                        Control.free(),
+                        true)));
+    HeatStore block =
+        HeatStore.of(
+            new Geometry.Box(1.8, 1.5, 1.2),
+            MediumCatalogue.medium("compost").orElseThrow(),
+            Map.of());
+    assertThat(Ranking.grid(place, "columns", block).cells())
+        .isEqualTo(StoreGrid.night(block).cells())
+        .isGreaterThan(Ranking.grid(place, "another", block).cells());
   }
 
   /** Farthest that the lows of a night lie apart, K. */
