@@ -35,10 +35,10 @@ import org.springframework.transaction.TransactionException;
 /**
  * Takes work from the table and does it: what somebody looks on at two at a time, what is done
  * ahead one piece at a time, none begun for a while where somebody waits for an answer or looks on
- * at work that is under way here, and on pools of its own: of half the processors for sheets, which take seconds
- * and are soon opened, of all of them for days, which take half a second each, unless a page's
- * answers are just being fetched. While somebody goes from page to page only days are judged ahead:
- * a sheet asked for meanwhile is judged at once with all processors.
+ * at work that is under way here, and on pools of its own: of half the processors for sheets, which
+ * take seconds and are soon opened, of all of them for days, which take half a second each, unless
+ * a page's answers are just being fetched. While somebody goes from page to page only days are
+ * judged ahead: a sheet asked for meanwhile is judged at once with all processors.
  */
 @Component
 public class JobWorkers implements SmartLifecycle {
