@@ -124,17 +124,15 @@ public final class OwnCluster {
     postmaster.descendants().forEach(p -> signal(p, still));
   }
 
-  /** Stopped, or on its way again, or gone. */
+  /** Stopped, or on its way again; what has ended by itself meanwhile is left at that. */
   private static void signal(ProcessHandle process, boolean still) {
+    String pid = String.valueOf(process.pid());
     try {
-      new ProcessBuilder("kill", still ? "-STOP" : "-CONT", String.valueOf(process.pid()))
-          .start()
-          .waitFor();
-      Path stat = Path.of("/proc", String.valueOf(process.pid()), "stat");
+      new ProcessBuilder("kill", still ? "-STOP" : "-CONT", pid).start().waitFor();
       Awaitility.await()
           .pollInterval(Duration.ofMillis(5))
           .atMost(Duration.ofSeconds(10))
-          .until(() -> !process.isAlive() || stopped(stat) == still);
+          .until(() -> hasEnded(state(pid)) || state(pid) == 'T' == still);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (InterruptedException e) {
@@ -143,9 +141,19 @@ public final class OwnCluster {
     }
   }
 
-  private static boolean stopped(Path stat) throws IOException {
-    String words = Files.readString(stat);
-    return words.charAt(words.lastIndexOf(')') + 2) == 'T';
+  /** A stopped postmaster does not lay its dead to rest: they stay as zombies. */
+  private static boolean hasEnded(char state) {
+    return state == 'Z' || state == 'X';
+  }
+
+  /** As /proc has it: T where it stands; X where it is gone. */
+  private static char state(String pid) {
+    try {
+      String words = Files.readString(Path.of("/proc", pid, "stat"));
+      return words.charAt(words.lastIndexOf(')') + 2);
+    } catch (IOException gone) {
+      return 'X';
+    }
   }
 
   /** Starts it where it has gone down, as whoever keeps the program running does. */

@@ -23,8 +23,9 @@ import nightbank.core.usual.Usual;
 public final class PracticeNight {
   private static final int MOST_TOLD = 3;
   private static final double TELLING = 0.05; // K; less is no decision
-  private static final double LITTLE = 0.1 * 3.6e6; // J
-  private static final double MUCH = 0.5 * 3.6e6; // J
+  // What is worth a word at dawn; own choices.
+  private static final double LITTLE = 0.1 * 3.6e6; // J, out of the house
+  private static final double MUCH = 0.5 * 3.6e6; // J, into a store
   private static final double LATE = 0.4; // of what was put in
 
   private final SystemPlan truth;

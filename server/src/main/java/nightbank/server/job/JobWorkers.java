@@ -57,6 +57,7 @@ public class JobWorkers implements SmartLifecycle {
 
   private final JobRepository repository;
   private final ForegroundPriority priority;
+  private final ForegroundPriority lookedOn = new ForegroundPriority(); // no alarm waits for it
   private final Json json;
   private final Map<JobKind, JobHandler> handlers = new EnumMap<>(JobKind.class);
   private final UUID node = UUID.randomUUID();
@@ -102,6 +103,7 @@ public class JobWorkers implements SmartLifecycle {
         boolean asking = false;
         if (lane == JobKind.Lane.AHEAD) {
           priority.giveWay();
+          lookedOn.giveWay();
           asking = priority.answeredWithin(ASKS_ON);
         }
         Optional<JobRepository.Claimed> next =
@@ -174,11 +176,11 @@ public class JobWorkers implements SmartLifecycle {
   }
 
   private void lookedOn(JobHandler handler, Job job) throws Exception {
-    priority.begins();
+    lookedOn.begins();
     try {
       handler.run(job);
     } finally {
-      priority.ends();
+      lookedOn.ends();
     }
   }
 

@@ -180,11 +180,7 @@ public class PracticeNights {
 
   /** Lessons that a house has the parts for, the easiest first. */
   public List<Lesson> lessons(UUID holding, UUID house) {
-    Lesson first = Lesson.values()[0];
-    Evening any =
-        evening(
-            new Evening(house, first, null, null, null),
-            houses.get(holding, house).design().plantLimitCelsius());
+    Evening any = new Evening(house, null, ANY, null, null);
     List<TonightQuestion.StoreRead> anyhow =
         stores.all(holding).stream().map(s -> new TonightQuestion.StoreRead(s.id(), ANY)).toList();
     return Lesson.of(

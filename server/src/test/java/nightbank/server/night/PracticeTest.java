@@ -189,6 +189,7 @@ public class PracticeTest {
     assertThat(left.path("late").asBoolean()).isTrue();
     assertThat(left.path("keptJoules").asDouble())
         .isBetween(0.6 * left.path("putJoules").asDouble(), left.path("putJoules").asDouble());
+    assertThat(dawn.path("turned").isArray()).isTrue();
     assertThat(dawn.path("turned")).isEmpty();
   }
 
