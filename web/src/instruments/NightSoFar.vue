@@ -21,7 +21,7 @@ const right = 16
 const top = 18
 const PLOT = 210
 const ROW = 22
-const LETTER = 7 // px, about
+const LETTER = 6.4 // px, about
 const from = computed(() => Date.parse(props.night.begins))
 const to = computed(() => Date.parse(props.night.ends))
 const now = computed(() => Date.parse(props.night.now))
@@ -98,6 +98,9 @@ const row = (i: number) => [
     </text>
     <rect class="hidden" :x="x(now)" :y="top" :width="Math.max(0, x(to) - x(now))" :height="PLOT" />
     <path class="limit" :d="`M${left} ${y(night.plantLimitCelsius)} H${W - right}`" />
+    <g v-for="(m, i) in marks" :key="i" :class="{ 'by-advice': m.advised }">
+      <path class="mark" :d="`M${x(m.at)} ${top} V${top + PLOT + 38 + i * ROW}`" />
+    </g>
     <text class="limit-word" :x="left + 4" :y="y(night.plantLimitCelsius) + 16">
       plants stand this
     </text>
@@ -105,10 +108,16 @@ const row = (i: number) => [
     <path v-if="advised" class="advised" :d="path(advised)" />
     <path class="air" :d="path(night.seen.air)" />
     <circle class="air" :cx="x(now)" :cy="y(lastAir)" r="5" />
-    <g v-for="(m, i) in marks" :key="i" :class="{ 'by-advice': m.advised }">
-      <path class="mark" :d="`M${x(m.at)} ${top} V${top + PLOT + 38 + i * ROW}`" />
-      <text v-bind="placed(m)" :y="top + PLOT + 42 + i * ROW">{{ m.word }}</text>
-    </g>
+    <text
+      v-for="(m, i) in marks"
+      :key="i"
+      v-bind="placed(m)"
+      class="word"
+      :class="{ 'by-advice': m.advised }"
+      :y="top + PLOT + 42 + i * ROW"
+    >
+      {{ m.word }}
+    </text>
   </svg>
   <AsTable of="the night so far" :head="head" :count="at.length" :row="row" />
 </template>
@@ -130,6 +139,14 @@ const row = (i: number) => [
 
 .limit-word {
   fill: var(--frost);
+}
+
+/* On the marks' lines, which pass behind. */
+.limit-word,
+.word {
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 5px;
 }
 
 .outdoor,
@@ -167,7 +184,7 @@ circle.air {
   stroke-dasharray: 7 4;
 }
 
-.by-advice text {
+.word.by-advice {
   fill: var(--held);
 }
 </style>

@@ -85,7 +85,7 @@ describe('a practice night', () => {
       'The pump of the heap took 1.19 kWh out of the house: its store was the colder of the two.',
     ])
     expect(told({ overdrawn: true })[1]).toBe(
-      'Overdrawn: Heap, north wall, 51 °C at dusk and 41 °C at dawn; left alone, 50 °C. So cool it no longer heats as it did, and needs days to come back.',
+      'Overdrawn: Heap, north wall, 51 °C at dusk and 41 °C at dawn; left alone, 50 °C. That cool it slows down, and takes days to come back.',
     )
     expect(told({ late: true, putJoules: 1.8e7, keptJoules: 1.44e7 })[1]).toContain(
       'Of 5.00 kWh that went into the heap, north wall, 4.00 kWh were still in it at dawn',

@@ -91,7 +91,7 @@ export function leftSentences(d: NonNullable<Night['dawn']>, u: Units): string[]
     .filter((l) => l.overdrawn)
     .map(
       (l) =>
-        `Overdrawn: ${l.name}, ${degrees(l.beganCelsius, u, 0)} at dusk and ${degrees(l.dawnCelsius, u, 0)} at dawn; left alone, ${degrees(l.idleCelsius, u, 0)}. So cool it no longer heats as it did, and needs days to come back.`,
+        `Overdrawn: ${l.name}, ${degrees(l.beganCelsius, u, 0)} at dusk and ${degrees(l.dawnCelsius, u, 0)} at dawn; left alone, ${degrees(l.idleCelsius, u, 0)}. That cool it slows down, and takes days to come back.`,
     )
   const late = (d.left ?? [])
     .filter((l) => l.late)
