@@ -23,6 +23,7 @@ import { upkeepQuery, woodQuery } from './features/upkeep/queries'
 import { trialQuery, trialsQuery } from './features/trial/queries'
 import { api } from './shared/api/client'
 import { reached } from './shared/answers'
+import { heardKey } from './shared/database'
 import { keep, kept } from './shared/outbox'
 import { useSession } from './shared/session'
 
@@ -57,7 +58,7 @@ const pageKept = async () =>
   ])
 
 async function fetchAll(client: QueryClient, holding: string) {
-  const key = `ahead:${holding}`
+  const key = heardKey('ahead', holding)
   fetchedAhead.value = (await kept<number>(key)) ?? null
   if (fetchedAhead.value && Date.now() - fetchedAhead.value < OFTEN) return
   const session = useSession()
@@ -104,6 +105,12 @@ async function fetchAll(client: QueryClient, holding: string) {
     ]),
   ])
     await get(q)
+  for (const { id: houseId } of houses)
+    await api
+      .GET('/api/holdings/{holdingId}/houses/{houseId}/tonight', {
+        params: { path: { holdingId: holding, houseId } },
+      })
+      .catch(() => null)
   await api.GET('/api/holdings/{holdingId}/devices', own).catch(() => null)
   await api.GET('/api/holdings/{holdingId}/health', own).catch(() => null)
   for (const s of stores) {

@@ -7,7 +7,6 @@ vi.mock('./database', () => ({
     get: async (_: string, url: string) => kept.get(url),
     getAllFromIndex: async (_: string, __: string, path: string) =>
       [...kept.values()].filter((k) => k.path === path),
-    clear: async () => kept.clear(),
     transaction: () => ({
       store: {
         put: async (k: Known) => void kept.set(k.url, k),
@@ -16,9 +15,10 @@ vi.mock('./database', () => ({
       done: Promise.resolve(),
     }),
   }),
+  forgetHeard: async () => kept.clear(),
 }))
 
-import { ask, back, oldest, reached, signedOut } from './answers'
+import { ask, back, forgetAnswers, oldest, reached, signedOut } from './answers'
 
 const server = vi.fn<(asked: Request | string) => Promise<Response>>()
 const get = (path: string) => new Request(`http://x${path}`)
@@ -47,6 +47,17 @@ describe('what the server said', () => {
     answers(200)
     await ask(get('/api/me'))
     expect([reached.value, oldest.value, back.value]).toEqual([true, null, before + 1])
+  })
+  it('is not kept where it was asked for before all was forgotten', async () => {
+    let end: (a: Response) => void = () => {}
+    server.mockImplementation(() => new Promise((done) => (end = done)))
+    const late = ask(get('/api/stores'))
+    await forgetAnswers()
+    end(new Response('["drum"]'))
+    await late
+    answers(200)
+    await ask(get('/api/me'))
+    await vi.waitFor(() => expect([...kept.keys()]).toEqual(['/api/me']))
   })
   it('is told to be missing where it never said it', async () => {
     server.mockRejectedValue(new TypeError('no'))

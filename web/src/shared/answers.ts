@@ -1,6 +1,6 @@
 import { at } from '@/shared/at'
 import { ref } from 'vue'
-import { open, type Known } from './database'
+import { forgetHeard, open, type Known } from './database'
 
 /**
  * The one place where it is known whether the server answers. What it last said is kept in the browser and
@@ -26,6 +26,7 @@ export const back = ref(0)
 export const signedOut = ref(false)
 
 const old = new Map<string, number>()
+let forgotten = 0 // times; what was asked for before is not kept after
 let timer = 0
 
 function tell() {
@@ -138,11 +139,13 @@ const asked = (request: Request) => request.method === 'GET'
  */
 export async function ask(request: Request, instead = false): Promise<Response> {
   const last = () => (asked(request) ? known(request).catch(() => undefined) : undefined)
+  const then = forgotten
   const answer = await fetched(request, async () => instead || !!(await last()))
   if (answer && !AWAY.has(answer.status)) {
     heard()
     if (answer.status === 401 && !request.url.endsWith('/api/session')) signedOut.value = true
-    if (answer.ok && asked(request)) void keep(request, answer.clone()).catch(() => null)
+    if (answer.ok && asked(request) && then === forgotten)
+      void keep(request, answer.clone()).catch(() => null)
     return answer
   }
   unheard()
@@ -154,7 +157,8 @@ export async function ask(request: Request, instead = false): Promise<Response> 
 
 /** Forgets all that was heard: somebody else may be next. */
 export async function forgetAnswers() {
+  forgotten++
   old.clear()
   tell()
-  await (await open()).clear('answers')
+  await forgetHeard()
 }

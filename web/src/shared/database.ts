@@ -32,3 +32,16 @@ export const open = () =>
       answers.createIndex('at', 'at')
     },
   }))
+
+const HEARD = 'heard:'
+
+/** Under which something is kept that is forgotten with all that was heard. */
+export const heardKey = (...of: string[]) => HEARD + of.join(':')
+
+/** Forgets all that was heard: somebody else may be next. */
+export async function forgetHeard() {
+  const tx = (await open()).transaction(['answers', 'kept'], 'readwrite')
+  void tx.objectStore('answers').clear()
+  void tx.objectStore('kept').delete(IDBKeyRange.bound(HEARD, HEARD + '\uffff'))
+  await tx.done
+}

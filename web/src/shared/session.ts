@@ -52,9 +52,9 @@ export const useSession = defineStore('session', () => {
 
   async function signOut(everywhere = false): Promise<void> {
     await body(everywhere ? api.DELETE('/api/me/sessions') : api.DELETE('/api/session'))
+    me.value = null
     await forgetAnswers()
     await drop('answers-of')
-    me.value = null
     await load()
   }
 

@@ -3,6 +3,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { ago } from '@/shared/ages'
 import { reached } from '@/shared/answers'
 import { api, body, type Views } from '@/shared/api/client'
+import { heardKey } from '@/shared/database'
 import { keep as remember, kept as recalled } from '@/shared/outbox'
 import { useSession } from '@/shared/session'
 import { nextMoment } from '@/shared/units'
@@ -63,21 +64,25 @@ export function useTonight(holding: string) {
     answer: Night
     nights: Nights | null
     heard: number
-    house: string
     /** Whether nothing was typed or planned: what is asked of a fresh page. */
     plain: boolean
   }
 
+  /** The house of the night that is shown. */
+  let shown = ''
+
   /** What was last said of this house's night, with its age, until it is said anew. */
   async function recall() {
-    const last = await recalled<Last>(`tonight:${holding}`)
-    if (!last?.heard || last.house !== asked.house || night.value) return
+    const house = asked.house
+    const last = await recalled<Last>(heardKey('tonight', holding, house))
+    if (!last || house !== asked.house || night.value) return
     if (reached.value && (!last.plain || Date.now() - last.heard > SAME_NIGHT_MS)) return
     nights.value = last.nights
-    showKnown(last.answer, Date.now() - last.heard)
+    showKnown(last.answer, house, Date.now() - last.heard)
   }
 
-  function showKnown(answer: Night, age: number) {
+  function showKnown(answer: Night, house: string, age: number) {
+    shown = house
     night.value = answer
     band.value = { low: answer.low, high: answer.high }
     without.value = answer.without
@@ -90,24 +95,29 @@ export function useTonight(holding: string) {
     const known = await body(
       api.GET('/api/holdings/{holdingId}/houses/{houseId}/tonight', there()),
     ).catch(() => null)
-    if (known && !night.value && house === asked.house)
-      showKnown(known.night, session.now().getTime() - Date.parse(known.at))
+    if (!known || night.value || house !== asked.house) return
+    const age = session.now().getTime() - Date.parse(known.at)
+    showKnown(known.night, house, age)
+    rememberNight(true, age)
   }
 
-  function rememberNight() {
-    if (!night.value) return
-    const { house, ...typed } = asked
-    const plain =
-      !said.value &&
-      ![...Object.values(typed), ...Object.values(read)].some((v) => v != null && v !== '')
+  const by = session.me?.person?.id
+
+  function rememberNight(plain: boolean, age = 0) {
+    if (!night.value || session.me?.person?.id !== by) return
     const last: Last = {
-      house,
       plain,
       answer: night.value,
       nights: nights.value,
-      heard: Date.now(),
+      heard: Date.now() - age,
     }
-    void remember(`tonight:${holding}`, last)
+    void remember(heardKey('tonight', holding, shown), last)
+  }
+
+  /** Whether nothing is typed or planned here. */
+  function isPlain() {
+    const typed = Object.entries(asked).flatMap(([k, v]) => (k === 'house' ? [] : [v]))
+    return !said.value && ![...typed, ...Object.values(read)].some((v) => v != null && v !== '')
   }
 
   let turn = 0
@@ -169,6 +179,7 @@ export function useTonight(holding: string) {
   async function ask(quick = false) {
     if (!asked.house) return
     const mine = ++turn
+    const house = asked.house
     if (!night.value && !addressed) {
       await recall().catch(() => null)
       if (!night.value && asked.low == null) void othersKnow()
@@ -193,7 +204,7 @@ export function useTonight(holding: string) {
           body: question(quick),
         }),
       )
-      if (mine === turn) take(answer, quick)
+      if (mine === turn) take(answer, house, quick)
     } catch (e) {
       if (mine !== turn) return
       error.value = e
@@ -203,7 +214,8 @@ export function useTonight(holding: string) {
     }
   }
 
-  function take(answer: Night, quick: boolean) {
+  function take(answer: Night, house: string, quick: boolean) {
+    shown = house
     if (quick && night.value) lean(answer)
     else {
       band.value = { low: answer.low, high: answer.high }
@@ -218,7 +230,7 @@ export function useTonight(holding: string) {
     error.value = null
     asKnown.value = ''
     if (quick) return
-    rememberNight()
+    rememberNight(isPlain())
     void ahead(true)
   }
 
@@ -237,7 +249,7 @@ export function useTonight(holding: string) {
       if (mine !== turn) return
       nights.value = answer
       looking.value = false
-      rememberNight()
+      rememberNight(isPlain())
       if (quick && answer.breaksFirst != null) void ahead(false)
     } catch {
       if (mine === turn && quick) nights.value = null // tonight's own error says why

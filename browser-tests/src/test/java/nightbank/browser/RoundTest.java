@@ -94,6 +94,28 @@ public class RoundTest {
     return all;
   }
 
+  /** What was heard and is kept by itself in the browser's own database. */
+  private String heard() {
+    return (String)
+        browser.driver.executeAsyncScript(
+            """
+            const done = arguments[0];
+            const ask = indexedDB.open('night-bank');
+            ask.onsuccess = () => {
+              const keys = ask.result.transaction('kept').objectStore('kept').getAllKeys();
+              keys.onsuccess = () => {
+                ask.result.close();
+                done(keys.result.filter((k) => String(k).startsWith('heard:')).join());
+              };
+            };
+            """);
+  }
+
+  private void seeTonight() {
+    browser.go(demo.home + "/tonight").see("h1.headline");
+    browser.until("tonight is kept", () -> heard().contains("tonight"));
+  }
+
   /** Entries in the browser's own database, whatever the page says. */
   private long unsent() {
     return (Long)
@@ -193,6 +215,7 @@ public class RoundTest {
 
   @Test
   public void withTheProgramGoneAndTheTabKilledNothingIsLostAndNothingDoubled() {
+    seeTonight();
     browser.go(demo.home + "/round").see(".pad");
     read("40");
     nothingWaits();
@@ -225,6 +248,7 @@ public class RoundTest {
 
   @Test
   public void whatOneTypedGoesOutUnderNoOtherName() {
+    seeTonight();
     browser.go(demo.home + "/round").see(".pad");
     read("50");
     nothingWaits();
@@ -237,6 +261,7 @@ public class RoundTest {
     browser.reads("One entry was typed here by").reads("goes out when");
     assertThat(unsent()).isOne();
     browser.click("Sign out").see("#password");
+    assertThat(heard()).as("what another was told").isEmpty();
     browser.signIn("helper", "quernstone croft");
     nothingWaits();
     assertThat(entries().stream().map(e -> e.path("celsius").asDouble()))
