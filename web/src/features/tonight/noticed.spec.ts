@@ -20,6 +20,11 @@ describe('what a friend would say', () => {
     expect(remark(of('FLOW_MATTERS', 3, 1.2), SI, 'UTC')).toContain('coldest is 1.8 K lower')
     expect(remark(of('HEATER_TOO_SMALL', 2200, 1100), SI, 'UTC')).toContain('asks 2.2 kW')
   })
+  it('tells by which day a heap is drawn too cold', () => {
+    expect(remark(of('HEAP_OVERDRAWN', 38, 55), SI, 'UTC')).toContain(
+      'cools Lean-to to 38.0 °C at its hottest by Friday 19:30; left alone it would be at 55.0 °C',
+    )
+  })
   it('tells the hour of what has one, in the reader’s units', () => {
     const warm = remark(of('EVENING_TOO_WARM', 34, 30), { ...SI, fahrenheit: true }, 'UTC')
     expect(warm).toContain('93.2 °F at 19:30')

@@ -1,16 +1,19 @@
 import type { Views } from '@/shared/api/client'
 import { api, body } from '@/shared/api/client'
-import { clock, degrees, kelvins, massOf, powerOf, type Units } from '@/shared/units'
+import { clock, degrees, kelvins, massOf, powerOf, weekday, type Units } from '@/shared/units'
 
 export type Remark = Views['RemarkView']
 
 /** What an experienced friend would say: what was read, why it matters, what to do. */
 export function remark(r: Remark, units: Units, zone: string): string {
   const t = (celsius: number) => degrees(celsius, units)
+  const day = r.at ? weekday(Date.parse(r.at) / 1000, zone) : ''
   const at = r.at ? clock(Date.parse(r.at) / 1000, zone) : ''
   switch (r.rule) {
     case 'CHARGE_TODAY':
       return `A later night comes to ${t(r.seen)}, and ${t(r.against)} is stood: what holds it begins before the coming dawn, at ${at}. The nights ahead say what.`
+    case 'HEAP_OVERDRAWN':
+      return `What the nights ahead draw cools ${r.name} to ${t(r.seen)} at its hottest by ${day} ${at}; left alone it would be at ${t(r.against)}. The colder a heap, the less it works: run its loop for fewer hours, or feed it today.`
     case 'LOOP_FIGURES':
       return `${r.name} carries ${powerOf(r.seen)} by its flow and thermometers, but what heats it gives ${powerOf(r.against)} at most. One figure is wrong: time the flow, and hold both thermometers in one cup.`
     case 'HEATER_TOO_SMALL':

@@ -179,7 +179,6 @@ export function useTonight(holding: string) {
   async function ask(quick = false) {
     if (!asked.house) return
     const mine = ++turn
-    const house = asked.house
     if (!night.value && !addressed) {
       await recall().catch(() => null)
       if (!night.value && asked.low == null) void othersKnow()
@@ -197,6 +196,7 @@ export function useTonight(holding: string) {
         ),
       })
     }
+    const house = asked.house
     try {
       const answer = await body(
         api.POST('/api/holdings/{holdingId}/houses/{houseId}/tonight', {
@@ -290,6 +290,7 @@ export function useTonight(holding: string) {
     () => asked.house,
     (_, before) => {
       if (!before) return
+      turn++ // what is still to come is of the other house
       said.value = null
       nights.value = null
     },

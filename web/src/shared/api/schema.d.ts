@@ -4088,7 +4088,7 @@ export interface components {
         };
         PutAway: {
             /** @enum {string} */
-            rule: "CHARGE_TODAY" | "LOOP_FIGURES" | "HEATER_TOO_SMALL" | "EVENING_TOO_WARM" | "FLOW_MATTERS" | "HEAP_LIGHT";
+            rule: "CHARGE_TODAY" | "HEAP_OVERDRAWN" | "LOOP_FIGURES" | "HEATER_TOO_SMALL" | "EVENING_TOO_WARM" | "FLOW_MATTERS" | "HEAP_LIGHT";
             /** Format: uuid */
             subject: string;
         };
@@ -4193,7 +4193,7 @@ export interface components {
             /** Format: uuid */
             of: string;
             /** @enum {string} */
-            rule: "CHARGE_TODAY" | "LOOP_FIGURES" | "HEATER_TOO_SMALL" | "EVENING_TOO_WARM" | "FLOW_MATTERS" | "HEAP_LIGHT";
+            rule: "CHARGE_TODAY" | "HEAP_OVERDRAWN" | "LOOP_FIGURES" | "HEATER_TOO_SMALL" | "EVENING_TOO_WARM" | "FLOW_MATTERS" | "HEAP_LIGHT";
             /** Format: double */
             seen: number;
         };

@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
+import nightbank.core.alarm.Signs;
 import nightbank.core.forecast.DaysAdvice;
 import nightbank.core.forecast.NightsAhead;
 import nightbank.core.house.Greenhouse;
@@ -16,6 +19,7 @@ import nightbank.core.system.PlantSystem;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
+import nightbank.core.system.SystemStore;
 
 /**
  * The rules, each with the condition under which it speaks. Bounds are estimates, wide enough that
@@ -127,6 +131,41 @@ public final class Friend {
       }
     }
     return all;
+  }
+
+  /**
+   * Heaps that what is drawn from them cools under what they work at. What they do after the end is
+   * left out.
+   *
+   * @param plan with what is done
+   * @param done what comes of it
+   * @return with the heap's hottest at the end, and what it would be if nothing were drawn
+   */
+  public static List<Noticed> overdrawn(SystemPlan plan, SystemResult done) {
+    PlantSystem place = plan.system();
+    List<SystemStore> heaps = place.stores().stream().filter(s -> place.rots(s.id())).toList();
+    Set<String> drawing =
+        heaps.stream().flatMap(h -> place.led(h.id()).stream()).collect(Collectors.toSet());
+    if (drawing.isEmpty()) {
+      return List.of();
+    }
+    SystemPlan undrawn = plan.withSystem(place.byHand(drawing::contains));
+    List<Action> others = plan.actions().stream().filter(a -> !drawing.contains(a.of())).toList();
+    SystemResult alone = SystemSimulation.run(undrawn.withActions(others));
+    OptionalDouble end = OptionalDouble.of(plan.lengthSeconds());
+    List<Noticed> all = new ArrayList<>();
+    for (SystemStore h : heaps) {
+      double ends = hottestAtEnd(done, h);
+      double would = hottestAtEnd(alone, h);
+      if (Signs.overdrawn(h.start().highestCelsius(), ends, would)) {
+        all.add(new Noticed(Rule.HEAP_OVERDRAWN, h.id(), ends, would, end));
+      }
+    }
+    return all;
+  }
+
+  private static double hottestAtEnd(SystemResult r, SystemStore store) {
+    return r.store(store.id()).orElseThrow().end().highestCelsius();
   }
 
   private static SystemPlan halved(SystemPlan plan, FluidCircuit c) {

@@ -6,6 +6,8 @@ package nightbank.core.friend;
 public enum Rule {
   /** A night to come is lost unless something is charged before this one. */
   CHARGE_TODAY,
+  /** A heap is drawn under what it works at, and would not be if it were left alone. */
+  HEAP_OVERDRAWN,
   /** A loop carries more, by its figures, than what heats it can give. */
   LOOP_FIGURES,
   /** The house was warmer than all that is known to heat it can explain. */

@@ -13,7 +13,6 @@ import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemResult;
 import nightbank.core.system.SystemSimulation;
 import nightbank.core.system.SystemStore;
-import nightbank.core.usual.Usual;
 
 /**
  * A night to be lived before it is real. What is hidden (the low that comes, sky, wind, how tight
@@ -125,9 +124,7 @@ public final class PracticeNight {
 
     /** It no longer heats as it did, and would be a good deal warmer if it had been left alone. */
     public boolean overdrawn() {
-      return heap
-          && beganCelsius >= Usual.HEAP_KEPT_OVER.range().low()
-          && Signs.goesCold(dawnCelsius, idleCelsius);
+      return heap && Signs.overdrawn(beganCelsius, dawnCelsius, idleCelsius);
     }
   }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nightbank.core.house.Greenhouse;
 import nightbank.core.source.CompostHeat;
@@ -77,10 +78,7 @@ public record PlantSystem(
         stores.stream().filter(s -> !gone.test(s.id())).toList(),
         sources.stream().flatMap(s -> without(s, gone).stream()).toList(),
         circuits.stream().filter(c -> c.ends().stream().noneMatch(e -> at(e, gone))).toList(),
-        pumps.stream()
-            .filter(p -> p.cold().storeId().filter(gone).isEmpty())
-            .filter(p -> p.hot().storeId().filter(gone).isEmpty())
-            .toList());
+        pumps.stream().filter(p -> p.stores().noneMatch(gone)).toList());
   }
 
   private static boolean at(CircuitEnd end, Predicate<String> which) {
@@ -108,6 +106,38 @@ public record PlantSystem(
       kept.add(new Share(new Receiver.House(), Math.min(1, toHouse)));
     }
     return kept.isEmpty() ? Optional.empty() : s.source().heating(kept).map(s::with);
+  }
+
+  /** Ids of the circuits and heat pumps that take from a store or give to it. */
+  public Set<String> led(String store) {
+    Stream<String> through =
+        circuits.stream()
+            .filter(c -> c.ends().stream().anyMatch(e -> at(e, store::equals)))
+            .map(FluidCircuit::id);
+    Stream<String> pumped =
+        pumps.stream().filter(p -> p.stores().anyMatch(store::equals)).map(PumpedHeat::id);
+    return Stream.concat(through, pumped).collect(Collectors.toSet());
+  }
+
+  /** The same place with some circuits and heat pumps running only when they are switched on. */
+  public PlantSystem byHand(Predicate<String> which) {
+    return withCircuits(
+            circuits.stream()
+                .map(
+                    c ->
+                        which.test(c.id())
+                            ? new FluidCircuit(c.id(), c.stream(), c.ends(), Control.byHand())
+                            : c)
+                .toList())
+        .withPumps(
+            pumps.stream()
+                .map(
+                    p ->
+                        which.test(p.id())
+                            ? new PumpedHeat(
+                                p.id(), p.machine(), p.cold(), p.hot(), Control.byHand())
+                            : p)
+                .toList());
   }
 
   /** Whether a store is a heap that heats by its own rot. */

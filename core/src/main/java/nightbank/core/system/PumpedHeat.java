@@ -1,6 +1,7 @@
 package nightbank.core.system;
 
 import java.util.Optional;
+import java.util.stream.Stream;
 import nightbank.core.source.HeatPump;
 
 /** A heat pump between two places. */
@@ -34,5 +35,10 @@ public record PumpedHeat(String id, HeatPump machine, Node cold, Node hot, Contr
     if (hot instanceof Node.OutdoorAir || hot instanceof Node.Held) {
       throw new IllegalArgumentException("a heat pump warms a store or the house");
     }
+  }
+
+  /** The stores at its ends. */
+  Stream<String> stores() {
+    return Stream.of(cold, hot).flatMap(n -> n.storeId().stream());
   }
 }

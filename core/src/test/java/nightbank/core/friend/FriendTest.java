@@ -161,6 +161,46 @@ public class FriendTest {
     assertThat(Friend.heap("heap", 0, 1900)).as("nobody said anything").isEmpty();
   }
 
+  private static PlantSystem rotting(double celsius, double flow) {
+    SystemSource rot =
+        new SystemSource(
+            "rot",
+            new CompostHeat("heap", List.of(new CompostHeat.Batch(0, 900, 60, 0.55, 0.4))),
+            Control.free(),
+            false);
+    return looped(new CircuitEnd.Radiator(90), flow, celsius).withSources(List.of(rot));
+  }
+
+  private static List<Noticed> overdrawn(PlantSystem place, Action... done) {
+    SystemPlan plan = night(place, -7, done);
+    return Friend.overdrawn(plan, SystemSimulation.run(plan));
+  }
+
+  @Test
+  public void aHeapThatItsLoopCoolsTooFarIsToldWithWhatItWouldBeLeftAlone() {
+    Action all = Action.run("loop", 0, NIGHT);
+    List<Noticed> said = overdrawn(rotting(51, 0.1), all);
+    assertThat(said).hasSize(1);
+    assertThat(said.get(0).of()).isEqualTo("heap");
+    assertThat(said.get(0).seen()).isLessThan(45);
+    assertThat(said.get(0).against()).isGreaterThan(said.get(0).seen() + 5);
+    assertThat(said.get(0).atSeconds()).hasValue(NIGHT);
+    assertThat(overdrawn(rotting(51, 0.1))).as("nothing is drawn").isEmpty();
+    assertThat(overdrawn(rotting(65, 0.1), Action.run("loop", 0, 600))).as("a little").isEmpty();
+    assertThat(overdrawn(rotting(30, 0.1), all)).as("it was cold before").isEmpty();
+    assertThat(overdrawn(looped(new CircuitEnd.Radiator(90), 0.1, 51), all))
+        .as("it is spent, and a store like another")
+        .isEmpty();
+  }
+
+  @Test
+  public void aLoopThatRunsByItselfIsHeldAgainstTheHeapLeftAloneToo() {
+    PlantSystem place = rotting(51, 0.1);
+    FluidCircuit c = place.circuits().get(0);
+    FluidCircuit runs = new FluidCircuit(c.id(), c.stream(), c.ends(), Control.free());
+    assertThat(overdrawn(place.withCircuits(List.of(runs)))).hasSize(1);
+  }
+
   private static NightsAhead ahead(double first, double second) {
     return new NightsAhead(
         List.of(one(0, first), one(86_400, second)), SystemSimulation.run(night(0)));

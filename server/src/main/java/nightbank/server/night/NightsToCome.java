@@ -16,6 +16,7 @@ import nightbank.core.friend.Friend;
 import nightbank.core.friend.Noticed;
 import nightbank.core.system.Action;
 import nightbank.core.system.SystemPlan;
+import nightbank.core.system.SystemSimulation;
 import nightbank.core.weather.SunTimes;
 import nightbank.server.shared.Problem;
 import org.springframework.http.HttpStatus;
@@ -73,25 +74,29 @@ class NightsToCome {
           "Ask again if this one still matters.");
     }
     Optional<DaysAdvice> advice = quick ? Optional.empty() : advice(from, ahead, stop);
-    List<Noticed> today =
-        advice
-            .flatMap(
-                a ->
-                    Friend.today(
-                        houseId.toString(),
-                        ahead,
-                        a,
-                        plan.actions(),
-                        plan.house().plantLimitCelsius()))
-            .stream()
-            .toList();
+    List<Noticed> noticed = noticed(houseId, plan, ahead, advice);
     return new NightsView(
         nights(from, ahead),
         from.now().plusSeconds((long) plan.lengthSeconds()),
         ahead.breaksFirst().isPresent() ? ahead.breaksFirst().getAsInt() : null,
         advice.map(a -> view(from, a)).orElse(null),
-        today.isEmpty() ? List.of() : noticing.views(holding, person, today, from.now()),
+        noticed.isEmpty() ? List.of() : noticing.views(holding, person, noticed, from.now()),
         plan.stepSeconds());
+  }
+
+  private static List<Noticed> noticed(
+      UUID house, SystemPlan plan, NightsAhead ahead, Optional<DaysAdvice> advice) {
+    if (advice.isEmpty()) {
+      return Friend.overdrawn(plan.small(), ahead.middle());
+    }
+    List<Action> all = advice.get().actions();
+    SystemPlan advised = plan.small().withActions(all);
+    List<Noticed> noticed =
+        new ArrayList<>(Friend.overdrawn(advised, SystemSimulation.run(advised)));
+    Friend.today(
+            house.toString(), ahead, advice.get(), plan.actions(), plan.house().plantLimitCelsius())
+        .ifPresent(noticed::add);
+    return noticed;
   }
 
   private static List<NightsView.NightView> nights(Outlook from, NightsAhead ahead) {

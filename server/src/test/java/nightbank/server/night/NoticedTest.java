@@ -101,4 +101,54 @@ public class NoticedTest {
     assertThat(said.path("seen").asDouble()).isGreaterThan(said.path("against").asDouble());
     assertThat(Instant.parse(said.path("at").asString())).isAfter(now);
   }
+
+  /** With a loop to the house that runs by itself. */
+  private UUID ledHeap() {
+    UUID heap = UUID.randomUUID();
+    sent(
+        "/stores",
+        Grounds.heap(heap, "Heap", house)
+            .replaceAll(
+                "\"zone\":\\{[^}]*\\}",
+                "\"zone\":{\"reachFraction\":0.8,\"lowFraction\":0.2,\"highFraction\":0.8},"
+                    + "\"led\":{\"way\":\"COIL\",\"carrying\":\"WATER\",\"lengthMetres\":60,"
+                    + "\"diameterMetres\":0.025,\"wallMetres\":0.0025,\"spacingMetres\":0.15}"));
+    grounds.newPart(
+        """
+        {"kind":"HEAP","storeId":"%s","fed":[{"feedstock":"horse-manure","kilograms":1200,"at":"%s"}]}
+        """
+            .formatted(heap, now.minus(Duration.ofDays(60))),
+        house);
+    grounds.newPart(
+        """
+        {"kind":"CIRCUIT","carries":"WATER","kilogramsPerSecond":0.1,"machineWatts":20,"control":{"runs":"ALWAYS"},
+         "ends":[{"kind":"THROUGH","storeId":"%s"},{"kind":"RADIATOR","wattsPerKelvin":90}]}
+        """
+            .formatted(heap),
+        house);
+    return heap;
+  }
+
+  private JsonNode ahead(UUID heap, double celsius) {
+    Answer a =
+        grounds.keeper.post(
+            grounds.path("/houses/" + house + "/nights-ahead"),
+            "{\"quick\":true,\"stores\":[{\"id\":\"%s\",\"celsius\":%s}]}"
+                .formatted(heap, celsius));
+    assertThat(a.status()).as(a.body().toString()).isEqualTo(200);
+    return a.body().path("noticed");
+  }
+
+  @Test
+  public void aHeapThatTheNightsAheadDrawTooColdIsToldBeforehand() {
+    UUID heap = ledHeap();
+    grounds.weather(-9);
+    JsonNode said = ahead(heap, 52).path(0);
+    assertThat(said.path("rule").asString()).isEqualTo("HEAP_OVERDRAWN");
+    assertThat(said.path("of").asString()).isEqualTo(heap.toString());
+    assertThat(said.path("seen").asDouble()).isLessThan(45);
+    assertThat(said.path("against").asDouble()).isGreaterThan(said.path("seen").asDouble() + 5);
+    assertThat(Instant.parse(said.path("at").asString())).isAfter(now);
+    assertThat(ahead(heap, 25)).as("it was cold before").isEmpty();
+  }
 }
