@@ -27,14 +27,15 @@ public final class Signs {
   }
 
   /**
-   * Whether a heap that worked no longer does, and would be a good deal warmer if it had been left
-   * alone.
+   * Whether a heap that worked no longer does, and still would if it had been left alone.
    *
    * @param began its hottest before, °C
    * @param ends its hottest after, °C
    * @param alone its hottest after if nothing had been drawn, °C
    */
   public static boolean overdrawn(double began, double ends, double alone) {
-    return began >= Usual.HEAP_KEPT_OVER.range().low() && goesCold(ends, alone);
+    return began >= Usual.HEAP_KEPT_OVER.range().low()
+        && alone >= Usual.HEAP_KEPT_OVER.value()
+        && goesCold(ends, alone);
   }
 }

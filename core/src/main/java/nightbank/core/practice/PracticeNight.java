@@ -122,7 +122,7 @@ public final class PracticeNight {
       return putJoules >= MUCH && keptJoules >= LATE * putJoules;
     }
 
-    /** It no longer heats as it did, and would be a good deal warmer if it had been left alone. */
+    /** It no longer heats as it did, and would if it had been left alone. */
     public boolean overdrawn() {
       return heap && Signs.overdrawn(beganCelsius, dawnCelsius, idleCelsius);
     }

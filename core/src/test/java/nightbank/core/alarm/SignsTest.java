@@ -17,5 +17,9 @@ public class SignsTest {
     assertThat(Signs.goesCold(44, 60)).isTrue();
     assertThat(Signs.goesCold(46, 60)).as("warm still").isFalse();
     assertThat(Signs.goesCold(20, 22)).as("was cold before").isFalse();
+    assertThat(Signs.overdrawn(60, 40, 52)).isTrue();
+    assertThat(Signs.overdrawn(60, 20, 30)).as("it goes cold by itself").isFalse();
+    assertThat(Signs.overdrawn(30, 20, 52)).as("it did not work before").isFalse();
+    assertThat(Signs.overdrawn(60, 43, 46)).as("little else").isFalse();
   }
 }
