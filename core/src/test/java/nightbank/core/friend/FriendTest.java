@@ -107,13 +107,7 @@ public class FriendTest {
 
   @Test
   public void aHeapsHeatHasNoBoundSoNothingIsSaidOfTheHouse() {
-    SystemSource heap =
-        new SystemSource(
-            "rot",
-            new CompostHeat("heap", List.of(new CompostHeat.Batch(0, 900, 60, 0.55, 0.4))),
-            Control.free(),
-            false);
-    PlantSystem place = looped(new CircuitEnd.Radiator(90)).withSources(List.of(heap));
+    PlantSystem place = rotting(40, 0.1);
     assertThat(Friend.heater("lean-to", place, 12, -9, 900, 0)).isEmpty();
   }
 
