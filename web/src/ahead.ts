@@ -63,8 +63,10 @@ async function fetchAll(client: QueryClient, holding: string) {
   if (fetchedAhead.value && Date.now() - fetchedAhead.value < OFTEN) return
   const session = useSession()
   const own = { params: { path: { holdingId: holding } } }
+  const by = session.me?.person?.id
+  const still = () => !!by && session.me?.person?.id === by && reached.value
   const get = async <T>(q: { queryKey: readonly unknown[] }) =>
-    session.me?.person && reached.value
+    still()
       ? (client.fetchQuery(q as never).catch(() => undefined) as Promise<T | undefined>)
       : undefined
   const stores = (await get<{ id: string; planned: boolean }[]>(storesQuery(holding))) ?? []
@@ -122,7 +124,7 @@ async function fetchAll(client: QueryClient, holding: string) {
   }
   const trials = (await get<{ id: string }[]>(trialsQuery(holding))) ?? []
   for (const t of trials) await get(trialQuery(holding, t.id, null))
-  if (!(await pageKept()) || !reached.value || !session.me?.person) return
+  if (!(await pageKept()) || !still()) return
   fetchedAhead.value = Date.now()
   await keep(key, fetchedAhead.value)
 }

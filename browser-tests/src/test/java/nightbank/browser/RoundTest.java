@@ -94,40 +94,36 @@ public class RoundTest {
     return all;
   }
 
-  /** What was heard and is kept by itself in the browser's own database. */
-  private String heard() {
-    return (String)
-        browser.driver.executeAsyncScript(
-            """
-            const done = arguments[0];
-            const ask = indexedDB.open('night-bank');
-            ask.onsuccess = () => {
-              const keys = ask.result.transaction('kept').objectStore('kept').getAllKeys();
-              keys.onsuccess = () => {
-                ask.result.close();
-                done(keys.result.filter((k) => String(k).startsWith('heard:')).join());
-              };
-            };
-            """);
+  /** What a question to a store of the browser's own database comes to. */
+  private Object stored(String store, String question) {
+    return browser.driver.executeAsyncScript(
+        """
+        const [store, question, done] = arguments;
+        const ask = indexedDB.open('night-bank');
+        ask.onsuccess = () => {
+          const answer = ask.result.transaction(store).objectStore(store)[question]();
+          answer.onsuccess = () => { ask.result.close(); done(answer.result); };
+        };
+        """,
+        store,
+        question);
+  }
+
+  /** What was heard and is kept by itself. */
+  private List<String> heard() {
+    return ((List<?>) stored("kept", "getAllKeys"))
+        .stream().map(String::valueOf).filter(k -> k.startsWith("heard:")).toList();
   }
 
   private void seeTonight() {
     browser.go(demo.home + "/tonight").see("h1.headline");
-    browser.until("tonight is kept", () -> heard().contains("tonight"));
+    browser.until(
+        "tonight is kept", () -> heard().stream().anyMatch(k -> k.startsWith("heard:tonight")));
   }
 
   /** Entries in the browser's own database, whatever the page says. */
   private long unsent() {
-    return (Long)
-        browser.driver.executeAsyncScript(
-            """
-            const done = arguments[0];
-            const ask = indexedDB.open('night-bank');
-            ask.onsuccess = () => {
-              const count = ask.result.transaction('outbox').objectStore('outbox').count();
-              count.onsuccess = () => { ask.result.close(); done(count.result); };
-            };
-            """);
+    return (Long) stored("outbox", "count");
   }
 
   private void nothingWaits() {

@@ -3,14 +3,11 @@ package nightbank.core.forecast;
 import java.util.List;
 import java.util.OptionalDouble;
 import nightbank.core.system.Control;
-import nightbank.core.system.FluidCircuit;
 import nightbank.core.system.Guard;
 import nightbank.core.system.PlantSystem;
-import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.Sensor;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSimulation;
-import nightbank.core.system.SystemSource;
 
 /**
  * By how much the house's own thermostats must be set warmer for a night to hold. Leaves can be
@@ -54,18 +51,9 @@ public final class WarmerSet {
     return new PlantSystem(
         s.house(),
         s.stores(),
-        s.sources().stream()
-            .map(x -> new SystemSource(x.id(), x.source(), set(x.control(), kelvin), x.indoors()))
-            .toList(),
-        s.circuits().stream()
-            .map(x -> new FluidCircuit(x.id(), x.stream(), x.ends(), set(x.control(), kelvin)))
-            .toList(),
-        s.pumps().stream()
-            .map(
-                x ->
-                    new PumpedHeat(
-                        x.id(), x.machine(), x.cold(), x.hot(), set(x.control(), kelvin)))
-            .toList());
+        s.sources().stream().map(x -> x.with(set(x.control(), kelvin))).toList(),
+        s.circuits().stream().map(x -> x.with(set(x.control(), kelvin))).toList(),
+        s.pumps().stream().map(x -> x.with(set(x.control(), kelvin))).toList());
   }
 
   private static Control set(Control c, double kelvin) {

@@ -146,7 +146,7 @@ public final class Friend {
     List<SystemStore> heaps = place.stores().stream().filter(s -> place.rots(s.id())).toList();
     Set<String> drawing =
         heaps.stream().flatMap(h -> place.led(h.id()).stream()).collect(Collectors.toSet());
-    if (drawing.isEmpty()) {
+    if (drawing.stream().noneMatch(done::ran)) {
       return List.of();
     }
     SystemPlan undrawn = plan.withSystem(place.byHand(drawing::contains));

@@ -114,10 +114,7 @@ public final class Season {
             c ->
                 c.control().runsByItself()
                     ? c
-                    : new FluidCircuit(
-                        c.id(),
-                        c.stream(),
-                        c.ends(),
+                    : c.with(
                         Control.free(
                             new Guard.Thermostat(new Sensor.HouseAir(), limit + 1, limit + 3))))
         .toList();

@@ -20,4 +20,8 @@ public record FluidCircuit(String id, FluidStream stream, List<CircuitEnd> ends,
       throw new IllegalArgumentException("a circuit cannot lead to itself");
     }
   }
+
+  public FluidCircuit with(Control other) {
+    return new FluidCircuit(id, stream, ends, other);
+  }
 }

@@ -121,23 +121,9 @@ public record PlantSystem(
 
   /** The same place with some circuits and heat pumps running only when they are switched on. */
   public PlantSystem byHand(Predicate<String> which) {
-    return withCircuits(
-            circuits.stream()
-                .map(
-                    c ->
-                        which.test(c.id())
-                            ? new FluidCircuit(c.id(), c.stream(), c.ends(), Control.byHand())
-                            : c)
-                .toList())
-        .withPumps(
-            pumps.stream()
-                .map(
-                    p ->
-                        which.test(p.id())
-                            ? new PumpedHeat(
-                                p.id(), p.machine(), p.cold(), p.hot(), Control.byHand())
-                            : p)
-                .toList());
+    Control off = Control.byHand();
+    return withCircuits(circuits.stream().map(c -> which.test(c.id()) ? c.with(off) : c).toList())
+        .withPumps(pumps.stream().map(p -> which.test(p.id()) ? p.with(off) : p).toList());
   }
 
   /** Whether a store is a heap that heats by its own rot. */

@@ -37,6 +37,10 @@ public record PumpedHeat(String id, HeatPump machine, Node cold, Node hot, Contr
     }
   }
 
+  public PumpedHeat with(Control other) {
+    return new PumpedHeat(id, machine, cold, hot, other);
+  }
+
   /** The stores at its ends. */
   Stream<String> stores() {
     return Stream.of(cold, hot).flatMap(n -> n.storeId().stream());

@@ -145,6 +145,12 @@ public record SystemResult(
     return stores.stream().filter(s -> s.id().equals(id)).findFirst();
   }
 
+  /** Whether a circuit or heat pump of this id ran at all. */
+  public boolean ran(String id) {
+    return circuits.stream().anyMatch(c -> c.id().equals(id) && c.runSeconds() > 0)
+        || pumps.stream().anyMatch(p -> p.id().equals(id) && p.runSeconds() > 0);
+  }
+
   public Optional<SourceTrace> source(String id) {
     return sources.stream().filter(s -> s.id().equals(id)).findFirst();
   }

@@ -9,6 +9,10 @@ import nightbank.core.source.HeatSource;
  *     stays there
  */
 public record SystemSource(String id, HeatSource source, Control control, boolean indoors) {
+  public SystemSource with(Control other) {
+    return new SystemSource(id, source, other, indoors);
+  }
+
   public SystemSource with(HeatSource other) {
     return new SystemSource(id, other, control, indoors);
   }

@@ -13,6 +13,7 @@ import nightbank.core.source.CompostHeat;
 import nightbank.core.source.ElectricHeat;
 import nightbank.core.source.Fuel;
 import nightbank.core.source.FuelHeater;
+import nightbank.core.source.HeatPump;
 import nightbank.core.source.Receiver;
 import nightbank.core.source.Share;
 import nightbank.core.store.FluidStream;
@@ -22,6 +23,7 @@ import nightbank.core.system.Control;
 import nightbank.core.system.FluidCircuit;
 import nightbank.core.system.Places;
 import nightbank.core.system.PlantSystem;
+import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSimulation;
 import nightbank.core.system.SystemSource;
@@ -191,8 +193,21 @@ public class FriendTest {
   public void aLoopThatRunsByItselfIsHeldAgainstTheHeapLeftAloneToo() {
     PlantSystem place = rotting(51, 0.1);
     FluidCircuit c = place.circuits().get(0);
-    FluidCircuit runs = new FluidCircuit(c.id(), c.stream(), c.ends(), Control.free());
-    assertThat(overdrawn(place.withCircuits(List.of(runs)))).hasSize(1);
+    assertThat(overdrawn(place.withCircuits(List.of(c.with(Control.free()))))).hasSize(1);
+  }
+
+  @Test
+  public void whatAHeatPumpTakesOutOfAHeapCountsToo() {
+    PumpedHeat pump =
+        new PumpedHeat(
+            "pump",
+            HeatPump.usual(4000),
+            new PumpedHeat.Node.Store("heap"),
+            new PumpedHeat.Node.HouseAir(),
+            Control.free());
+    PlantSystem place = rotting(51, 0.1).withPumps(List.of(pump));
+    assertThat(overdrawn(place)).hasSize(1);
+    assertThat(overdrawn(place.byHand("pump"::equals))).isEmpty();
   }
 
   private static NightsAhead ahead(double first, double second) {

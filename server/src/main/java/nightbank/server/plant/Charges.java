@@ -18,9 +18,7 @@ import nightbank.core.system.Action;
 import nightbank.core.system.Charge;
 import nightbank.core.system.ChargeBench;
 import nightbank.core.system.Control;
-import nightbank.core.system.FluidCircuit;
 import nightbank.core.system.PlantSystem;
-import nightbank.core.system.PumpedHeat;
 import nightbank.core.system.SystemPlan;
 import nightbank.core.system.SystemSource;
 import nightbank.core.usual.Usual;
@@ -142,19 +140,8 @@ public class Charges {
   private static PlantSystem begun(PlantSystem s, ChargeQuestion q, double seconds) {
     List<Control.Window> window = List.of(new Control.Window(0, seconds));
     return s.withSources(s.sources().stream().map(x -> begun(x, window, q, seconds)).toList())
-        .withCircuits(
-            s.circuits().stream()
-                .map(
-                    c ->
-                        new FluidCircuit(c.id(), c.stream(), c.ends(), during(window, c.control())))
-                .toList())
-        .withPumps(
-            s.pumps().stream()
-                .map(
-                    p ->
-                        new PumpedHeat(
-                            p.id(), p.machine(), p.cold(), p.hot(), during(window, p.control())))
-                .toList());
+        .withCircuits(s.circuits().stream().map(c -> c.with(during(window, c.control()))).toList())
+        .withPumps(s.pumps().stream().map(p -> p.with(during(window, p.control()))).toList());
   }
 
   private static Control during(List<Control.Window> window, Control c) {
@@ -166,9 +153,7 @@ public class Charges {
     if (x.source() instanceof WoodFire fire && q.part() instanceof PartDesign.Fire design) {
       return x.with(fire.with(loads(q, design, seconds)));
     }
-    return x.source() instanceof CompostHeat
-        ? x
-        : new SystemSource(x.id(), x.source(), during(window, x.control()), x.indoors());
+    return x.source() instanceof CompostHeat ? x : x.with(during(window, x.control()));
   }
 
   private static List<FireLoad> loads(ChargeQuestion q, PartDesign.Fire fire, double seconds) {
